@@ -1,0 +1,157 @@
+/**
+ * A form as Ukko sees it. The markup is the only truth: fields are read from it with their places in the
+ * source, and an edit of a field is an edit of the source. All places are offsets in UTF-16 code units.
+ */
+
+export type FieldId = string & { readonly brand: 'FieldId' };
+
+/** The states of the `type` attribute of `input` (HTML Standard, "The input element"). */
+export const inputTypes = [
+  'hidden',
+  'text',
+  'search',
+  'tel',
+  'url',
+  'email',
+  'password',
+  'date',
+  'month',
+  'week',
+  'time',
+  'datetime-local',
+  'number',
+  'range',
+  'color',
+  'checkbox',
+  'radio',
+  'file',
+  'submit',
+  'image',
+  'reset',
+  'button',
+] as const;
+export type InputType = (typeof inputTypes)[number];
+
+/** Elements that take part in a form or show a value beside its fields. */
+export const fieldElements = [
+  'input',
+  'select',
+  'textarea',
+  'button',
+  'meter',
+  'progress',
+  'output',
+] as const;
+export type FieldElement = (typeof fieldElements)[number];
+
+/** Finds the controls of a page in the order in which `readForm` numbers them. */
+export const controlSelector = fieldElements.join(',');
+
+export type FieldKind = InputType | 'select' | 'textarea' | 'meter' | 'progress' | 'output';
+
+export interface Span {
+  readonly start: number;
+  readonly end: number;
+}
+
+export interface Attribute {
+  readonly name: string;
+  readonly value: string;
+  readonly span: Span;
+}
+
+export interface Option {
+  readonly value: string;
+  readonly label: string;
+  readonly selected: boolean;
+  readonly disabled: boolean;
+}
+
+/** One element. `ordinal` is its place among all elements that match `controlSelector`, from 0. */
+export interface Control {
+  readonly ordinal: number;
+  readonly element: FieldElement;
+  readonly attributes: readonly Attribute[];
+  readonly startTag: Span;
+  readonly span: Span;
+  /** What stands between the tags; the default value of a textarea, the words on a button. */
+  readonly text: string;
+  /** Of a select; in document order, without its groups. */
+  readonly options: readonly Option[];
+  /** Inside a disabled fieldset, and not in its first legend. */
+  readonly disabledByFieldset: boolean;
+}
+
+/** What a person fills in as one thing: a control, or all radio buttons of one group. */
+export interface Field {
+  readonly id: FieldId;
+  readonly kind: FieldKind;
+  readonly label: string;
+  readonly name: string;
+  /** At least one; more than one only in a radio button group. */
+  readonly controls: readonly [Control, ...Control[]];
+  /** Values of the field's `datalist`, or null when it names none. */
+  readonly suggestions: readonly string[] | null;
+}
+
+/** Something in the markup that a person should know about; `line` and `column` count from 1. */
+export interface MarkupNote {
+  readonly kind: 'not run' | 'not loaded' | 'not understood' | 'not drawn' | 'fault';
+  readonly text: string;
+  readonly line: number;
+  readonly column: number;
+  readonly span: Span;
+}
+
+export interface FormReading {
+  readonly fields: readonly Field[];
+  readonly notes: readonly MarkupNote[];
+  readonly forms: number;
+}
+
+export function fieldId(text: string): FieldId {
+  return text as FieldId;
+}
+
+/** The attribute's value, or null when the control does not have it. */
+export function attribute(control: Control, name: string): string | null {
+  return control.attributes.find((a) => a.name === name)?.value ?? null;
+}
+
+export function hasAttribute(control: Control, name: string): boolean {
+  return control.attributes.some((a) => a.name === name);
+}
+
+/** The kind of a control; an unknown `type` is the Text state (HTML Standard, "The input element"). */
+export function kindOf(element: FieldElement, type: string | null): FieldKind {
+  const asked = (type ?? '').toLowerCase();
+  if (element === 'button') return asked === 'reset' || asked === 'button' ? asked : 'submit';
+  if (element !== 'input') return element;
+  return inputTypes.find((known) => known === asked) ?? 'text';
+}
+
+/** HTML Standard, "Categories": buttons, here with the image button. */
+export function isButton(kind: FieldKind): boolean {
+  return kind === 'submit' || kind === 'reset' || kind === 'button' || kind === 'image';
+}
+
+const typedKinds: readonly FieldKind[] = [
+  'text',
+  'search',
+  'tel',
+  'url',
+  'email',
+  'password',
+  'number',
+  'textarea',
+];
+
+/** True for kinds into which a person types text that stands in one editable line or box. */
+export function isTypedText(kind: FieldKind): boolean {
+  return typedKinds.includes(kind);
+}
+
+/** True for kinds whose own text selection a script may read (HTML Standard, "do not apply" table of `selectionStart`). */
+export function tellsSelection(kind: FieldKind): boolean {
+  return isTypedText(kind) && kind !== 'number' && kind !== 'email';
+}

@@ -1,0 +1,36 @@
+import type { Guard } from '../guard/guard';
+import type { TypingTask, TypingTasks } from '../observation/asking';
+import { readScript } from '../script/script-text';
+import type { FieldId } from './field';
+
+export type FormId = string & { readonly brand: 'FormId' };
+
+/** What is typed into a field, as the person wrote it; `script` is script text. */
+export interface TypingPlan {
+  readonly script: string;
+  readonly guards: readonly Guard[];
+}
+
+/** A form as a person keeps it. */
+export interface FormDocument {
+  readonly id: FormId;
+  readonly name: string;
+  readonly markup: string;
+  readonly typing: Readonly<Record<FieldId, TypingPlan>>;
+}
+
+export const limits = {
+  /** UTF-16 code units of one form's markup. */
+  markup: 1_000_000,
+  fields: 500,
+} as const;
+
+/** The plans whose script can be read and has strokes; the others have nothing to ask. */
+export function typingTasks(form: Pick<FormDocument, 'typing'>): TypingTasks {
+  const entries = Object.entries(form.typing).flatMap(([field, plan]): [string, TypingTask][] => {
+    const reading = readScript(plan.script);
+    if (reading.status === 'fault' || reading.script.length === 0) return [];
+    return [[field, { script: reading.script, guards: plan.guards }]];
+  });
+  return Object.fromEntries(entries) as TypingTasks;
+}

@@ -1,0 +1,135 @@
+import type { MarkupNote, Span } from './field';
+import {
+  attributeOf,
+  attributeSpan,
+  type Element,
+  elementsOf,
+  type ParsedMarkup,
+  parseMarkup,
+} from './parse-markup';
+
+/** A part of the markup that would run or load something, with what to say about it. */
+export interface InertPart {
+  readonly span: Span;
+  readonly why: MarkupNote['kind'] & ('not run' | 'not loaded');
+  readonly text: string;
+}
+
+const removedElements: Readonly<Record<string, Pick<InertPart, 'why' | 'text'>>> = {
+  script: { why: 'not run', text: 'A script: kept in the markup, never run here.' },
+  base: { why: 'not loaded', text: 'A base address: kept in the markup, not followed here.' },
+  link: { why: 'not loaded', text: 'A linked resource: kept in the markup, not loaded here.' },
+};
+
+const urlAttributes: Readonly<Record<string, readonly string[]>> = {
+  iframe: ['src', 'srcdoc'],
+  frame: ['src'],
+  object: ['data'],
+  embed: ['src'],
+  img: ['src', 'srcset'],
+  source: ['src', 'srcset'],
+  video: ['src', 'poster'],
+  audio: ['src'],
+  track: ['src'],
+  input: ['src'],
+  image: ['href', 'xlink:href'],
+  use: ['href', 'xlink:href'],
+  body: ['background'],
+  portal: ['src'],
+};
+
+/** The parts that `inertMarkup` takes out, in source order; nested ones are covered by the outer one. */
+export function inertParts({ document }: ParsedMarkup): InertPart[] {
+  const parts: InertPart[] = [];
+  for (const { element } of everyElement(document)) {
+    const whole = wholeElement(element);
+    if (whole) parts.push(whole);
+    else parts.push(...attributeParts(element));
+  }
+  return parts.sort((a, b) => a.span.start - b.span.start || b.span.end - a.span.end);
+}
+
+/** Elements of the page and, besides, of every template: a template's contents are one script away from the page. */
+function* everyElement(document: ParsedMarkup['document']): Generator<{ element: Element }> {
+  const roots: { childNodes: ParsedMarkup['document']['childNodes'] }[] = [document];
+  for (let root = roots.pop(); root; root = roots.pop()) {
+    for (const placed of elementsOf(root)) {
+      yield placed;
+      if ('content' in placed.element) roots.push(placed.element.content as typeof root);
+    }
+  }
+}
+
+function wholeElement(element: Element): InertPart | null {
+  const place = element.sourceCodeLocation;
+  if (!place) return null;
+  const span = { start: place.startOffset, end: place.endOffset };
+  const entry = Object.hasOwn(removedElements, element.tagName)
+    ? removedElements[element.tagName]
+    : undefined;
+  if (entry) return { span, ...entry };
+  if (element.tagName === 'meta' && attributeOf(element, 'http-equiv') !== null)
+    return {
+      span,
+      why: 'not loaded',
+      text: 'A meta instruction to the browser: kept in the markup, not followed here.',
+    };
+  return null;
+}
+
+function attributeParts(element: Element): InertPart[] {
+  const urls = Object.hasOwn(urlAttributes, element.tagName) ? (urlAttributes[element.tagName] ?? []) : [];
+  return element.attrs.flatMap(({ name, prefix, value }): InertPart[] => {
+    const written = prefix ? `${prefix}:${name}` : name;
+    const span = attributeSpan(element, written);
+    if (!span) return [];
+    if (name.startsWith('on'))
+      return [{ span, why: 'not run', text: `The script in ${name} is kept in the markup, never run here.` }];
+    if (isScriptAddress(value))
+      return [
+        {
+          span,
+          why: 'not run',
+          text: `The script address in ${written} is kept in the markup, never run here.`,
+        },
+      ];
+    if (urls.includes(written) && !value.trim().toLowerCase().startsWith('data:image/'))
+      return [{ span, why: 'not loaded', text: `What ${written} points to is not loaded here.` }];
+    return [];
+  });
+}
+
+/** URL Standard, "basic URL parser": leading control characters and spaces are dropped, tab and newline anywhere. */
+function isScriptAddress(value: string): boolean {
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: these are the very characters that hide a scheme
+  const plain = value.replace(/^[\u0000-\u0020]+/, '').replace(/[\t\n\r]/g, '');
+  return /^(javascript|vbscript):/i.test(plain);
+}
+
+/**
+ * The markup with everything taken out that could run a script or load something. Controls keep their order and
+ * all other attributes, so ordinals from `readForm` hold for the result too. A page that shows it needs a strict
+ * Content-Security-Policy all the same; this is the first of two walls.
+ */
+export function inertMarkup(markup: string): string {
+  let current = markup;
+  // Taking something out can join its neighbours into something new, so go on until nothing is left to take.
+  for (let round = 0; round < 8; round++) {
+    const next = cut(current, inertParts(parseMarkup(current)));
+    if (next === current) return current;
+    current = next;
+  }
+  // Markup built so that each cut makes a new script is shown as text: no browser runs that.
+  return inertParts(parseMarkup(current)).length === 0 ? current : current.replaceAll('<', '&lt;');
+}
+
+function cut(markup: string, parts: readonly InertPart[]): string {
+  let out = '';
+  let from = 0;
+  for (const { span } of parts) {
+    if (span.start < from) continue;
+    out += markup.slice(from, span.start);
+    from = span.end;
+  }
+  return out + markup.slice(from);
+}

@@ -1,0 +1,73 @@
+import { parse, type Token, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+
+export type Node = Tree.ChildNode;
+export type Element = Tree.Element;
+
+export interface ParseError {
+  readonly code: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+export interface ParsedMarkup {
+  readonly document: Tree.Document;
+  readonly errors: readonly ParseError[];
+}
+
+/** Reads markup as a browser reads a page (HTML Standard, "Parsing HTML documents"). Never throws. */
+export function parseMarkup(markup: string): ParsedMarkup {
+  const errors: ParseError[] = [];
+  const document = parse(markup, {
+    sourceCodeLocationInfo: true,
+    onParseError: (error) =>
+      errors.push({ code: error.code, start: error.startOffset, end: error.endOffset }),
+  });
+  return { document, errors };
+}
+
+export function isElement(node: Node): node is Element {
+  return 'tagName' in node;
+}
+
+/** Every element in tree order with its ancestors, nearest last. Contents of `template` are not in the page and are left out. */
+export function* elementsOf(
+  parent: { childNodes: Node[] },
+  ancestors: readonly Element[] = [],
+): Generator<{ element: Element; ancestors: readonly Element[] }> {
+  // An explicit stack: markup under test may be nested deeper than the call stack allows.
+  const stack: { node: Node; ancestors: readonly Element[] }[] = parent.childNodes
+    .map((node) => ({ node, ancestors }))
+    .reverse();
+  for (let top = stack.pop(); top; top = stack.pop()) {
+    if (!isElement(top.node)) continue;
+    const element = top.node;
+    yield { element, ancestors: top.ancestors };
+    // Ancestors are asked for a few names only; beyond this depth the outermost matter least.
+    const inner = [...top.ancestors.slice(-64), element];
+    for (let i = element.childNodes.length - 1; i >= 0; i--) {
+      const child = element.childNodes[i];
+      if (child) stack.push({ node: child, ancestors: inner });
+    }
+  }
+}
+
+/** All text below a node, in tree order. */
+export function textOf(node: { childNodes: Node[] }): string {
+  let text = '';
+  const stack: Node[] = [...node.childNodes].reverse();
+  for (let top = stack.pop(); top; top = stack.pop()) {
+    if (top.nodeName === '#text') text += (top as Tree.TextNode).value;
+    else if (isElement(top)) stack.push(...[...top.childNodes].reverse());
+  }
+  return text;
+}
+
+export function attributeOf(element: Element, name: string): string | null {
+  return element.attrs.find((a) => a.name === name)?.value ?? null;
+}
+
+/** The place of an attribute in the source, or null when the parser made the element itself. */
+export function attributeSpan(element: Element, name: string): { start: number; end: number } | null {
+  const place: Token.Location | undefined = element.sourceCodeLocation?.attrs?.[name];
+  return place ? { start: place.startOffset, end: place.endOffset } : null;
+}

@@ -1,0 +1,301 @@
+import { isKnownAttribute } from './attribute-registry';
+import {
+  type Attribute,
+  attribute,
+  type Control,
+  type Field,
+  type FieldElement,
+  type FieldId,
+  type FormReading,
+  fieldElements,
+  fieldId,
+  inputTypes,
+  isButton,
+  kindOf,
+  type MarkupNote,
+  type Option,
+  type Span,
+} from './field';
+import { inertParts } from './inert-markup';
+import { linePositions } from './line-positions';
+import {
+  attributeOf,
+  type Element,
+  elementsOf,
+  isElement,
+  type Node,
+  type ParsedMarkup,
+  parseMarkup,
+  textOf,
+} from './parse-markup';
+
+interface Found {
+  readonly control: Control;
+  readonly node: Element;
+  readonly ancestors: readonly Element[];
+}
+
+/**
+ * Reads the fields of a form from its markup. Nothing in the markup runs or loads. What is not understood is
+ * named in the notes and stays in the markup.
+ *
+ * @param markup a fragment or a whole page.
+ * @returns fields in document order and notes in source order.
+ */
+export function readForm(markup: string): FormReading {
+  const parsed = parseMarkup(markup);
+  const elements = [...elementsOf(parsed.document)];
+  const found = controlsIn(elements);
+  const byId = new Map<string, Element>();
+  for (const { element } of elements) {
+    const id = attributeOf(element, 'id');
+    if (id && !byId.has(id)) byId.set(id, element);
+  }
+  return {
+    fields: fieldsOf(found, labelsOf(elements), byId),
+    notes: notesOf(markup, parsed, found, elements),
+    forms: elements.filter(({ element }) => element.tagName === 'form').length,
+  };
+}
+
+type Placed = { element: Element; ancestors: readonly Element[] };
+
+function controlsIn(elements: readonly Placed[]): Found[] {
+  const found: Found[] = [];
+  for (const { element: node, ancestors } of elements) {
+    const element = fieldElements.find((name) => name === node.tagName);
+    const place = node.sourceCodeLocation;
+    if (!element || !place) continue;
+    const startTag = place.startTag ?? place;
+    found.push({
+      node,
+      ancestors,
+      control: {
+        ordinal: found.length,
+        element,
+        attributes: attributesIn(node),
+        startTag: { start: startTag.startOffset, end: startTag.endOffset },
+        span: { start: place.startOffset, end: place.endOffset },
+        text: element === 'textarea' || element === 'button' || element === 'output' ? textOf(node) : '',
+        options: element === 'select' ? optionsIn(node) : [],
+        disabledByFieldset: isInDisabledFieldset(node, ancestors),
+      },
+    });
+  }
+  return found;
+}
+
+function attributesIn(node: Element): Attribute[] {
+  const places = node.sourceCodeLocation?.attrs ?? {};
+  return node.attrs.flatMap((a) => {
+    const place = places[a.name];
+    return place
+      ? [{ name: a.name, value: a.value, span: { start: place.startOffset, end: place.endOffset } }]
+      : [];
+  });
+}
+
+function optionsIn(select: Element): Option[] {
+  const options: Option[] = [];
+  for (const { element, ancestors } of elementsOf(select)) {
+    if (element.tagName !== 'option') continue;
+    const text = textOf(element)
+      .replace(/[\t\n\f\r ]+/g, ' ')
+      .trim();
+    options.push({
+      value: attributeOf(element, 'value') ?? text,
+      label: attributeOf(element, 'label') ?? text,
+      selected: attributeOf(element, 'selected') !== null,
+      disabled:
+        attributeOf(element, 'disabled') !== null ||
+        ancestors.some((a) => a.tagName === 'optgroup' && attributeOf(a, 'disabled') !== null),
+    });
+  }
+  return options;
+}
+
+/** HTML Standard, "The fieldset element": its first legend's contents stay enabled. */
+function isInDisabledFieldset(node: Element, ancestors: readonly Element[]): boolean {
+  return ancestors.some((fieldset, depth) => {
+    if (fieldset.tagName !== 'fieldset' || attributeOf(fieldset, 'disabled') === null) return false;
+    const firstLegend = fieldset.childNodes.find((child) => child.nodeName === 'legend');
+    const path = [...ancestors.slice(depth + 1), node];
+    return path[0] !== firstLegend || firstLegend === undefined;
+  });
+}
+
+/** Label text by the element that it labels (HTML Standard, "The label element"). */
+function labelsOf(elements: readonly Placed[]): (found: Found) => string {
+  const byFor = new Map<string, string>();
+  const byWrapping = new Map<Element, string>();
+  for (const { element } of elements) {
+    if (element.tagName !== 'label') continue;
+    const target = attributeOf(element, 'for');
+    const labelled = target === null ? firstLabelable(element) : null;
+    if (target && !byFor.has(target)) byFor.set(target, tidy(textOf(element)));
+    if (labelled) byWrapping.set(labelled, labelText(element, labelled));
+  }
+  return ({ node, control }) => {
+    const id = attributeOf(node, 'id');
+    const kind = kindOf(control.element, attribute(control, 'type'));
+    const candidates = [
+      id ? byFor.get(id) : undefined,
+      byWrapping.get(node),
+      attribute(control, 'aria-label'),
+      control.element === 'button' ? tidy(control.text) : undefined,
+      isButton(kind) ? (attribute(control, 'value') ?? attribute(control, 'alt')) : undefined,
+    ];
+    return candidates.find((text) => text) ?? '';
+  };
+}
+
+function firstLabelable(label: Element): Element | null {
+  for (const { element } of elementsOf(label)) {
+    if (fieldElements.some((name) => name === element.tagName) && attributeOf(element, 'type') !== 'hidden')
+      return element;
+  }
+  return null;
+}
+
+/** The words of a label that wraps its control: those before it, or, when there are none, those after it. */
+function labelText(label: Element, labelled: Element): string {
+  const words = { before: '', after: '', passed: false };
+  const collect = (node: Node): void => {
+    if (node === labelled) words.passed = true;
+    else if (node.nodeName === '#text' && 'value' in node)
+      words[words.passed ? 'after' : 'before'] += node.value;
+    else if (isElement(node) && !fieldElements.some((name) => name === node.tagName))
+      node.childNodes.forEach(collect);
+  };
+  label.childNodes.forEach(collect);
+  return tidy(words.before) || tidy(words.after);
+}
+
+function tidy(text: string): string {
+  return text
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/\s*[:*]$/, '');
+}
+
+function fieldsOf(
+  found: readonly Found[],
+  labelOf: (found: Found) => string,
+  byId: ReadonlyMap<string, Element>,
+): Field[] {
+  const taken = new Set<FieldId>();
+  const groups = new Map<string, Found[]>();
+  const fields: { first: Found; members: Found[] }[] = [];
+  for (const one of found) {
+    const key = radioGroupKey(one);
+    const group = key === null ? undefined : groups.get(key);
+    if (group) {
+      group.push(one);
+      continue;
+    }
+    const members = [one];
+    if (key !== null) groups.set(key, members);
+    fields.push({ first: one, members });
+  }
+  return fields.map(({ first, members }) => {
+    const { control } = first;
+    const [head, ...rest] = members.map((m) => m.control);
+    const name = attribute(control, 'name') ?? '';
+    return {
+      id: freeId(control, taken),
+      kind: kindOf(control.element, attribute(control, 'type')),
+      label: (members.length > 1 ? legendOf(first) : '') || labelOf(first) || name || control.element,
+      name,
+      controls: [head ?? control, ...rest],
+      suggestions: suggestionsOf(control, byId),
+    };
+  });
+}
+
+/** HTML Standard, "Radio Button state": same form owner and same name that is not empty. */
+function radioGroupKey({ control, ancestors }: Found): string | null {
+  const name = attribute(control, 'name');
+  if (kindOf(control.element, attribute(control, 'type')) !== 'radio' || !name) return null;
+  const form = ancestors.findLast((a) => a.tagName === 'form');
+  return `${attribute(control, 'form') ?? form?.sourceCodeLocation?.startOffset ?? ''} ${name}`;
+}
+
+function legendOf({ ancestors }: Found): string {
+  const fieldset = ancestors.findLast((a) => a.tagName === 'fieldset');
+  const legend = fieldset?.childNodes.find((child) => child.nodeName === 'legend');
+  return legend && 'childNodes' in legend ? tidy(textOf(legend)) : '';
+}
+
+function suggestionsOf(control: Control, byId: ReadonlyMap<string, Element>): string[] | null {
+  const list = attribute(control, 'list');
+  const datalist = list ? byId.get(list) : undefined;
+  if (datalist?.tagName !== 'datalist') return null;
+  return optionsIn(datalist).map((option) => option.value);
+}
+
+/** Names last longer than positions: a field keeps its id while others come and go around it. */
+function freeId(control: Control, taken: Set<FieldId>): FieldId {
+  const base =
+    attribute(control, 'name') || attribute(control, 'id') || `${control.element}-${control.ordinal + 1}`;
+  for (let n = 1; ; n++) {
+    const id = fieldId(n === 1 ? base : `${base}~${n}`);
+    if (taken.has(id)) continue;
+    taken.add(id);
+    return id;
+  }
+}
+
+function notesOf(
+  markup: string,
+  parsed: ParsedMarkup,
+  found: readonly Found[],
+  elements: readonly Placed[],
+): MarkupNote[] {
+  const at = linePositions(markup);
+  const notes: MarkupNote[] = [];
+  const note = (kind: MarkupNote['kind'], span: Span, text: string) =>
+    notes.push({ kind, span, text, ...at(span.start) });
+
+  for (const part of inertParts(parsed)) note(part.why, part.span, part.text);
+  for (const { control } of found) {
+    for (const a of control.attributes) {
+      if (!isKnownAttribute(a.name) && !a.name.startsWith('on'))
+        note('not understood', a.span, `The attribute ${a.name} is not known; it is kept as it is.`);
+    }
+    noteUnknownType(control, note);
+  }
+  for (const { element } of elements) noteHidden(element, note);
+  for (const error of parsed.errors)
+    note('fault', { start: error.start, end: error.end }, faultText(error.code));
+  return notes.sort((a, b) => a.span.start - b.span.start);
+}
+
+type Note = (kind: MarkupNote['kind'], span: Span, text: string) => void;
+
+function noteUnknownType(control: Control, note: Note): void {
+  const type = control.attributes.find((a) => a.name === 'type');
+  if (control.element !== 'input' || !type) return;
+  if (inputTypes.some((known) => known === type.value.toLowerCase())) return;
+  note('not understood', type.span, `There is no input type “${type.value}”; browsers draw a text box.`);
+}
+
+function noteHidden(element: Element, note: Note): void {
+  const place = element.sourceCodeLocation;
+  if (!place) return;
+  const span = { start: place.startOffset, end: (place.startTag ?? place).endOffset };
+  if (element.tagName === 'template') note('not drawn', span, 'A template is kept but not drawn.');
+  if (element.tagName.includes('-') && !element.namespaceURI.endsWith('svg'))
+    note(
+      'not understood',
+      span,
+      `The custom element ${element.tagName} is kept; what its script would add is not seen.`,
+    );
+}
+
+/** Parser error codes are words joined by hyphens (HTML Standard, "Parse errors"). */
+function faultText(code: string): string {
+  if (code === 'missing-doctype')
+    return 'No doctype: Ukko adds one, so that the page is not drawn in quirks mode.';
+  const words = code.replaceAll('-', ' ');
+  return `Markup fault: ${words}.`;
+}

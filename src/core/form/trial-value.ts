@@ -1,0 +1,133 @@
+import type { ControlState } from '../observation/observation';
+import { validityOf } from '../standard/constraint-validation';
+import { fieldStateOf } from '../standard/field-state';
+import { countingOf, rangeOf } from '../standard/ranges-and-steps';
+import { attribute, type Field, type FieldKind, hasAttribute } from './field';
+
+/** What a field is filled with to see it filled, or invalid. */
+export type Trial =
+  | { readonly status: 'value'; readonly value: string }
+  | { readonly status: 'none'; readonly reason: string };
+
+const plausible: Partial<Record<FieldKind, readonly string[]>> = {
+  text: ['Ada Holm', 'SKR-04', 'skerry', '12.50', '1250'],
+  search: ['storm petrel'],
+  tel: ['+358 40 555 0100', '0405550100', '040-555-0100'],
+  url: ['https://skerry.example/tide'],
+  email: ['ada@skerry.example'],
+  password: ['4711', 'seven grey seals', 'Seven-Grey-Seals-7', '47114711'],
+  date: ['2026-03-14'],
+  month: ['2026-03'],
+  week: ['2026-W11'],
+  time: ['06:45'],
+  'datetime-local': ['2026-03-14T06:45'],
+  number: ['3.25', '12', '1', '0'],
+  range: ['4', '0', '100'],
+  color: ['#2f6f73'],
+  textarea: ['Wind from the north, gulls on the breakwater.'],
+};
+
+const wrong: Partial<Record<FieldKind, readonly string[]>> = {
+  text: ['', '???', '~ 0 ~'],
+  search: ['', '???'],
+  tel: ['', 'call me'],
+  url: ['skerry', ''],
+  email: ['ada at skerry', ''],
+  password: ['', 'x'],
+  number: ['1000000', '-1000000', '0.3333', ''],
+  range: [''],
+  color: [''],
+  textarea: [''],
+  select: [''],
+};
+
+/** A value that the field accepts by its own constraints, the author's examples first. */
+export function validTrial(field: Field): Trial {
+  if (field.kind === 'checkbox' || field.kind === 'radio') return { status: 'value', value: 'on' };
+  if (field.kind === 'file') return none('A script cannot choose a file.');
+  if (field.kind === 'select') return optionTrial(field);
+  const values = plausible[field.kind];
+  if (!values) return none('Nothing can be entered here.');
+  const [control] = field.controls;
+  const candidates = [
+    attribute(control, 'placeholder'),
+    ...(field.suggestions ?? []),
+    ...nearLimits(field),
+    ...values,
+    attribute(control, 'value'),
+  ].filter((text): text is string => text !== null && text !== '');
+  const value = candidates.find((text) => keeps(field, text) && isValid(field, text));
+  return value === undefined
+    ? none('No text was found that this field’s own constraints accept.')
+    : { status: 'value', value };
+}
+
+/** A value that the field refuses by its own constraints. */
+export function invalidTrial(field: Field): Trial {
+  if (!fieldStateOf(field).disabled && field.kind === 'file' && hasAttribute(field.controls[0], 'required'))
+    return { status: 'value', value: '' };
+  const dated = countingOf(field.kind) ? [...beyondLimits(field), ''] : [];
+  const candidates = [...dated, ...(wrong[field.kind] ?? [''])];
+  const value = candidates.find((text) => keeps(field, text) && !isValid(field, text));
+  return value === undefined
+    ? none('A script finds no value that this field’s constraints refuse.')
+    : { status: 'value', value };
+}
+
+/** Which value a state needs first; null when none does. */
+export function trialFor(field: Field, state: ControlState): Trial | null {
+  if (state === 'filled') return validTrial(field);
+  return state === 'invalid' ? invalidTrial(field) : null;
+}
+
+function none(reason: string): Trial {
+  return { status: 'none', reason };
+}
+
+function optionTrial(field: Field): Trial {
+  const option = field.controls[0].options.find((o) => o.value !== '' && !o.disabled);
+  return option ? { status: 'value', value: option.value } : none('The list has no option to choose.');
+}
+
+/** True when sanitization leaves the text as it is, so that what is tried is what is shown. */
+function keeps(field: Field, text: string): boolean {
+  return (
+    field.kind === 'checkbox' ||
+    field.kind === 'radio' ||
+    fieldStateOf(field, { value: text }).currentValue === text
+  );
+}
+
+/** True when nothing at all is wrong with the text, lengths included, as if a person had typed it. */
+function isValid(field: Field, text: string): boolean {
+  const state = fieldStateOf(field, { value: text, byPerson: text !== '' });
+  const { flags, willValidate } = validityOf(state);
+  const maxlength = Number.parseInt(state.maxlength ?? '', 10);
+  const tooLong = Number.isFinite(maxlength) && text.length > maxlength;
+  return !willValidate || (flags.length === 0 && !tooLong);
+}
+
+function limits(field: Field) {
+  const [control] = field.controls;
+  return rangeOf(field.kind, {
+    min: attribute(control, 'min'),
+    max: attribute(control, 'max'),
+    step: attribute(control, 'step'),
+    value: attribute(control, 'value'),
+  });
+}
+
+function nearLimits(field: Field): string[] {
+  const range = limits(field);
+  if (!range) return [];
+  const stepped = range.min === null ? null : range.min + (range.step ?? 0);
+  return [stepped, range.min, range.max].flatMap((n) => (n === null ? [] : [range.counting.toText(n)]));
+}
+
+function beyondLimits(field: Field): string[] {
+  const range = limits(field);
+  if (!range || field.kind === 'range') return [];
+  const step = range.step ?? 1;
+  const past = [range.max === null ? null : range.max + step, range.min === null ? null : range.min - step];
+  return past.flatMap((n) => (n === null || !Number.isFinite(n) ? [] : [range.counting.toText(n)]));
+}

@@ -1,0 +1,99 @@
+import { attribute, type Field, isTypedText } from '../form/field';
+import { invalidTrial, trialFor } from '../form/trial-value';
+import type { Asking } from '../observation/asking';
+import {
+  type ControlState,
+  controlStates,
+  type LookFacts,
+  type MessageFacts,
+  type Observation,
+  type Outcome,
+  type TypingFacts,
+} from '../observation/observation';
+import type { Modelled } from '../observation/provenance';
+import { validityOf } from '../standard/constraint-validation';
+import { fieldStateOf } from '../standard/field-state';
+import { type Habits, habitsOf } from '../target/habits';
+import type { TargetId } from '../target/target';
+import { typeScript } from './type-script';
+import { validationMessage } from './validation-message';
+
+export const modelVersion = '0.1';
+
+/**
+ * The predicting observer: answers every question of an asking about every field, at once.
+ * @returns nothing for targets that the model has no habits for.
+ */
+export function predict(target: TargetId, asking: Asking, at: string): Observation[] {
+  const habits = habitsOf(target);
+  if (!habits) return [];
+  const provenance: Modelled = { mark: 'modelled', model: `Ukko ${modelVersion}`, source: habits.source };
+  return asking.fields.flatMap((field) => {
+    const asked = { field: field.id, target, provenance, at };
+    return asking.questions.flatMap((question): Observation[] => {
+      switch (question) {
+        case 'look':
+          return controlStates.map((state) => ({
+            ...asked,
+            question,
+            state,
+            outcome: predictLook(field, state, habits),
+          }));
+        case 'message':
+          return [{ ...asked, question, outcome: predictMessage(field, habits) }];
+        case 'typing':
+          return asking.scripts[field.id]
+            ? [{ ...asked, question, outcome: predictTyping(field, asking, habits) }]
+            : [];
+      }
+    });
+  });
+}
+
+export function predictLook(field: Field, state: ControlState, habits: Habits): Outcome<LookFacts> {
+  if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };
+  const trial = trialFor(field, state);
+  if (trial?.status === 'none') return { status: 'inapplicable', reason: trial.reason };
+  return {
+    status: 'answered',
+    facts: {
+      typeReflected: typeReflected(field),
+      size: null,
+      value: fieldStateOf(field, { value: trial?.value ?? null }).currentValue,
+      parts: habits.parts[field.kind] ?? null,
+      picture: null,
+    },
+  };
+}
+
+/** What `type` reflects (HTML Standard, "The select element" and others). */
+function typeReflected(field: Field): string {
+  const [control] = field.controls;
+  if (control.element === 'select')
+    return attribute(control, 'multiple') === null ? 'select-one' : 'select-multiple';
+  return control.element === 'meter' || control.element === 'progress' ? '' : field.kind;
+}
+
+function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
+  const trial = invalidTrial(field);
+  if (trial.status === 'none') return { status: 'inapplicable', reason: trial.reason };
+  const state = fieldStateOf(field, { value: trial.value });
+  const { willValidate, flags } = validityOf(state);
+  return {
+    status: 'answered',
+    facts: {
+      tried: trial.value,
+      willValidate,
+      flags,
+      message: willValidate ? validationMessage(field, state, flags, habits) : '',
+    },
+  };
+}
+
+function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {
+  if (!isTypedText(field.kind))
+    return { status: 'inapplicable', reason: 'No text is typed into this kind of field.' };
+  const task = asking.scripts[field.id];
+  if (!task) return { status: 'inapplicable', reason: 'The field has no script.' };
+  return { status: 'answered', facts: typeScript(field, task.script, task.guards, habits) };
+}

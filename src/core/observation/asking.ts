@@ -1,0 +1,66 @@
+import type { Field, FieldId } from '../form/field';
+import { readForm } from '../form/read-form';
+import type { Guard } from '../guard/guard';
+import type { Script } from '../script/stroke';
+import { type ControlState, controlStates, type Question } from './observation';
+
+/** What is typed into a field, and the guards that listen. */
+export interface TypingTask {
+  readonly script: Script;
+  readonly guards: readonly Guard[];
+}
+
+export type TypingTasks = Readonly<Record<FieldId, TypingTask>>;
+
+/** The questions of a sweep over one form, the same for every target. */
+export interface Asking {
+  readonly markup: string;
+  readonly questions: readonly Question[];
+  readonly fields: readonly Field[];
+  readonly scripts: TypingTasks;
+}
+
+/**
+ * @param only ids of the fields to ask about; null for all of the form.
+ */
+export function askingOf(
+  markup: string,
+  questions: readonly Question[],
+  scripts: TypingTasks = {},
+  only: readonly FieldId[] | null = null,
+): Asking {
+  const { fields } = readForm(markup);
+  return {
+    markup,
+    questions,
+    scripts,
+    fields: only === null ? fields : fields.filter((field) => only.includes(field.id)),
+  };
+}
+
+/** One thing to be asked; `state` only of a look. */
+export interface PlannedQuestion {
+  readonly question: Question;
+  readonly field: FieldId;
+  readonly state: ControlState | null;
+}
+
+/** Everything that one target is asked. A sweep's progress counts against it. */
+export function planOf(asking: Asking): PlannedQuestion[] {
+  return asking.questions.flatMap((question) =>
+    asking.fields.flatMap(({ id }): PlannedQuestion[] => {
+      switch (question) {
+        case 'look':
+          return controlStates.map((state) => ({ question, field: id, state }));
+        case 'message':
+          return [{ question, field: id, state: null }];
+        case 'typing':
+          return asking.scripts[id] ? [{ question, field: id, state: null }] : [];
+      }
+    }),
+  );
+}
+
+export function plannedKey(planned: PlannedQuestion): string {
+  return `${planned.question}/${planned.state ?? ''}/${planned.field}`;
+}

@@ -1,0 +1,19 @@
+export type PictureId = string & { readonly brand: 'PictureId' };
+
+/** A PNG at one device pixel per CSS px. The id is the SHA-256 of its bytes in hexadecimal: equal pictures have equal ids. */
+export interface Picture {
+  readonly id: PictureId;
+  /** CSS px. */
+  readonly width: number;
+  readonly height: number;
+  /** Base64 of the PNG file. */
+  readonly data: string;
+}
+
+/** Room around a control in its picture, CSS px: outlines and marks beside the field belong to what a person sees. */
+export const pictureMargin = 8;
+
+export async function pictureId(png: Uint8Array<ArrayBuffer>): Promise<PictureId> {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', png));
+  return Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('') as PictureId;
+}

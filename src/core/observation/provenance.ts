@@ -1,0 +1,44 @@
+/** Where an answer comes from. The three are never blurred: every number and picture shows which one it is. */
+export type Provenance = Measured | Captured | Modelled;
+
+/** A real engine did it, asked over an automation protocol. */
+export interface Measured {
+  readonly mark: 'measured';
+  readonly engine: string;
+  readonly version: string;
+  readonly protocol: string;
+}
+
+/** A person or a real device did it, or this very browser with events that a script made. */
+export interface Captured {
+  readonly mark: 'captured';
+  readonly browser: string;
+  readonly events: 'trusted' | 'script-made';
+}
+
+/** Computed from Ukko's own model. */
+export interface Modelled {
+  readonly mark: 'modelled';
+  readonly model: string;
+  /** Where the model's figures for this answer are known from. */
+  readonly source: string;
+}
+
+export type ProvenanceMark = Provenance['mark'];
+export const provenanceMarks = [
+  'measured',
+  'captured',
+  'modelled',
+] as const satisfies readonly ProvenanceMark[];
+
+/** One line for people: who answered, and how. */
+export function provenanceText(provenance: Provenance): string {
+  switch (provenance.mark) {
+    case 'measured':
+      return `Measured: ${provenance.engine} ${provenance.version} over ${provenance.protocol}`;
+    case 'captured':
+      return `Captured: ${provenance.browser}, ${provenance.events} events`;
+    case 'modelled':
+      return `Modelled: ${provenance.source}`;
+  }
+}

@@ -1,0 +1,135 @@
+/**
+ * HTML Standard, "Dates and times". Each parser takes a string and returns what the input kind counts in, or null:
+ * dates and moments in ms since 1970-01-01T00:00Z, weeks in ms of their Monday, months since January 1970, times in ms since midnight.
+ */
+
+const dayMs = 86_400_000;
+/** The last moment that ECMAScript's Date can hold. */
+const lastMs = 8.64e15;
+
+function daysIn(year: number, month: number): number {
+  if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
+  return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
+}
+
+function utcMs(year: number, month: number, day: number): number | null {
+  const date = new Date(0);
+  date.setUTCFullYear(year, month - 1, day);
+  const ms = date.getTime();
+  return Number.isFinite(ms) && ms <= lastMs ? ms : null;
+}
+
+interface YearAndMonth {
+  readonly year: number;
+  readonly month: number;
+}
+
+function parseYearAndMonth(text: string): YearAndMonth | null {
+  const match = /^(\d{4,})-(\d{2})$/.exec(text);
+  if (!match) return null;
+  const year = Number(match[1]);
+  const month = Number(match[2]);
+  return year > 0 && month >= 1 && month <= 12 ? { year, month } : null;
+}
+
+/** "Months": whole months since January 1970. */
+export function parseMonth(text: string): number | null {
+  const parts = parseYearAndMonth(text);
+  return parts && utcMs(parts.year, parts.month, 1) !== null
+    ? (parts.year - 1970) * 12 + parts.month - 1
+    : null;
+}
+
+/** "Dates": ms at midnight UTC. */
+export function parseDate(text: string): number | null {
+  const match = /^(\d{4,}-\d{2})-(\d{2})$/.exec(text);
+  const parts = match?.[1] ? parseYearAndMonth(match[1]) : null;
+  if (!match || !parts) return null;
+  const day = Number(match[2]);
+  return day >= 1 && day <= daysIn(parts.year, parts.month) ? utcMs(parts.year, parts.month, day) : null;
+}
+
+/** "Times": ms since midnight. */
+export function parseTime(text: string): number | null {
+  const match = /^(\d{2}):(\d{2})(?::(\d{2})(?:\.(\d{1,3}))?)?$/.exec(text);
+  if (!match) return null;
+  const [hour, minute, second] = [Number(match[1]), Number(match[2]), Number(match[3] ?? 0)];
+  if (hour > 23 || minute > 59 || second > 59) return null;
+  return ((hour * 60 + minute) * 60 + second) * 1000 + Number((match[4] ?? '0').padEnd(3, '0'));
+}
+
+/** "Local dates and times": ms as if the moment were in UTC. */
+export function parseLocalDateAndTime(text: string): number | null {
+  const match = /^(.+)[T ](.+)$/.exec(text);
+  const date = match?.[1] ? parseDate(match[1]) : null;
+  const time = match?.[2] ? parseTime(match[2]) : null;
+  if (date === null || time === null) return null;
+  return date + time <= lastMs ? date + time : null;
+}
+
+/** Midnight UTC of the Monday that starts ISO week 1 of a year. */
+function firstMonday(year: number): number | null {
+  const fourth = utcMs(year, 1, 4);
+  if (fourth === null) return null;
+  const weekday = (new Date(fourth).getUTCDay() + 6) % 7;
+  return fourth - weekday * dayMs;
+}
+
+/** "Weeks": ms at the Monday's midnight UTC. */
+export function parseWeek(text: string): number | null {
+  const match = /^(\d{4,})-W(\d{2})$/.exec(text);
+  if (!match) return null;
+  const year = Number(match[1]);
+  const week = Number(match[2]);
+  const start = year > 0 ? firstMonday(year) : null;
+  if (start === null || week < 1 || week > weeksIn(year)) return null;
+  return start + (week - 1) * 7 * dayMs;
+}
+
+/** 53 in years that start on a Thursday, and in leap years that start on a Wednesday. */
+export function weeksIn(year: number): number {
+  const first = new Date(utcMs(year, 1, 1) ?? 0).getUTCDay();
+  return first === 4 || (first === 3 && daysIn(year, 2) === 29) ? 53 : 52;
+}
+
+function twoDigits(n: number): string {
+  return String(n).padStart(2, '0');
+}
+
+function yearText(year: number): string {
+  return String(year).padStart(4, '0');
+}
+
+export function formatMonth(months: number): string {
+  return `${yearText(1970 + Math.floor(months / 12))}-${twoDigits((((months % 12) + 12) % 12) + 1)}`;
+}
+
+export function formatDate(ms: number): string {
+  const date = new Date(ms);
+  return `${yearText(date.getUTCFullYear())}-${twoDigits(date.getUTCMonth() + 1)}-${twoDigits(date.getUTCDate())}`;
+}
+
+/** The shortest valid time string, as the value sanitization of `datetime-local` asks for. */
+export function formatTime(ms: number): string {
+  const inDay = ((ms % dayMs) + dayMs) % dayMs;
+  const minutes = `${twoDigits(Math.floor(inDay / 3_600_000))}:${twoDigits(Math.floor(inDay / 60_000) % 60)}`;
+  const rest = inDay % 60_000;
+  if (rest === 0) return minutes;
+  const seconds = `${minutes}:${twoDigits(Math.floor(rest / 1000))}`;
+  return rest % 1000 === 0
+    ? seconds
+    : `${seconds}.${String(rest % 1000)
+        .padStart(3, '0')
+        .replace(/0+$/, '')}`;
+}
+
+export function formatLocalDateAndTime(ms: number): string {
+  return `${formatDate(ms)}T${formatTime(ms)}`;
+}
+
+export function formatWeek(ms: number): string {
+  const thursday = new Date(ms + 3 * dayMs);
+  const year = thursday.getUTCFullYear();
+  const week = Math.round((ms - (firstMonday(year) ?? ms)) / (7 * dayMs)) + 1;
+  return `${yearText(year)}-W${twoDigits(week)}`;
+}

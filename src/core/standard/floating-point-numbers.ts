@@ -1,0 +1,15 @@
+/** HTML Standard, "Floating-point numbers": what counts as a valid floating-point number. No leading plus, no bare dot at the end. */
+export function isValidFloatingPointNumber(text: string): boolean {
+  return /^-?(?:\d+(?:\.\d+)?|\.\d+)(?:[eE][+-]?\d+)?$/.test(text) && Number.isFinite(Number(text));
+}
+
+/**
+ * HTML Standard, "Floating-point numbers", rules for parsing floating-point number values.
+ * @returns null where the rules return an error, and for numbers that a double cannot hold.
+ */
+export function parseFloatingPointNumber(text: string): number | null {
+  const match = /^[\t\n\f\r ]*[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?/.exec(text);
+  if (!match) return null;
+  const value = Number(match[0].trim());
+  return Number.isFinite(value) ? value : null;
+}

@@ -1,0 +1,15 @@
+/** What a `pattern` attribute means: the whole value must match, or the pattern is ignored because it does not compile. */
+export type PatternReading =
+  | { readonly status: 'compiled'; readonly expression: RegExp }
+  | { readonly status: 'ignored'; readonly reason: string };
+
+/** HTML Standard, "The pattern attribute": compiled with the v flag, then anchored at both ends. */
+export function readPattern(pattern: string): PatternReading {
+  try {
+    // Compiled bare first: a pattern such as "a)(b" must not be rescued by the group put around it.
+    new RegExp(pattern, 'v');
+    return { status: 'compiled', expression: new RegExp(`^(?:${pattern})$`, 'v') };
+  } catch (error) {
+    return { status: 'ignored', reason: error instanceof Error ? error.message : String(error) };
+  }
+}
