@@ -1,0 +1,6 @@
+import type { EngineName } from '@/core/target/target';
+import { chromium } from './chromium';
+import type { Engine } from './engine';
+
+/** Every engine that this version can drive. To add one, add its file here and its name to `engineNames`. */
+export const engines: Readonly<Record<EngineName, Engine>> = { chromium };

@@ -1,0 +1,81 @@
+import { type Asking, type PlannedQuestion, plannedKey, planOf } from '@/core/observation/asking';
+import type { Question } from '@/core/observation/observation';
+import type { Provenance } from '@/core/observation/provenance';
+import type { EmitSweepMessage } from '@/core/observation/sweep-message';
+import type { TargetId } from '@/core/target/target';
+import type { AskablePage } from './askable-page';
+import { askLook } from './questions/look';
+import { askMessage } from './questions/message';
+import type { Answer, QuestionContext } from './questions/question-context';
+import { askTyping } from './questions/typing';
+
+const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>>> = {
+  look: askLook,
+  message: askMessage,
+  typing: askTyping,
+};
+
+/** Opens a page, calls `work` with it and with where it comes from, and cleans up. */
+export type WithPage = (work: (page: AskablePage, provenance: Provenance) => Promise<void>) => Promise<void>;
+
+/** Thrown, by its name, when a page cannot be had or goes away; the message is for people. */
+export class PageLost extends Error {
+  override readonly name: string = 'PageLost';
+}
+
+/**
+ * Asks one target everything and emits the answers as they come. When its page is lost, what it still owed is emitted
+ * as failed, with the reason. When `signal` aborts, it ends quietly. Throws only for mistakes in Ukko itself, after
+ * the failed answers were emitted.
+ *
+ * @param unasked the provenance of answers that failed before anything could be asked.
+ */
+export async function askTarget(
+  target: TargetId,
+  asking: Asking,
+  withPage: WithPage,
+  unasked: Provenance,
+  emit: EmitSweepMessage,
+  signal: AbortSignal,
+): Promise<void> {
+  const plan = planOf(asking);
+  const owed = new Map<string, PlannedQuestion>(plan.map((planned) => [plannedKey(planned), planned]));
+  const sent = new Set<string>();
+  let provenance = unasked;
+
+  const answer: QuestionContext['answer'] = (field, given) => {
+    const state = given.question === 'look' ? given.state : null;
+    owed.delete(plannedKey({ field, question: given.question, state }));
+    const at = new Date().toISOString();
+    emit({ type: 'observation', observation: { field, target, provenance, at, ...given } });
+  };
+  const picture: QuestionContext['picture'] = (one) => {
+    if (sent.has(one.id)) return;
+    sent.add(one.id);
+    emit({ type: 'picture', picture: one });
+  };
+
+  emit({ type: 'started', target, total: plan.length });
+  try {
+    signal.throwIfAborted();
+    await withPage(async (page, from) => {
+      provenance = from;
+      await page.probe('settle');
+      for (const question of asking.questions) await ask[question]({ page, asking, signal, answer, picture });
+    });
+    emit({ type: 'finished', target });
+  } catch (error) {
+    if (signal.aborted) return;
+    const lost = error instanceof PageLost;
+    const reason = lost ? error.message : `Ukko stumbled while asking: ${String(error)}`;
+    for (const planned of owed.values()) answer(planned.field, failed(planned, reason));
+    emit({ type: 'failed', target, reason });
+    if (!lost) throw error;
+  }
+}
+
+function failed(planned: PlannedQuestion, reason: string): Answer {
+  const outcome = { status: 'failed', reason } as const;
+  if (planned.question === 'look') return { question: 'look', state: planned.state ?? 'closed', outcome };
+  return { question: planned.question, outcome };
+}

@@ -1,0 +1,47 @@
+import { join } from 'node:path';
+import { build } from 'esbuild';
+
+/** Scripts that run in a page under test. `probe` answers engines; `probe-frame` answers a window that shows it in a frame. */
+export type ProbeEntry = 'probe' | 'probe-frame';
+
+export interface ProbeBundle {
+  readonly code: string;
+  /** Source files inside the bundle, relative to the project. */
+  readonly inputs: readonly string[];
+}
+
+const bundles = new Map<ProbeEntry, Promise<ProbeBundle>>();
+
+/** The root of the project: where the sources of the probe are. Server and CLI start there or say where it is. */
+export function projectRoot(): string {
+  return process.env.UKKO_ROOT ?? process.cwd();
+}
+
+/** Bundles the probe once per process, from the same core sources that the server and the model run. */
+export function probeBundle(entry: ProbeEntry): Promise<ProbeBundle> {
+  const known = bundles.get(entry);
+  if (known) return known;
+  const made = bundle(entry);
+  bundles.set(entry, made);
+  made.catch(() => bundles.delete(entry));
+  return made;
+}
+
+async function bundle(entry: ProbeEntry): Promise<ProbeBundle> {
+  const root = projectRoot();
+  const result = await build({
+    absWorkingDir: root,
+    entryPoints: [join(root, 'src/probe', `${entry}.ts`)],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2020',
+    minify: true,
+    // Inside an inline script, the text of an end tag would end it.
+    charset: 'ascii',
+    metafile: true,
+    logLevel: 'silent',
+  });
+  const code = (result.outputFiles[0]?.text ?? '').replaceAll('</script', '<\\/script');
+  return { code, inputs: Object.keys(result.metafile.inputs).sort() };
+}

@@ -1,0 +1,116 @@
+import { type Remote, wrap } from 'comlink';
+import { pageUnderTest } from '@/core/form/page-under-test';
+import type { Asking } from '@/core/observation/asking';
+import { type Picture, pictureId } from '@/core/observation/picture';
+import type { Captured } from '@/core/observation/provenance';
+import type { EmitSweepMessage } from '@/core/observation/sweep-message';
+import type { TargetId } from '@/core/target/target';
+import { askTarget, PageLost } from './ask-page';
+import type { AskablePage } from './askable-page';
+import { type FrameApi, type FramePicture, frameGreeting, frameReady } from './frame-api';
+
+/** Where the server gives out the probe page. */
+const framePath = '/probe';
+/** Longest wait for the frame, ms. */
+const frameTimeout = 10_000;
+
+/**
+ * The capturing observer: asks this very browser, in a sandboxed frame with an origin of its own. Runs in a window.
+ * The frame takes the focus while it is asked; afterwards the focus is back where it was.
+ */
+export function capture(
+  target: TargetId,
+  asking: Asking,
+  emit: EmitSweepMessage,
+  signal: AbortSignal,
+): Promise<void> {
+  const provenance: Captured = { mark: 'captured', browser: browserName(), events: 'script-made' };
+  return askTarget(
+    target,
+    asking,
+    async (work) => {
+      const focused = document.activeElement;
+      const frame = addFrame();
+      try {
+        const api = await connect(frame, signal);
+        await api.load(pageUnderTest(asking.markup));
+        await work(framePage(api), provenance);
+      } finally {
+        frame.remove();
+        if (focused instanceof HTMLElement) focused.focus({ preventScroll: true });
+      }
+    },
+    provenance,
+    emit,
+    signal,
+  );
+}
+
+/** Name and version from the user agent's own words; nothing is guessed beyond them. */
+export function browserName(agent: string = navigator.userAgent): string {
+  const found =
+    /(?:Firefox|Edg|OPR)\/[\d.]+/.exec(agent) ??
+    /(?:HeadlessChrome|Chrome)\/[\d.]+/.exec(agent) ??
+    /Version\/[\d.]+(?= .*Safari)/.exec(agent);
+  return found
+    ? found[0].replace('/', ' ').replace('HeadlessChrome', 'Chrome').replace('Version', 'Safari')
+    : 'this browser';
+}
+
+function addFrame(): HTMLIFrameElement {
+  const frame = document.createElement('iframe');
+  frame.setAttribute('sandbox', 'allow-scripts');
+  frame.title = 'Page under test';
+  frame.src = framePath;
+  frame.tabIndex = -1;
+  frame.setAttribute('aria-hidden', 'true');
+  // Out of sight but laid out: a frame that is not displayed measures nothing.
+  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:800px;height:600px;border:0';
+  document.body.append(frame);
+  return frame;
+}
+
+function connect(frame: HTMLIFrameElement, signal: AbortSignal): Promise<Remote<FrameApi>> {
+  return new Promise((resolve, reject) => {
+    const stop = new AbortController();
+    const give = (settle: () => void) => {
+      stop.abort();
+      clearTimeout(timer);
+      settle();
+    };
+    const timer = setTimeout(
+      () =>
+        give(() =>
+          reject(new PageLost('The probe page did not load in this browser; reload Ukko and sweep again.')),
+        ),
+      frameTimeout,
+    );
+    signal.addEventListener('abort', () => give(() => reject(signal.reason)), { signal: stop.signal });
+    const hear = (event: MessageEvent) => {
+      if (event.source !== frame.contentWindow || event.data !== frameReady) return;
+      const { port1, port2 } = new MessageChannel();
+      frame.contentWindow?.postMessage(frameGreeting, '*', [port2]);
+      give(() => resolve(wrap<FrameApi>(port1)));
+    };
+    window.addEventListener('message', hear, { signal: stop.signal });
+  });
+}
+
+function framePage(api: Remote<FrameApi>): AskablePage {
+  const probe: AskablePage['probe'] = (method, ...parameters) =>
+    api.call(method, parameters) as Promise<never>;
+  return {
+    probe,
+    drawsFocus: false,
+    press: (key) => probe('strike', key),
+    pictures: async (boxes, size) => {
+      const drawn = await api.draw(boxes, size);
+      return Promise.all(drawn.map((one) => (one ? asPicture(one) : null)));
+    },
+  };
+}
+
+async function asPicture({ width, height, data }: FramePicture): Promise<Picture> {
+  const bytes = Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
+  return { id: await pictureId(bytes), width, height, data };
+}

@@ -1,0 +1,67 @@
+import type { FieldKind } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
+import type { EventRecord } from '@/core/observation/event-record';
+import type { Caret } from '@/core/observation/observation';
+import type { ValidityFlag } from '@/core/standard/constraint-validation';
+
+/** A field as the probe finds it in its page: the ordinals of its controls. */
+export interface ProbeField {
+  readonly kind: FieldKind;
+  readonly ordinals: readonly number[];
+}
+
+/** CSS px, relative to the document. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface FieldFacts {
+  readonly typeReflected: string;
+  /** Around all controls of the field; null when none is drawn. */
+  readonly box: Box | null;
+  /** Size of the first control. */
+  readonly size: { readonly width: number; readonly height: number } | null;
+  readonly value: string;
+  readonly willValidate: boolean;
+  readonly flags: readonly ValidityFlag[];
+  readonly message: string;
+}
+
+export interface TypedSoFar {
+  readonly text: string;
+  readonly caret: Caret;
+  readonly value: string;
+  readonly events: readonly EventRecord[];
+  /** The guard that refused since the last time, or null. */
+  readonly guard: string | null;
+  readonly focused: boolean;
+}
+
+/** What the script inside a page under test can be asked. Everything in and out is plain data. */
+export interface ProbeApi {
+  /** Makes drawing repeatable: no caret, no transitions. */
+  settle(): void;
+  /** Fields as they were parsed: values, flags and focus. */
+  reset(): void;
+  /** Sets values as a script does; null leaves a field alone. */
+  fill(fields: readonly ProbeField[], values: readonly (string | null)[]): void;
+  /** As pressing the first submit button would, except that nothing is sent and focus leaves again. */
+  attemptToSend(): void;
+  /** False when the field did not take focus. */
+  focus(field: ProbeField): boolean;
+  describe(fields: readonly ProbeField[]): FieldFacts[];
+  /** Size of the whole document, CSS px. */
+  documentSize(): { width: number; height: number };
+  /** Gives focus by script, attaches the guards and starts recording. */
+  beginTyping(field: ProbeField, guards: readonly Guard[]): void;
+  /** What happened since the last time. */
+  takeTyped(): TypedSoFar;
+  /** Presses a key with events that a script makes, and edits as the browser's own editing command does. */
+  strike(key: string): void;
+  endTyping(): void;
+}
+
+export const probeGlobal = 'ukkoProbe';

@@ -1,0 +1,36 @@
+import { expose } from 'comlink';
+import { drawCopy } from './drawn-copy';
+import { type FrameApi, frameGreeting, frameReady } from './frame-api';
+import { pageUnderTest } from './page-under-test';
+import type { ProbeApi } from './probe-api';
+
+/** Puts a page into this frame. A document made by DOMParser has scripting off, and the frame's policy forbids all but this script. */
+function load(html: string): void {
+  const page = new DOMParser().parseFromString(html, 'text/html');
+  document.documentElement.lang = page.documentElement.lang;
+  document.documentElement.dir = page.documentElement.dir;
+  document.documentElement.className = page.documentElement.className;
+  document.head.replaceChildren(...page.head.childNodes);
+  document.body.replaceWith(page.body);
+}
+
+const frameApi: FrameApi = {
+  load,
+  call: (method, parameters) => {
+    const asked = pageUnderTest[method] as (
+      ...given: typeof parameters
+    ) => ReturnType<ProbeApi[typeof method]>;
+    return asked(...parameters);
+  },
+  draw: drawCopy,
+};
+
+function greet(event: MessageEvent): void {
+  const [port] = event.ports;
+  if (event.source !== window.parent || event.data !== frameGreeting || !port) return;
+  window.removeEventListener('message', greet);
+  expose(frameApi, port);
+}
+
+window.addEventListener('message', greet);
+window.parent.postMessage(frameReady, '*');

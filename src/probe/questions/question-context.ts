@@ -1,0 +1,23 @@
+import type { Field, FieldId } from '@/core/form/field';
+import type { Asking } from '@/core/observation/asking';
+import type { Observation } from '@/core/observation/observation';
+import type { Picture } from '@/core/observation/picture';
+import type { AskablePage } from '../askable-page';
+import type { ProbeField } from '../probe-api';
+
+type AnswerOf<O> = O extends Observation ? Omit<O, 'field' | 'target' | 'provenance' | 'at'> : never;
+/** An observation without what is the same for all answers of one observer. */
+export type Answer = AnswerOf<Observation>;
+
+/** What a question needs: the page, the fields, and where its answers go. */
+export interface QuestionContext {
+  readonly page: AskablePage;
+  readonly asking: Asking;
+  readonly signal: AbortSignal;
+  answer(field: FieldId, answer: Answer): void;
+  picture(picture: Picture): void;
+}
+
+export function probeField(field: Field): ProbeField {
+  return { kind: field.kind, ordinals: field.controls.map((control) => control.ordinal) };
+}

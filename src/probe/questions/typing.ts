@@ -1,0 +1,46 @@
+import { type Field, isTypedText, tellsSelection } from '@/core/form/field';
+import type { TypingTask } from '@/core/observation/asking';
+import type { TypingStep } from '@/core/observation/observation';
+import { typingStepOf } from '@/core/observation/typing-step';
+import { probeField, type QuestionContext } from './question-context';
+
+/** What becomes of a script, stroke by stroke: trusted keys from the protocol, guards and recorder in the page. */
+export async function askTyping(context: QuestionContext): Promise<void> {
+  for (const field of context.asking.fields) {
+    const task = context.asking.scripts[field.id];
+    if (!task) continue;
+    if (!isTypedText(field.kind)) {
+      const reason = 'No text is typed into this kind of field.';
+      context.answer(field.id, { question: 'typing', outcome: { status: 'inapplicable', reason } });
+      continue;
+    }
+    const steps = await type(context, field, task);
+    context.answer(field.id, {
+      question: 'typing',
+      outcome: {
+        status: 'answered',
+        facts: { script: task.script, guards: task.guards, followed: !tellsSelection(field.kind), steps },
+      },
+    });
+  }
+}
+
+async function type(
+  { page, signal }: QuestionContext,
+  field: Field,
+  task: TypingTask,
+): Promise<TypingStep[]> {
+  await page.probe('reset');
+  await page.probe('beginTyping', probeField(field), task.guards);
+  const steps: TypingStep[] = [];
+  let hadFocus = true;
+  for (const stroke of task.script) {
+    signal.throwIfAborted();
+    await page.press(stroke.key);
+    const typed = await page.probe('takeTyped');
+    steps.push(typingStepOf(stroke, { ...typed, hadFocus }));
+    hadFocus = typed.focused;
+  }
+  await page.probe('endTyping');
+  return steps;
+}
