@@ -1,12 +1,13 @@
-import { type Asking, type PlannedQuestion, plannedKey, planOf } from '@/core/observation/asking';
-import type { Question } from '@/core/observation/observation';
+import type { Asking } from '@/core/observation/asking';
+import type { Observation, Question } from '@/core/observation/observation';
+import { owedAnswers } from '@/core/observation/owed-answers';
 import type { Provenance } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { TargetId } from '@/core/target/target';
 import type { AskablePage } from './askable-page';
 import { askLook } from './questions/look';
 import { askMessage } from './questions/message';
-import type { Answer, QuestionContext } from './questions/question-context';
+import type { QuestionContext } from './questions/question-context';
 import { askTyping } from './questions/typing';
 
 const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>>> = {
@@ -38,16 +39,14 @@ export async function askTarget(
   emit: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<void> {
-  const plan = planOf(asking);
-  const owed = new Map<string, PlannedQuestion>(plan.map((planned) => [plannedKey(planned), planned]));
+  const owed = owedAnswers(asking);
   const sent = new Set<string>();
   let provenance = unasked;
 
   const answer: QuestionContext['answer'] = (field, given) => {
-    const state = given.question === 'look' ? given.state : null;
-    owed.delete(plannedKey({ field, question: given.question, state }));
-    const at = new Date().toISOString();
-    emit({ type: 'observation', observation: { field, target, provenance, at, ...given } });
+    const observation: Observation = { field, target, provenance, at: new Date().toISOString(), ...given };
+    owed.give(observation);
+    emit({ type: 'observation', observation });
   };
   const picture: QuestionContext['picture'] = (one) => {
     if (sent.has(one.id)) return;
@@ -55,7 +54,7 @@ export async function askTarget(
     emit({ type: 'picture', picture: one });
   };
 
-  emit({ type: 'started', target, total: plan.length });
+  emit({ type: 'started', target, total: owed.total });
   try {
     signal.throwIfAborted();
     await withPage(async (page, from) => {
@@ -68,14 +67,9 @@ export async function askTarget(
     if (signal.aborted) return;
     const lost = error instanceof PageLost;
     const reason = lost ? error.message : `Ukko stumbled while asking: ${String(error)}`;
-    for (const planned of owed.values()) answer(planned.field, failed(planned, reason));
+    for (const observation of owed.failed(target, provenance, reason))
+      emit({ type: 'observation', observation });
     emit({ type: 'failed', target, reason });
     if (!lost) throw error;
   }
-}
-
-function failed(planned: PlannedQuestion, reason: string): Answer {
-  const outcome = { status: 'failed', reason } as const;
-  if (planned.question === 'look') return { question: 'look', state: planned.state ?? 'closed', outcome };
-  return { question: planned.question, outcome };
 }

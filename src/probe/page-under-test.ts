@@ -97,12 +97,12 @@ function describeField(members: readonly Listed[]): FieldFacts {
     typeReflected: first && 'type' in first ? first.type : '',
     box: union(boxes),
     size: size && { width: size.width, height: size.height },
-    value: valueOf(members),
+    value: currentValueOf(members),
     ...validityFacts(members),
   };
 }
 
-function valueOf(members: readonly Listed[]): string {
+function currentValueOf(members: readonly Listed[]): string {
   const [first] = members;
   if (!first) return '';
   if (isCheckable(first)) {

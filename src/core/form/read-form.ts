@@ -4,7 +4,6 @@ import {
   attribute,
   type Control,
   type Field,
-  type FieldElement,
   type FieldId,
   type FormReading,
   fieldElements,

@@ -60,7 +60,3 @@ export function planOf(asking: Asking): PlannedQuestion[] {
     }),
   );
 }
-
-export function plannedKey(planned: PlannedQuestion): string {
-  return `${planned.question}/${planned.state ?? ''}/${planned.field}`;
-}

@@ -1,0 +1,102 @@
+import { randomUUID } from 'node:crypto';
+import { readFile, writeFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { text as readStream } from 'node:stream/consumers';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import { askingOf } from '@/core/observation/asking';
+import type { Run, RunId } from '@/core/observation/run';
+import { writeRunFile } from '@/core/observation/run-file';
+import { collectRun, sweep } from '@/core/observation/sweep';
+import type { SweepMessage } from '@/core/observation/sweep-message';
+import { askingFault } from '@/core/observation/sweep-request';
+import { findTarget } from '@/core/target/line-up';
+import type { Target, TargetId } from '@/core/target/target';
+import { sweepEngines } from '@/engines/sweep-engines';
+
+export interface SweepOptions {
+  readonly out: string;
+  readonly targets: readonly TargetId[];
+  readonly quiet: boolean;
+}
+
+/** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
+export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
+  const form = await readFormFile(file);
+  if (!form) return stop(`The file ${file} cannot be read. Give the path of an HTML file.`);
+  const asking = askingOf(form.markup, ['look', 'message']);
+  const fault = askingFault(asking);
+  if (fault) return stop(fault);
+
+  const chosen = options.targets.map(findTarget).filter((target): target is Target => target !== null);
+  const [reference] = options.targets;
+  const gathered = collectRun({
+    id: randomUUID() as RunId,
+    form,
+    lineUp: { targets: options.targets, reference: reference ?? ('chromium' as TargetId) },
+    startedAt: new Date().toISOString(),
+  });
+  const cancel = new AbortController();
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
+  const say = options.quiet ? () => undefined : reporter();
+  await sweep(
+    chosen,
+    asking,
+    { engines: sweepEngines, probe: async () => undefined },
+    (message) => {
+      gathered.emit(message);
+      say(message);
+    },
+    cancel.signal,
+  );
+  const run = gathered.run(cancel.signal.aborted ? null : new Date().toISOString());
+  if (!(await write(options.out, run)))
+    return stop(`The run cannot be written to ${options.out}. Choose another path for --out.`);
+  const failed = run.observations.filter((o) => o.outcome.status === 'failed').length;
+  if (failed > 0 || cancel.signal.aborted) process.exitCode = 1;
+  if (!options.quiet)
+    process.stderr.write(
+      `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures: ${options.out}\n`,
+    );
+}
+
+function stop(sentence: string): void {
+  process.stderr.write(`${sentence}\n`);
+  process.exitCode = 2;
+}
+
+async function readFormFile(file: string): Promise<FormDocument | null> {
+  try {
+    const markup = file === '-' ? await readStream(process.stdin) : await readFile(file, 'utf8');
+    const name = file === '-' ? 'Form' : basename(file);
+    return { id: name as FormId, name, markup, typing: {} };
+  } catch {
+    return null;
+  }
+}
+
+async function write(path: string, run: Run): Promise<boolean> {
+  try {
+    await writeFile(path, writeRunFile(run));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function reporter(): (message: SweepMessage) => void {
+  const totals = new Map<TargetId, { done: number; total: number }>();
+  return (message) => {
+    if (message.type === 'started') totals.set(message.target, { done: 0, total: message.total });
+    if (message.type === 'observation') {
+      const { target, field } = message.observation;
+      const count = totals.get(target);
+      if (!count) return;
+      count.done++;
+      if (process.stderr.isTTY)
+        process.stderr.write(`\r\u001b[K${target}: ${count.done} of ${count.total}, ${field}`);
+    }
+    if (message.type === 'finished')
+      process.stderr.write(`${process.stderr.isTTY ? '\r\u001b[K' : ''}${message.target}: done\n`);
+    if (message.type === 'failed') process.stderr.write(`${message.target}: ${message.reason}\n`);
+  };
+}

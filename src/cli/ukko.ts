@@ -1,0 +1,63 @@
+import { Command, InvalidArgumentError } from 'commander';
+import { targets } from '@/core/target/line-up';
+import { type TargetId, targetId } from '@/core/target/target';
+import packageFile from '../../package.json';
+import { sweepCommand } from './sweep-command';
+
+const askable = targets.filter((target) => target.ask !== 'probe');
+
+const program = new Command('ukko')
+  .description('Asks browsers how they draw the fields of a form, and keeps the answers with their evidence.')
+  .version(packageFile.version)
+  .addHelpText(
+    'after',
+    `
+Targets
+${askable.map((target) => `  ${target.id.padEnd(12)} ${target.note}`).join('\n')}
+
+Try it
+  npx ukko sweep form.html --out run.json
+  npx ukko help sweep`,
+  )
+  .showHelpAfterError('(ukko --help explains the commands)')
+  .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : 2));
+
+program
+  .command('sweep')
+  .description('ask every target every question about every field of a form, and write the run to a file')
+  .argument('<form>', 'a file with the HTML of the form, or - for standard input')
+  .requiredOption(
+    '--out <file>',
+    'where to write the run; open it in the app, or read it by docs/run-file.schema.json',
+  )
+  .option(
+    '--targets <names>',
+    `targets with commas between them: ${askable.map((t) => t.id).join(', ')}`,
+    readTargets,
+    [targetId('chromium')],
+  )
+  .option('--quiet', 'say nothing while it runs', false)
+  .addHelpText(
+    'after',
+    `
+Exit codes
+  0  every question was answered, or has no answer for its field
+  1  some answers failed; the run was written, with the reasons
+  2  the form, the options or the output file are wrong; nothing was written
+
+Example
+  npx ukko sweep form.html --targets chromium,blink-phone --out run.json`,
+  )
+  .action(sweepCommand);
+
+function readTargets(text: string): TargetId[] {
+  const ids = [...new Set(text.split(',').map((name) => name.trim()))].map(targetId);
+  const unknown = ids.find((id) => !askable.some((target) => target.id === id));
+  if (unknown !== undefined)
+    throw new InvalidArgumentError(
+      `There is no target “${unknown}” here; choose from ${askable.map((t) => t.id).join(', ')}.`,
+    );
+  return ids;
+}
+
+await program.parseAsync();

@@ -1,0 +1,116 @@
+import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { guardsSchema } from '../form/form-schema';
+import { maxStrokes } from '../script/stroke';
+import { validityFlags } from '../standard/constraint-validation';
+import { recordedEvents } from './event-record';
+import { controlParts, controlStates } from './observation';
+
+const text = (max = 1_000_000) => string().strict().defined().max(max);
+const nullableText = () => string().strict().defined().nullable().max(1_000_000);
+const whole = () => number().strict().integer().min(0).required();
+const length = () => number().strict().min(0).max(1_000_000).required();
+const flag = () => boolean().strict().required();
+const one = <T extends string>(names: readonly T[]) =>
+  mixed<T>()
+    .oneOf([...names])
+    .required();
+const shape = <T extends Parameters<typeof object>[0]>(fields: T) =>
+  object(fields).strict().noUnknown().required();
+
+export const strokeSchema = shape({ kind: one(['key']), key: text(64).min(1) });
+export const scriptSchema = array(strokeSchema).strict().max(maxStrokes).defined();
+export const pictureIdSchema = string()
+  .strict()
+  .matches(/^[0-9a-f]{64}$/);
+export const timeSchema = string()
+  .strict()
+  .required()
+  .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/);
+
+const lookFacts = shape({
+  typeReflected: text(100),
+  size: object({ width: length(), height: length() })
+    .strict()
+    .noUnknown()
+    .nullable()
+    .default(undefined)
+    .defined(),
+  value: text(),
+  parts: array(one(controlParts)).strict().nullable().defined(),
+  picture: pictureIdSchema.nullable().defined(),
+});
+
+const messageFacts = shape({
+  tried: text(),
+  willValidate: flag(),
+  flags: array(one(validityFlags)).strict().defined(),
+  message: nullableText(),
+});
+
+const eventRecord = shape({
+  type: one(recordedEvents),
+  key: nullableText(),
+  code: nullableText(),
+  inputType: nullableText(),
+  data: nullableText(),
+  value: text(),
+  trusted: flag(),
+  prevented: flag(),
+});
+
+const typingStep = shape({
+  text: text(),
+  caret: shape({ start: whole(), end: whole() }),
+  value: text(),
+  refused: one(['guard', 'target']).nullable().defined(),
+  guard: nullableText(),
+  events: array(eventRecord).strict().max(1000).defined(),
+});
+
+const typingFacts = shape({
+  script: scriptSchema,
+  guards: guardsSchema,
+  followed: flag(),
+  steps: array(typingStep).strict().max(maxStrokes).defined(),
+});
+
+const provenance = lazy((value: unknown) => {
+  switch (member(value, 'mark')) {
+    case 'measured':
+      return shape({ mark: one(['measured']), engine: text(200), version: text(200), protocol: text(200) });
+    case 'captured':
+      return shape({ mark: one(['captured']), browser: text(500), events: one(['trusted', 'script-made']) });
+    default:
+      return shape({ mark: one(['modelled']), model: text(200), source: text(2000) });
+  }
+});
+
+const outcome = (facts: ReturnType<typeof shape>) =>
+  lazy((value: unknown) =>
+    member(value, 'status') === 'answered'
+      ? shape({ status: one(['answered']), facts })
+      : shape({ status: one(['inapplicable', 'failed']), reason: text(5000) }),
+  );
+
+const asked = { field: text(1000).min(1), target: text(200).min(1), provenance, at: timeSchema };
+
+/** One observation from a file, a stream or a frame. */
+export const observationSchema = lazy((value: unknown) => {
+  switch (member(value, 'question')) {
+    case 'look':
+      return shape({
+        ...asked,
+        question: one(['look']),
+        state: one(controlStates),
+        outcome: outcome(lookFacts),
+      });
+    case 'message':
+      return shape({ ...asked, question: one(['message']), outcome: outcome(messageFacts) });
+    default:
+      return shape({ ...asked, question: one(['typing']), outcome: outcome(typingFacts) });
+  }
+});
+
+function member(value: unknown, name: string): unknown {
+  return typeof value === 'object' && value !== null ? (value as Record<string, unknown>)[name] : undefined;
+}

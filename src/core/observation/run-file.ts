@@ -1,0 +1,105 @@
+import { array, number, object, string, ValidationError } from 'yup';
+import { formSchema } from '../form/form-schema';
+import { observationSchema, pictureIdSchema, timeSchema } from './observation-schema';
+import type { Run } from './run';
+
+/** The version that this Ukko writes. docs/run-file.schema.json publishes its shape. */
+export const runFileVersion = 1;
+
+/** Longest run file that is read, UTF-16 code units. */
+export const maxRunFile = 64_000_000;
+
+export interface RunFile extends Run {
+  readonly format: 'ukko-run';
+  readonly version: typeof runFileVersion;
+}
+
+export type RunFileReading =
+  | { readonly status: 'read'; readonly run: Run }
+  | { readonly status: 'fault'; readonly text: string };
+
+const text = () => string().strict().required().max(200);
+const pixels = () => number().strict().integer().min(1).max(20_000).required();
+
+const runSchema = object({
+  id: text(),
+  form: formSchema,
+  lineUp: object({ targets: array(text()).strict().min(1).max(50).required(), reference: text() })
+    .strict()
+    .noUnknown()
+    .required(),
+  startedAt: timeSchema,
+  finishedAt: timeSchema.nullable().defined(),
+  observations: array(observationSchema).strict().max(200_000).defined(),
+  pictures: array(
+    object({
+      id: pictureIdSchema.required(),
+      width: pixels(),
+      height: pixels(),
+      data: string()
+        .strict()
+        .required()
+        .matches(/^[A-Za-z0-9+/]+={0,2}$/),
+    })
+      .strict()
+      .noUnknown(),
+  )
+    .strict()
+    .max(100_000)
+    .defined(),
+})
+  .strict()
+  .noUnknown();
+
+/** Writes a run as one JSON document. */
+export function writeRunFile(run: Run): string {
+  const file: RunFile = { format: 'ukko-run', version: runFileVersion, ...run };
+  return `${JSON.stringify(file, null, 1)}\n`;
+}
+
+/** Reads a run file. A fault says in one sentence what is wrong and what to do. */
+export function readRunFile(content: string): RunFileReading {
+  if (content.length > maxRunFile)
+    return fault('The file is larger than 64 MB. Export a smaller run, or sweep fewer fields at a time.');
+  const value = parse(content);
+  if (typeof value !== 'object' || value === null || !('format' in value) || value.format !== 'ukko-run')
+    return fault(
+      'This is not a run file of Ukko. Choose a file that was written with “Export run” or “ukko sweep”.',
+    );
+  const { format, version, ...run } = value as Record<string, unknown>;
+  if (typeof version === 'number' && version > runFileVersion)
+    return fault(
+      `The file is of version ${version}, this Ukko reads up to ${runFileVersion}. Open it with a newer Ukko.`,
+    );
+  if (version !== runFileVersion)
+    return fault('The file does not say which version it is of. Export the run again.');
+  try {
+    return {
+      status: 'read',
+      run: runSchema.validateSync(run, { strict: true, abortEarly: true }) as unknown as Run,
+    };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return fault(
+      `The run file is damaged at ${error.path || 'its top level'}: ${plain(error.message)} Export the run again.`,
+    );
+  }
+}
+
+function parse(content: string): unknown {
+  try {
+    return JSON.parse(content);
+  } catch {
+    return null;
+  }
+}
+
+/** Yup repeats a long value in its message; a person needs the first words only. */
+function plain(message: string): string {
+  const line = message.replace(/\s+/g, ' ').slice(0, 200);
+  return line.endsWith('.') ? line : `${line}.`;
+}
+
+function fault(text: string): RunFileReading {
+  return { status: 'fault', text };
+}

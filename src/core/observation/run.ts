@@ -1,0 +1,19 @@
+import type { FormDocument } from '../form/form-document';
+import type { LineUp } from '../target/line-up';
+import type { Observation } from './observation';
+import type { Picture } from './picture';
+
+export type RunId = string & { readonly brand: 'RunId' };
+
+/** One sweep with all it brought: the form as it was, the line-up, the answers and their pictures. */
+export interface Run {
+  readonly id: RunId;
+  readonly form: FormDocument;
+  readonly lineUp: LineUp;
+  /** ISO 8601, UTC. */
+  readonly startedAt: string;
+  /** Null while it runs, and for good when it was cancelled. */
+  readonly finishedAt: string | null;
+  readonly observations: readonly Observation[];
+  readonly pictures: readonly Picture[];
+}

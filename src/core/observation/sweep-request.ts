@@ -1,0 +1,75 @@
+import { array, mixed, object, string, ValidationError } from 'yup';
+import type { FieldId } from '../form/field';
+import { limits } from '../form/form-document';
+import { guardsSchema, mapOf } from '../form/form-schema';
+import { findTarget } from '../target/line-up';
+import { type EngineTarget, targetId } from '../target/target';
+import { type Asking, askingOf, type TypingTasks } from './asking';
+import { type Question, questions } from './observation';
+import { scriptSchema } from './observation-schema';
+
+/** What a window asks of the server: engines on this machine, about one form. */
+export interface SweepRequest {
+  readonly markup: string;
+  readonly questions: readonly Question[];
+  readonly scripts: TypingTasks;
+  /** Null: all fields. */
+  readonly fields: readonly FieldId[] | null;
+  readonly targets: readonly string[];
+}
+
+export type SweepRequestReading =
+  | { readonly status: 'read'; readonly asking: Asking; readonly targets: readonly EngineTarget[] }
+  | { readonly status: 'fault'; readonly text: string };
+
+const tooLong = `The markup is longer than ${limits.markup.toLocaleString('en-US')} characters. Paste the form alone, without the rest of its page.`;
+const empty = 'The form has no markup. Write or paste some HTML first.';
+
+const schema = object({
+  markup: string().strict().required(empty).max(limits.markup, tooLong),
+  questions: array(
+    mixed<Question>()
+      .oneOf([...questions])
+      .required(),
+  )
+    .strict()
+    .min(1)
+    .max(questions.length)
+    .required(),
+  scripts: mapOf(object({ script: scriptSchema, guards: guardsSchema }).strict().noUnknown()),
+  fields: array(string().strict().required().max(1000)).strict().max(limits.fields).nullable().defined(),
+  targets: array(string().strict().required().max(200)).strict().min(1).max(20).required(),
+})
+  .strict()
+  .noUnknown();
+
+/** Reads a sweep request. A fault says in one sentence what is wrong and what to do. */
+export function readSweepRequest(value: unknown): SweepRequestReading {
+  let request: SweepRequest;
+  try {
+    request = schema.validateSync(value, { strict: true, abortEarly: true }) as unknown as SweepRequest;
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return { status: 'fault', text: error.message.slice(0, 300) };
+  }
+  const targets = request.targets.map((id) => findTarget(targetId(id)));
+  const engines = targets.filter((target): target is EngineTarget => target?.ask === 'engine');
+  if (engines.length !== targets.length)
+    return {
+      status: 'fault',
+      text: 'The server asks engines only; choose targets that run on this machine.',
+    };
+  const asking = askingOf(request.markup, request.questions, request.scripts, request.fields);
+  const fault = askingFault(asking);
+  return fault ? { status: 'fault', text: fault } : { status: 'read', asking, targets: engines };
+}
+
+/** Why a form cannot be swept, in one sentence; null when it can. */
+export function askingFault(asking: Asking): string | null {
+  if (asking.markup.length > limits.markup) return tooLong;
+  if (asking.fields.length === 0)
+    return 'The form has no fields yet. Add an input, a select or a textarea to the markup.';
+  if (asking.fields.length > limits.fields)
+    return `The form has ${asking.fields.length} fields, more than the ${limits.fields} that one sweep takes. Leave some out.`;
+  return null;
+}

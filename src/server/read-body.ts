@@ -1,0 +1,27 @@
+export type BodyReading =
+  | { readonly status: 'read'; readonly value: unknown }
+  | { readonly status: 'fault'; readonly code: 400 | 413; readonly text: string };
+
+/** Longest request body, bytes. */
+export const maxBody = 4_000_000;
+
+/** Reads a JSON body, and stops reading as soon as it is too long. */
+export async function readBody(request: Request): Promise<BodyReading> {
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    length += chunk.byteLength;
+    if (length > maxBody)
+      return {
+        status: 'fault',
+        code: 413,
+        text: 'The form is too large to sweep. Paste the form alone, without the rest of its page.',
+      };
+    chunks.push(chunk);
+  }
+  try {
+    return { status: 'read', value: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+  } catch {
+    return { status: 'fault', code: 400, text: 'The request is not JSON. Reload Ukko and try again.' };
+  }
+}

@@ -1,0 +1,27 @@
+/** Names under which this server may be called; it listens on 127.0.0.1 only. */
+const localNames = new Set(['127.0.0.1', 'localhost', '[::1]']);
+
+export type RequestCheck = { readonly allowed: true } | { readonly allowed: false; readonly text: string };
+
+/**
+ * Refuses requests that another site or another name could have caused: the Host must be this machine's own, an Origin,
+ * if there is one, must be the very same host, and no API call may come from another site.
+ */
+export function checkRequest(headers: Headers, path: string): RequestCheck {
+  const host = headers.get('host') ?? '';
+  if (!localNames.has(host.replace(/:\d+$/, '')))
+    return refused(
+      'Ukko answers only under 127.0.0.1 or localhost. Open the address that “npm run demo” printed.',
+    );
+  const origin = headers.get('origin');
+  if (origin !== null && origin !== `http://${host}`)
+    return refused('Ukko does not take requests from other sites.');
+  const site = headers.get('sec-fetch-site');
+  if (path.startsWith('/api/') && site !== null && site !== 'same-origin' && site !== 'none')
+    return refused('Ukko does not take requests from other sites.');
+  return { allowed: true };
+}
+
+function refused(text: string): RequestCheck {
+  return { allowed: false, text };
+}

@@ -1,0 +1,77 @@
+import type { Asking } from '@/core/observation/asking';
+import { owedAnswers } from '@/core/observation/owed-answers';
+import type { EmitSweepMessage, SweepMessage } from '@/core/observation/sweep-message';
+import type { SweepRequest } from '@/core/observation/sweep-request';
+import type { EngineTarget } from '@/core/target/target';
+
+/** Asks engines through the server and emits what its stream says. What never came is emitted as failed. */
+export async function askServer(
+  targets: readonly EngineTarget[],
+  asking: Asking,
+  emit: EmitSweepMessage,
+  signal: AbortSignal,
+): Promise<void> {
+  const books = new Map(targets.map((target) => [target.id, owedAnswers(asking)]));
+  const ended = new Set<string>();
+  const hear = (message: SweepMessage) => {
+    if (message.type === 'observation') books.get(message.observation.target)?.give(message.observation);
+    if (message.type === 'finished' || message.type === 'failed') ended.add(message.target);
+    emit(message);
+  };
+  const reason = await stream(targets, asking, hear, signal);
+  if (signal.aborted) return;
+  for (const target of targets) {
+    if (ended.has(target.id)) continue;
+    const why =
+      reason ?? 'The server stopped answering. Start it again with “npm run demo”, then sweep again.';
+    const unknown = { mark: 'measured', engine: target.name, version: 'unknown', protocol: 'none' } as const;
+    for (const observation of books.get(target.id)?.failed(target.id, unknown, why) ?? [])
+      emit({ type: 'observation', observation });
+    emit({ type: 'failed', target: target.id, reason: why });
+  }
+}
+
+/** @returns why nothing more will come, when it is not simply over. */
+async function stream(
+  targets: readonly EngineTarget[],
+  asking: Asking,
+  hear: EmitSweepMessage,
+  signal: AbortSignal,
+): Promise<string | null> {
+  const request: SweepRequest = {
+    markup: asking.markup,
+    questions: asking.questions,
+    scripts: asking.scripts,
+    fields: asking.fields.map((field) => field.id),
+    targets: targets.map((target) => target.id),
+  };
+  try {
+    const response = await fetch('/api/sweep', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(request),
+      signal,
+    });
+    if (!response.ok || !response.body) return await refusal(response);
+    for await (const line of lines(response.body)) hear(JSON.parse(line) as SweepMessage);
+    return null;
+  } catch {
+    return null;
+  }
+}
+
+async function refusal(response: Response): Promise<string | null> {
+  const body: unknown = await response.json().catch(() => null);
+  return typeof body === 'object' && body !== null && 'error' in body ? String(body.error) : null;
+}
+
+async function* lines(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+  const reader = body.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>).getReader();
+  let rest = '';
+  for (let read = await reader.read(); !read.done; read = await reader.read()) {
+    const parts = (rest + read.value).split('\n');
+    rest = parts.pop() ?? '';
+    yield* parts.filter(Boolean);
+  }
+  if (rest) yield rest;
+}

@@ -1,0 +1,52 @@
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { Observation, ObservationKey } from '@/core/observation/observation';
+import type { PictureId } from '@/core/observation/picture';
+import type { Run, RunId } from '@/core/observation/run';
+
+export interface StoredForm extends FormDocument {
+  /** ISO 8601, UTC. */
+  readonly changedAt: string;
+}
+
+/** A run without its answers and pictures, which have tables of their own. */
+export type StoredRun = Omit<Run, 'observations' | 'pictures'> & { readonly formId: FormId };
+
+export interface StoredObservation {
+  readonly run: RunId;
+  readonly key: ObservationKey;
+  readonly observation: Observation;
+}
+
+export interface StoredPicture {
+  readonly id: PictureId;
+  readonly width: number;
+  readonly height: number;
+  readonly blob: Blob;
+}
+
+/** What Ukko keeps in this browser. Pictures are shared between runs by their content. */
+export class UkkoDatabase extends Dexie {
+  declare forms: EntityTable<StoredForm, 'id'>;
+  declare runs: EntityTable<StoredRun, 'id'>;
+  declare observations: Table<StoredObservation, [RunId, ObservationKey]>;
+  declare pictures: EntityTable<StoredPicture, 'id'>;
+
+  constructor(name = 'ukko') {
+    super(name);
+    this.version(1).stores({
+      forms: 'id, changedAt',
+      runs: 'id, [formId+startedAt]',
+      observations: '[run+key], run',
+      pictures: 'id',
+    });
+  }
+}
+
+let database: UkkoDatabase | null = null;
+
+/** The one database of this window; made on first use, because a server has none. */
+export function openDatabase(): UkkoDatabase {
+  database ??= new UkkoDatabase();
+  return database;
+}

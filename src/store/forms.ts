@@ -1,0 +1,30 @@
+import { demoForms } from '@/core/demo/demo-forms';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { StoredForm, UkkoDatabase } from './database';
+
+/** Puts the demo forms in on the first visit; a form that was changed or is there already is left alone. */
+export async function ensureForms(database: UkkoDatabase): Promise<void> {
+  await database.transaction('rw', database.forms, async () => {
+    if ((await database.forms.count()) > 0) return;
+    await database.forms.bulkPut(demoForms.map((form, index) => stored(form, demoForms.length - index)));
+  });
+}
+
+function stored(form: FormDocument, order = 0): StoredForm {
+  return { ...form, changedAt: new Date(Date.now() + order).toISOString() };
+}
+
+export async function saveForm(database: UkkoDatabase, form: FormDocument): Promise<void> {
+  await database.forms.put(stored(form));
+}
+
+export async function newForm(database: UkkoDatabase, markup: string, name: string): Promise<FormId> {
+  const id = crypto.randomUUID() as FormId;
+  await database.forms.put(stored({ id, name, markup, typing: {} }));
+  return id;
+}
+
+/** Puts a demo form back as it shipped. */
+export async function restoreDemo(database: UkkoDatabase): Promise<void> {
+  await database.forms.bulkPut(demoForms.map((form, index) => stored(form, demoForms.length - index)));
+}

@@ -1,0 +1,139 @@
+import Dexie from 'dexie';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import { type Observation, observationKey } from '@/core/observation/observation';
+import type { Picture, PictureId } from '@/core/observation/picture';
+import type { Run, RunId } from '@/core/observation/run';
+import type { LineUp } from '@/core/target/line-up';
+import type { StoredRun, UkkoDatabase } from './database';
+
+/** Starts a run of a form as it is now. */
+export async function beginRun(
+  database: UkkoDatabase,
+  form: FormDocument,
+  lineUp: LineUp,
+): Promise<StoredRun> {
+  const run: StoredRun = {
+    id: crypto.randomUUID() as RunId,
+    form,
+    formId: form.id,
+    lineUp,
+    startedAt: new Date().toISOString(),
+    finishedAt: null,
+  };
+  await database.runs.put(run);
+  return run;
+}
+
+/** Keeps answers and pictures as they come; a later answer to the same question replaces the earlier one. */
+export async function keep(
+  database: UkkoDatabase,
+  run: RunId,
+  observations: readonly Observation[],
+  pictures: readonly Picture[],
+): Promise<void> {
+  await database.transaction('rw', database.observations, database.pictures, async () => {
+    await database.pictures.bulkPut(
+      pictures.map(({ id, width, height, data }) => ({ id, width, height, blob: blobOf(data) })),
+    );
+    await database.observations.bulkPut(
+      observations.map((observation) => ({ run, key: observationKey(observation), observation })),
+    );
+  });
+}
+
+export async function finishRun(database: UkkoDatabase, run: RunId): Promise<void> {
+  await database.runs.update(run, { finishedAt: new Date().toISOString() });
+}
+
+/** The runs of a form, the latest first. */
+export function runsOf(database: UkkoDatabase, form: FormId): Promise<StoredRun[]> {
+  return database.runs
+    .where('[formId+startedAt]')
+    .between([form, Dexie.minKey], [form, Dexie.maxKey])
+    .reverse()
+    .toArray();
+}
+
+export async function observationsOf(database: UkkoDatabase, run: RunId): Promise<Observation[]> {
+  const rows = await database.observations.where('run').equals(run).toArray();
+  return rows.map((row) => row.observation);
+}
+
+/** The whole run with its pictures, as a file holds it. Null when it is gone. */
+export async function loadRun(database: UkkoDatabase, id: RunId): Promise<Run | null> {
+  const stored = await database.runs.get(id);
+  if (!stored) return null;
+  const observations = await observationsOf(database, id);
+  const wanted = [...new Set(observations.flatMap((observation) => pictureIn(observation) ?? []))];
+  const pictures = await database.pictures.bulkGet(wanted);
+  const { formId: _, ...run } = stored;
+  return {
+    ...run,
+    observations,
+    pictures: await Promise.all(
+      pictures.flatMap((picture) =>
+        picture
+          ? [
+              base64Of(picture.blob).then((data) => ({
+                id: picture.id,
+                width: picture.width,
+                height: picture.height,
+                data,
+              })),
+            ]
+          : [],
+      ),
+    ),
+  };
+}
+
+/** Puts a run from a file beside the others; the form that it was made of comes along unless it is there already. */
+export async function addRun(database: UkkoDatabase, run: Run): Promise<void> {
+  const { observations, pictures, ...rest } = run;
+  await database.transaction('rw', database.tables, async () => {
+    if (!(await database.forms.get(run.form.id)))
+      await database.forms.put({ ...run.form, changedAt: new Date().toISOString() });
+    await database.runs.put({ ...rest, formId: run.form.id });
+    await keep(database, run.id, observations, pictures);
+  });
+}
+
+/** Deletes a run and the pictures that no other run shows. */
+export async function deleteRun(database: UkkoDatabase, run: RunId): Promise<void> {
+  await database.transaction('rw', database.tables, async () => {
+    await database.observations.where('run').equals(run).delete();
+    await database.runs.delete(run);
+    const used = new Set<PictureId>();
+    await database.observations.each(({ observation }) => {
+      const picture = pictureIn(observation);
+      if (picture) used.add(picture);
+    });
+    const ids = await database.pictures.toCollection().primaryKeys();
+    await database.pictures.bulkDelete(ids.filter((id) => !used.has(id)));
+  });
+}
+
+/** Deletes everything that Ukko keeps in this browser. */
+export async function deleteEverything(database: UkkoDatabase): Promise<void> {
+  await database.transaction('rw', database.tables, async () => {
+    await Promise.all(database.tables.map((table) => table.clear()));
+  });
+}
+
+export function pictureIn(observation: Observation): PictureId | null {
+  return observation.question === 'look' && observation.outcome.status === 'answered'
+    ? observation.outcome.facts.picture
+    : null;
+}
+
+function blobOf(base64: string): Blob {
+  const bytes = Uint8Array.from(atob(base64), (character) => character.charCodeAt(0));
+  return new Blob([bytes], { type: 'image/png' });
+}
+
+async function base64Of(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  let binary = '';
+  for (const byte of bytes) binary += String.fromCharCode(byte);
+  return btoa(binary);
+}

@@ -1,0 +1,89 @@
+import type { Asking } from '@/core/observation/asking';
+import type { Observation } from '@/core/observation/observation';
+import type { Picture } from '@/core/observation/picture';
+import type { RunId } from '@/core/observation/run';
+import { type Observers, sweep } from '@/core/observation/sweep';
+import type { SweepMessage } from '@/core/observation/sweep-message';
+import type { Target, TargetId } from '@/core/target/target';
+import type { UkkoDatabase } from './database';
+import { finishRun, keep } from './runs';
+
+/** How far one target is. */
+export interface TargetProgress {
+  readonly target: TargetId;
+  readonly total: number;
+  readonly done: number;
+  /** The field last answered for. */
+  readonly field: string | null;
+  readonly state: 'waiting' | 'asking' | 'finished' | 'failed';
+  /** Why it failed, for people. */
+  readonly reason: string | null;
+}
+
+/** Answers are kept in batches; each batch costs one transaction. ms. */
+const keepEvery = 150;
+
+/**
+ * Sweeps a line-up and keeps every answer in the run as it comes.
+ * @param report called with the progress of all targets whenever answers were kept.
+ */
+export async function sweepIntoRun(
+  database: UkkoDatabase,
+  run: RunId,
+  targets: readonly Target[],
+  asking: Asking,
+  observers: Observers,
+  report: (progress: readonly TargetProgress[]) => void,
+  signal: AbortSignal,
+): Promise<void> {
+  const progress = new Map<TargetId, TargetProgress>(
+    targets.map(({ id }) => [
+      id,
+      { target: id, total: 0, done: 0, field: null, state: 'waiting', reason: null },
+    ]),
+  );
+  let observations: Observation[] = [];
+  let pictures: Picture[] = [];
+  let keeping = Promise.resolve();
+  const flush = () => {
+    const [answers, shots] = [observations, pictures];
+    observations = [];
+    pictures = [];
+    report([...progress.values()]);
+    if (answers.length + shots.length > 0) keeping = keeping.then(() => keep(database, run, answers, shots));
+  };
+  const emit = (message: SweepMessage) => {
+    if (message.type === 'observation') observations.push(message.observation);
+    if (message.type === 'picture') pictures.push(message.picture);
+    advance(progress, message);
+  };
+  const timer = setInterval(flush, keepEvery);
+  try {
+    await sweep(targets, asking, observers, emit, signal);
+  } finally {
+    clearInterval(timer);
+    flush();
+    await keeping;
+  }
+  if (!signal.aborted) await finishRun(database, run);
+}
+
+function advance(progress: Map<TargetId, TargetProgress>, message: SweepMessage): void {
+  if (message.type === 'picture') return;
+  const target = message.type === 'observation' ? message.observation.target : message.target;
+  const before = progress.get(target);
+  if (before) progress.set(target, step(before, message));
+}
+
+function step(before: TargetProgress, message: Exclude<SweepMessage, { type: 'picture' }>): TargetProgress {
+  switch (message.type) {
+    case 'started':
+      return { ...before, state: 'asking', total: message.total };
+    case 'observation':
+      return { ...before, done: before.done + 1, field: message.observation.field };
+    case 'finished':
+      return { ...before, state: 'finished' };
+    case 'failed':
+      return { ...before, state: 'failed', reason: message.reason };
+  }
+}
