@@ -68,7 +68,7 @@ export const chromium: Engine = {
 };
 
 async function provenanceOf(browser: Browser): Promise<Measured> {
-  const version = (await browser.version()).replace(/^[^/]*\//, '');
+  const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
   return { mark: 'measured', engine: 'Chromium', version, protocol: 'WebDriver BiDi' };
 }
 

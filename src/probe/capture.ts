@@ -59,7 +59,9 @@ export function browserName(agent: string = navigator.userAgent): string {
 
 function addFrame(): HTMLIFrameElement {
   const frame = document.createElement('iframe');
-  frame.setAttribute('sandbox', 'allow-scripts');
+  // Forms are allowed for the attempt to send, which browsers else stop before they check anything; the frame's own
+  // policy lets no form go anywhere.
+  frame.setAttribute('sandbox', 'allow-scripts allow-forms');
   frame.title = 'Page under test';
   frame.src = framePath;
   frame.tabIndex = -1;

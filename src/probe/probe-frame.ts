@@ -11,7 +11,11 @@ function load(html: string): void {
   document.documentElement.dir = page.documentElement.dir;
   document.documentElement.className = page.documentElement.className;
   document.head.replaceChildren(...page.head.childNodes);
+  // A frame of another origin may not take the focus by itself; the attribute comes back once it cannot try.
+  const focusing = Array.from(page.querySelectorAll('[autofocus]'));
+  for (const element of focusing) element.removeAttribute('autofocus');
   document.body.replaceWith(page.body);
+  for (const element of focusing) element.setAttribute('autofocus', '');
 }
 
 const frameApi: FrameApi = {

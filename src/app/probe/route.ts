@@ -10,7 +10,7 @@ export async function GET(): Promise<Response> {
   const nonce = btoa(crypto.randomUUID());
   const { code } = await probeBundle('probe-frame');
   const policy = [
-    'sandbox allow-scripts',
+    'sandbox allow-scripts allow-forms',
     "default-src 'none'",
     `script-src 'nonce-${nonce}'`,
     "style-src 'unsafe-inline'",

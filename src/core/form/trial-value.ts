@@ -58,7 +58,7 @@ export function validTrial(field: Field): Trial {
   ].filter((text): text is string => text !== null && text !== '');
   const value = candidates.find((text) => keeps(field, text) && isValid(field, text));
   return value === undefined
-    ? none('No text was found that this field’s own constraints accept.')
+    ? none('No text was found that its constraints accept.')
     : { status: 'value', value };
 }
 
@@ -69,9 +69,7 @@ export function invalidTrial(field: Field): Trial {
   const dated = countingOf(field.kind) ? [...beyondLimits(field), ''] : [];
   const candidates = [...dated, ...(wrong[field.kind] ?? [''])];
   const value = candidates.find((text) => keeps(field, text) && !isValid(field, text));
-  return value === undefined
-    ? none('A script finds no value that this field’s constraints refuse.')
-    : { status: 'value', value };
+  return value === undefined ? none('Its constraints refuse nothing.') : { status: 'value', value };
 }
 
 /** Which value a state needs first; null when none does. */

@@ -11,7 +11,7 @@ export interface Picture {
 }
 
 /** Room around a control in its picture, CSS px: outlines and marks beside the field belong to what a person sees. */
-export const pictureMargin = 8;
+export const pictureMargin = 4;
 
 export async function pictureId(png: Uint8Array<ArrayBuffer>): Promise<PictureId> {
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', png));

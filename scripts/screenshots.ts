@@ -1,0 +1,62 @@
+/** Takes one picture of each main view, made from the demo data, at 1280×800: npm run screenshots [-- DIRECTORY]. */
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { startApp } from './start-app.mjs';
+
+const directory = process.argv[2] ?? 'docs/screenshots';
+const only = process.argv[3];
+
+const shots: Readonly<Record<string, (page: Page, address: string) => Promise<void>>> = {
+  form: async (page, address) => {
+    await page.goto(`${address}/form?field=level`);
+    await page.getByRole('textbox', { name: 'Markup of the form' }).waitFor();
+  },
+  survey: (page, address) => page.goto(`${address}/survey`).then(() => settled(page)),
+  'survey-messages': (page, address) =>
+    page
+      .goto(`${address}/survey?lens=message&field=email&target=this-browser&closeup=on`)
+      .then(() => settled(page)),
+  'close-up': (page, address) =>
+    page
+      .goto(`${address}/survey?state=invalid&field=date&target=chromium&closeup=on`)
+      .then(() => settled(page)),
+  typing: (page, address) => page.goto(`${address}/typing?field=level&stroke=5`).then(() => settled(page)),
+  'survey-dark': async (page, address) => {
+    await page.goto(`${address}/survey?state=filled`);
+    await page.getByRole('button', { name: 'Dark' }).click();
+    await settled(page);
+  },
+};
+
+async function settled(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(600);
+}
+
+await mkdir(directory, { recursive: true });
+const app = await startApp();
+const browser = await chromium.launch({
+  executablePath: process.env.UKKO_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-dev-shm-usage', '--hide-scrollbars'],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+  page.on('console', (message) => {
+    if (message.type() === 'error') console.error(`console: ${message.text()}`);
+  });
+  page.on('pageerror', (error) => console.error(`page: ${error.message}`));
+  await page.goto(`${app.address}/survey`);
+  await page.getByRole('button', { name: 'Sweep now' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).waitFor();
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+  for (const [name, open] of Object.entries(shots)) {
+    if (only && only !== name) continue;
+    await open(page, app.address);
+    await page.screenshot({ path: join(directory, `${name}.png`) });
+    console.log(join(directory, `${name}.png`));
+  }
+} finally {
+  await browser.close();
+  await app.stop();
+}

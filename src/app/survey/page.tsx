@@ -1,0 +1,5 @@
+import { SurveyView } from '@/ui/survey/survey-view';
+
+export default function Page() {
+  return <SurveyView />;
+}

@@ -1,0 +1,5 @@
+import { TypingView } from '@/ui/typing/typing-view';
+
+export default function Page() {
+  return <TypingView />;
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Input } from 'antd';
+import { useDeferredValue } from 'react';
+import { setAttribute } from '@/core/form/edit-markup';
+import { attribute, type Field, hasAttribute } from '@/core/form/field';
+import { limits } from '@/core/form/form-document';
+import { useForm } from '../frame/use-form';
+import { useSelection } from '../frame/use-selection';
+import { FieldEditor } from './field-editor';
+import styles from './form-view.module.css';
+import { MarkupEditor } from './markup-editor';
+
+const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
+
+/** What is this form? Its fields beside the markup that they stand for; each follows the other. */
+export function FormView() {
+  const { form, reading, edit, undo, redo, canUndo, canRedo } = useForm();
+  const [selection, select] = useSelection();
+  const fields = useDeferredValue(reading.fields);
+  const selected = reading.fields.find((field) => field.id === selection.field) ?? null;
+
+  const selectAt = (offset: number) => {
+    const at = reading.fields.find((field) =>
+      field.controls.some(({ span }) => span.start <= offset && offset <= span.end),
+    );
+    if (at && at.id !== selection.field) select({ field: at.id, stroke: null });
+  };
+
+  return (
+    <div className={styles.view}>
+      <section className={styles.side} aria-label="Fields">
+        <div className={styles.head}>
+          <h1 className="visually-hidden">Form</h1>
+          <Input
+            className={styles.name}
+            variant="borderless"
+            aria-label="Name of the form"
+            value={form.name}
+            maxLength={300}
+            onChange={(event) => edit({ name: event.target.value }, 'name')}
+          />
+          <Button size="small" onClick={undo} disabled={!canUndo}>
+            Undo
+          </Button>
+          <Button size="small" onClick={redo} disabled={!canRedo}>
+            Redo
+          </Button>
+        </div>
+        {fields.length === 0 ? (
+          <p className="soft" style={{ padding: '8px 16px' }}>
+            No fields yet. Write or paste HTML with an input, a select or a textarea on the right.
+          </p>
+        ) : (
+          <ul className={styles.list}>
+            {fields.map((field) => (
+              <li key={field.id} className={styles.field}>
+                <FieldRow
+                  field={field}
+                  open={field.id === selected?.id}
+                  onOpen={() => select({ field: field.id === selected?.id ? null : field.id, stroke: null })}
+                />
+                {field.id === selected?.id && (
+                  <FieldEditor
+                    field={selected}
+                    onSet={(name, value) =>
+                      edit(
+                        { markup: setAttribute(form.markup, selected.controls[0], name, value) },
+                        `${selected.id} ${name}`,
+                      )
+                    }
+                  />
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section className={styles.markup} aria-label="Markup">
+        <div className={styles.source}>
+          <MarkupEditor
+            key={form.id}
+            markup={form.markup}
+            notes={reading.notes}
+            shown={selected ? selected.controls.map((control) => control.span) : []}
+            onEdit={(markup) => edit({ markup }, 'markup')}
+            onCaret={selectAt}
+            onUndo={undo}
+            onRedo={redo}
+          />
+        </div>
+        <Notes onSelect={selectAt} />
+      </section>
+    </div>
+  );
+}
+
+function FieldRow({ field, open, onOpen }: { field: Field; open: boolean; onOpen: () => void }) {
+  const [control] = field.controls;
+  const limitsText = shownLimits
+    .filter((name) => hasAttribute(control, name))
+    .map((name) => `${name} ${attribute(control, name)}`);
+  const asked = field.controls.some((one) => hasAttribute(one, 'required')) ? ['required'] : [];
+  return (
+    <button type="button" className={styles.row} aria-expanded={open} onClick={onOpen}>
+      <span>{field.label}</span>
+      <span className="mono">{field.kind}</span>
+      <span className={styles.limits}>{[...asked, ...limitsText].join(' · ')}</span>
+    </button>
+  );
+}
+
+/** What stands in the markup but is not run, not loaded or not understood; and forms that are too large. */
+function Notes({ onSelect }: { onSelect: (offset: number) => void }) {
+  const { form, reading } = useForm();
+  const tooLong = form.markup.length > limits.markup;
+  if (reading.notes.length === 0 && !tooLong) return null;
+  return (
+    <ul className={styles.notes} aria-label="Notes on the markup">
+      {tooLong && (
+        <li>
+          The markup is longer than {limits.markup.toLocaleString('en-GB')} characters and will not be swept.
+          Paste the form alone, without the rest of its page.
+        </li>
+      )}
+      {reading.notes.slice(0, 200).map((note) => (
+        <li key={`${note.span.start} ${note.text}`}>
+          <button type="button" onClick={() => onSelect(note.span.start)}>
+            <span className={styles.line}>line {note.line}</span> {note.text}
+          </button>
+        </li>
+      ))}
+      {reading.notes.length > 200 && <li>and {reading.notes.length - 200} more</li>}
+    </ul>
+  );
+}

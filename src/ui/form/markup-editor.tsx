@@ -1,0 +1,187 @@
+'use client';
+
+import { defaultKeymap, indentWithTab } from '@codemirror/commands';
+import { html } from '@codemirror/lang-html';
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
+import { searchKeymap } from '@codemirror/search';
+import { Annotation, EditorState, StateEffect, StateField } from '@codemirror/state';
+import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
+import { useEffect, useRef } from 'react';
+import type { MarkupNote, Span } from '@/core/form/field';
+
+/** Marks changes that came from outside, so that they are not sent back as edits. */
+const fromOutside = Annotation.define<boolean>();
+const showField = StateEffect.define<readonly Span[]>();
+
+const fieldMark = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update(marks, transaction) {
+    let next = marks.map(transaction.changes);
+    for (const effect of transaction.effects) {
+      if (!effect.is(showField)) continue;
+      const length = transaction.newDoc.length;
+      const ranges = effect.value
+        .filter(({ start, end }) => start < end && end <= length)
+        .map(({ start, end }) => Decoration.mark({ class: 'cm-field' }).range(start, end));
+      next = Decoration.set(ranges, true);
+    }
+    return next;
+  },
+  provide: (field) => EditorView.decorations.from(field),
+});
+
+const look = EditorView.theme({
+  '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },
+  '.cm-scroller': { fontFamily: 'var(--mono)', lineHeight: '1.55' },
+  '.cm-gutters': { backgroundColor: 'var(--sheet)', color: 'var(--ink-soft)', border: '0' },
+  '.cm-content': { caretColor: 'var(--ink)' },
+  '.cm-cursor': { borderLeftColor: 'var(--ink)' },
+  '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
+    backgroundColor: 'var(--accent-wash) !important',
+  },
+  '.cm-field': { backgroundColor: 'var(--accent-wash)', boxShadow: 'inset 0 -2px 0 var(--accent)' },
+  '.cm-tooltip': {
+    backgroundColor: 'var(--sheet)',
+    border: '1px solid var(--line-strong)',
+    color: 'var(--ink)',
+  },
+  '.cm-panels': { backgroundColor: 'var(--well)', color: 'var(--ink)' },
+});
+
+const colours = HighlightStyle.define([
+  { tag: tags.tagName, color: 'var(--accent)' },
+  { tag: tags.attributeName, color: 'var(--ink)' },
+  { tag: tags.attributeValue, color: 'var(--differs)' },
+  { tag: tags.comment, color: 'var(--ink-soft)', fontStyle: 'italic' },
+  { tag: tags.angleBracket, color: 'var(--ink-soft)' },
+]);
+
+/** The markup of the form as text; `onCaret` tells where the caret went, in UTF-16 code units. */
+export function MarkupEditor({
+  markup,
+  notes,
+  shown,
+  onEdit,
+  onCaret,
+  onUndo,
+  onRedo,
+}: {
+  markup: string;
+  notes: readonly MarkupNote[];
+  shown: readonly Span[];
+  onEdit: (markup: string) => void;
+  onCaret: (offset: number) => void;
+  onUndo: () => void;
+  onRedo: () => void;
+}) {
+  const place = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  const handlers = useRef({ onEdit, onCaret, onUndo, onRedo });
+  handlers.current = { onEdit, onCaret, onUndo, onRedo };
+  const first = useRef(markup);
+
+  useEffect(() => {
+    if (!place.current) return;
+    const made = new EditorView({
+      parent: place.current,
+      state: EditorState.create({ doc: first.current, extensions: extensions(handlers) }),
+    });
+    view.current = made;
+    return () => {
+      view.current = null;
+      made.destroy();
+    };
+  }, []);
+
+  useEffect(() => {
+    const editor = view.current;
+    const change = editor ? smallestChange(editor.state.doc.toString(), markup) : null;
+    if (editor && change) editor.dispatch({ changes: change, annotations: fromOutside.of(true) });
+  }, [markup]);
+
+  useEffect(() => {
+    const editor = view.current;
+    if (editor) editor.dispatch(setDiagnostics(editor.state, diagnostics(notes, editor.state.doc.length)));
+  }, [notes]);
+
+  const shownAt = shown.map(({ start, end }) => `${start}-${end}`).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the spans matter, not the array that holds them
+  useEffect(() => {
+    const editor = view.current;
+    const [firstSpan] = shown;
+    if (!editor) return;
+    const scroll =
+      firstSpan && firstSpan.end <= editor.state.doc.length && !editor.hasFocus
+        ? [EditorView.scrollIntoView(firstSpan.start, { y: 'center' })]
+        : [];
+    editor.dispatch({ effects: [showField.of(shown), ...scroll] });
+  }, [shownAt]);
+
+  return <div ref={place} style={{ height: '100%', minHeight: 0, overflow: 'hidden' }} />;
+}
+
+type Handlers = React.RefObject<{
+  onEdit: (markup: string) => void;
+  onCaret: (offset: number) => void;
+  onUndo: () => void;
+  onRedo: () => void;
+}>;
+
+function extensions(handlers: Handlers) {
+  const run = (name: 'onUndo' | 'onRedo') => () => {
+    handlers.current[name]();
+    return true;
+  };
+  return [
+    lineNumbers(),
+    lintGutter(),
+    html(),
+    syntaxHighlighting(colours),
+    look,
+    fieldMark,
+    EditorView.lineWrapping,
+    EditorView.contentAttributes.of({ 'aria-label': 'Markup of the form' }),
+    // The form keeps one history for all edits, those made here included.
+    keymap.of([
+      { key: 'Mod-z', run: run('onUndo'), preventDefault: true },
+      { key: 'Mod-Shift-z', run: run('onRedo'), preventDefault: true },
+      { key: 'Mod-y', run: run('onRedo'), preventDefault: true },
+      { key: 'Mod-Enter', run: () => true },
+      indentWithTab,
+      ...searchKeymap,
+      ...defaultKeymap,
+    ]),
+    EditorView.updateListener.of((update) => {
+      const outside = update.transactions.some((transaction) => transaction.annotation(fromOutside));
+      if (update.docChanged && !outside) handlers.current.onEdit(update.state.doc.toString());
+      if (update.selectionSet && !outside) handlers.current.onCaret(update.state.selection.main.head);
+    }),
+  ];
+}
+
+/** The one replacement that turns `before` into `after`; null when they are the same. */
+export function smallestChange(
+  before: string,
+  after: string,
+): { from: number; to: number; insert: string } | null {
+  if (before === after) return null;
+  let start = 0;
+  const shorter = Math.min(before.length, after.length);
+  while (start < shorter && before[start] === after[start]) start++;
+  let end = 0;
+  while (end < shorter - start && before.at(-1 - end) === after.at(-1 - end)) end++;
+  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) };
+}
+
+function diagnostics(notes: readonly MarkupNote[], length: number): Diagnostic[] {
+  return notes
+    .filter(({ span }) => span.start <= length)
+    .map(({ kind, span, text }) => ({
+      from: span.start,
+      to: Math.min(Math.max(span.end, span.start + 1), length),
+      severity: kind === 'fault' || kind === 'not understood' ? 'warning' : 'info',
+      message: text,
+    }));
+}

@@ -1,0 +1,176 @@
+'use client';
+
+import { Alert, App, ConfigProvider, Spin } from 'antd';
+import { usePathname, useRouter } from 'next/navigation';
+import { type ReactNode, Suspense, useCallback, useEffect, useState } from 'react';
+import { openDatabase } from '@/store/database';
+import { newForm } from '@/store/forms';
+import { CloseUp } from '../survey/close-up';
+import { looksLikeHtml, openFile } from './files';
+import styles from './frame.module.css';
+import { Rail, views } from './rail';
+import { Shortcuts } from './shortcuts';
+import { type ThemeName, themeConfig } from './theme';
+import { TopBar } from './top-bar';
+import { FormProvider, useForm } from './use-form';
+import { RunProvider } from './use-run';
+import { nothingSelected, selectionQuery, useSelection } from './use-selection';
+import { SweepProvider, useSweep } from './use-sweep';
+
+/** Everything around a view. */
+export function Frame({ children, nonce }: { children: ReactNode; nonce: string }) {
+  const [theme, setTheme] = useTheme();
+  return (
+    <ConfigProvider theme={themeConfig(theme)} csp={{ nonce }} wave={{ disabled: true }}>
+      <App>
+        <Suspense fallback={<Waiting />}>
+          <FormProvider waiting={<Waiting />}>
+            <RunProvider>
+              <SweepProvider>
+                <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                  {children}
+                </Shell>
+              </SweepProvider>
+            </RunProvider>
+          </FormProvider>
+        </Suspense>
+      </App>
+    </ConfigProvider>
+  );
+}
+
+function Waiting() {
+  return (
+    <div className={styles.waiting}>
+      <Spin />
+    </div>
+  );
+}
+
+const themeKey = 'ukko-theme';
+
+/** The person's choice, or else the system's. */
+function useTheme(): [ThemeName, (name: ThemeName) => void] {
+  const [theme, setTheme] = useState<ThemeName>('light');
+  useEffect(() => {
+    const system = window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+    const kept = window.localStorage.getItem(themeKey);
+    setTheme(kept === 'dark' || kept === 'light' ? kept : system);
+  }, []);
+  useEffect(() => {
+    document.documentElement.dataset.theme = theme;
+  }, [theme]);
+  const choose = useCallback((name: ThemeName) => {
+    window.localStorage.setItem(themeKey, name);
+    setTheme(name);
+  }, []);
+  return [theme, choose];
+}
+
+function Shell({ children, theme, onTheme }: { children: ReactNode; theme: ThemeName; onTheme: () => void }) {
+  const [selection, select] = useSelection();
+  const { fault } = useSweep();
+  const [shortcuts, setShortcuts] = useState(false);
+  const open = useOpenFile();
+  useShortcuts(() => setShortcuts(true));
+  usePasteAndDrop(open);
+  return (
+    <div className={styles.frame}>
+      <Rail theme={theme} onTheme={onTheme} onShortcuts={() => setShortcuts(true)} />
+      <TopBar onFile={open} />
+      <main className={styles.main}>
+        <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+          {fault && <Alert type="error" title={fault} showIcon style={{ margin: '10px 16px 0' }} />}
+          <div style={{ flex: 1, minHeight: 0 }}>{children}</div>
+        </div>
+        {selection.closeUp && <CloseUp onClose={() => select({ closeUp: false })} />}
+      </main>
+      <Shortcuts open={shortcuts} onClose={() => setShortcuts(false)} />
+    </div>
+  );
+}
+
+function useOpenFile(): (file: File) => void {
+  const { message } = App.useApp();
+  const router = useRouter();
+  return useCallback(
+    (file) => {
+      void openFile(file).then((opened) => {
+        if (opened.status === 'fault') {
+          message.error(opened.text, 8);
+          return;
+        }
+        const run = opened.status === 'run' ? opened.run : null;
+        const query = selectionQuery({ ...nothingSelected, form: opened.form, run });
+        router.push(`${run ? '/survey' : '/form'}${query}`);
+      });
+    },
+    [message, router],
+  );
+}
+
+function isEditable(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable ||
+      target.matches('input, textarea, select, [role="combobox"], [role="textbox"]'))
+  );
+}
+
+function useShortcuts(onShortcuts: () => void): void {
+  const { undo, redo } = useForm();
+  const { sweep, cancel, running } = useSweep();
+  const [selection, select] = useSelection();
+  const router = useRouter();
+  const path = usePathname();
+  useEffect(() => {
+    const hear = (event: KeyboardEvent) => {
+      const command = event.ctrlKey || event.metaKey;
+      const editing = isEditable(event.target);
+      const view = event.altKey ? views[Number(event.key) - 1] : undefined;
+      if (view && view.path !== path) router.push(`${view.path}${selectionQuery(selection)}`);
+      else if (command && event.key === 'Enter') sweep();
+      else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
+      else if (event.key === 'Escape' && running) cancel();
+      else if (event.key === 'Escape' && selection.closeUp) select({ closeUp: false });
+      else if (event.key === '?' && !editing) onShortcuts();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', hear);
+    return () => window.removeEventListener('keydown', hear);
+  }, [undo, redo, sweep, cancel, running, selection, select, router, path, onShortcuts]);
+}
+
+function usePasteAndDrop(open: (file: File) => void): void {
+  const { message } = App.useApp();
+  const [, select] = useSelection();
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      if (isEditable(event.target) || !looksLikeHtml(text)) return;
+      event.preventDefault();
+      void newForm(openDatabase(), text, 'Pasted form').then((form) => {
+        select({ form, run: null, field: null, stroke: null });
+        message.success('Imported as a new form.');
+      });
+    };
+    const over = (event: DragEvent) => {
+      if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
+    };
+    const drop = (event: DragEvent) => {
+      const [file] = event.dataTransfer?.files ?? [];
+      if (!file) return;
+      event.preventDefault();
+      open(file);
+    };
+    window.addEventListener('paste', paste);
+    window.addEventListener('dragover', over);
+    window.addEventListener('drop', drop);
+    return () => {
+      window.removeEventListener('paste', paste);
+      window.removeEventListener('dragover', over);
+      window.removeEventListener('drop', drop);
+    };
+  }, [open, message, select]);
+}

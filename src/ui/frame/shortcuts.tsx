@@ -1,0 +1,37 @@
+import { Modal } from 'antd';
+import styles from './frame.module.css';
+
+const shortcuts: readonly (readonly [string, string])[] = [
+  ['Ctrl+Enter', 'Sweep the line-up'],
+  ['Alt+1 … Alt+3', 'Form, Survey, Typing'],
+  ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo any edit of the form'],
+  ['Ctrl+V', 'Outside of a text box: import the HTML on the clipboard as a new form'],
+  ['Arrow keys', 'In the survey and the ladder: move the selection'],
+  ['Enter', 'In the survey: open the close-up'],
+  ['Escape', 'Close the close-up, cancel the sweep'],
+  ['?', 'This sheet'],
+];
+
+export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Modal open={open} onCancel={onClose} footer={null} title="Shortcuts">
+      <dl className={styles.shortcuts}>
+        {shortcuts.map(([keys, does]) => (
+          <Pair key={keys} keys={keys} does={does} />
+        ))}
+      </dl>
+      <p className="soft" style={{ marginTop: 12 }}>
+        Drop a run file or an HTML file anywhere to open it.
+      </p>
+    </Modal>
+  );
+}
+
+function Pair({ keys, does }: { keys: string; does: string }) {
+  return (
+    <>
+      <dt>{keys}</dt>
+      <dd>{does}</dd>
+    </>
+  );
+}

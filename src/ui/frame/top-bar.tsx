@@ -1,0 +1,205 @@
+'use client';
+
+import { App, Button, Dropdown, type MenuProps, Select } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useRef } from 'react';
+import { provenanceMarks } from '@/core/observation/provenance';
+import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
+import type { Target } from '@/core/target/target';
+import { openDatabase } from '@/store/database';
+import { newForm, restoreDemo } from '@/store/forms';
+import { deleteEverything, deleteRun } from '@/store/runs';
+import type { TargetProgress } from '@/store/sweep-into-run';
+import { exportRun } from './files';
+import styles from './frame.module.css';
+import { ProvenanceMark } from './provenance-mark';
+import { useForm } from './use-form';
+import { useRun } from './use-run';
+import { useSelection } from './use-selection';
+import { useSweep } from './use-sweep';
+
+export function TopBar({ onFile }: { onFile: (file: File) => void }) {
+  const { running, progress, sweep, cancel } = useSweep();
+  return (
+    <header className={styles.top}>
+      <FormChoice />
+      <LineUp />
+      {running ? (
+        <Button onClick={cancel}>Cancel</Button>
+      ) : (
+        <Button type="primary" onClick={sweep}>
+          Sweep
+        </Button>
+      )}
+      <RunChoice />
+      <More onFile={onFile} />
+      <div className={styles.key}>
+        {provenanceMarks.map((mark) => (
+          <span key={mark}>
+            <ProvenanceMark mark={mark} /> {mark}
+          </span>
+        ))}
+      </div>
+      {progress.some((one) => running || one.state === 'failed') && <Progress progress={progress} />}
+    </header>
+  );
+}
+
+function FormChoice() {
+  const { form } = useForm();
+  const [, select] = useSelection();
+  const forms = useLiveQuery(() => openDatabase().forms.orderBy('changedAt').reverse().toArray(), []);
+  return (
+    <Select
+      aria-label="Form"
+      value={form.id}
+      style={{ width: 190 }}
+      options={(forms ?? [form]).map(({ id, name }) => ({ value: id, label: name }))}
+      onChange={(id) => select({ form: id, run: null, field: null, stroke: null })}
+    />
+  );
+}
+
+/** The mark that a target's answers will carry. */
+export function markOf(target: Target | null): 'measured' | 'captured' | 'modelled' {
+  switch (target?.ask) {
+    case 'engine':
+      return 'measured';
+    case 'probe':
+      return 'captured';
+    default:
+      return 'modelled';
+  }
+}
+
+function LineUp() {
+  return (
+    <ul className={styles.lineup} aria-label="Line-up">
+      {defaultLineUp.targets.map((id) => {
+        const target = findTarget(id);
+        return (
+          <li key={id} className={styles.target} title={target?.note}>
+            <ProvenanceMark mark={markOf(target)} />
+            {targetName(id)}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function RunChoice() {
+  const { runs, run } = useRun();
+  const [, select] = useSelection();
+  if (!run) return null;
+  return (
+    <Select
+      aria-label="Sweep shown"
+      value={run.id}
+      style={{ width: 176 }}
+      options={runs.map(({ id, startedAt, finishedAt }) => ({
+        value: id,
+        label: `${sweepTime(startedAt)}${finishedAt ? '' : ', cut short'}`,
+      }))}
+      onChange={(id) => select({ run: id })}
+    />
+  );
+}
+
+/** When a sweep began, in the person's own time: day, month in words, hour and minute. */
+export function sweepTime(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+  });
+}
+
+function More({ onFile }: { onFile: (file: File) => void }) {
+  const { message, modal } = App.useApp();
+  const { run } = useRun();
+  const { form } = useForm();
+  const [, select] = useSelection();
+  const chooser = useRef<HTMLInputElement>(null);
+
+  const actions: Readonly<Record<string, () => void | Promise<void>>> = {
+    export: async () => {
+      const name = run ? await exportRun(run.id) : null;
+      if (name) message.success(`Exported ${name}.`);
+    },
+    open: () => chooser.current?.click(),
+    new: async () =>
+      select({ form: await newForm(openDatabase(), '', 'New form'), run: null, field: null, stroke: null }),
+    demo: async () => {
+      await restoreDemo(openDatabase());
+      if (form.id === 'skerry-tide-log' || form.id === 'hurried-tide-log') window.location.reload();
+      else message.success('The demo forms are as they shipped.');
+    },
+    forget: async () => {
+      if (run) await deleteRun(openDatabase(), run.id);
+      select({ run: null });
+    },
+    everything: () => {
+      modal.confirm({
+        title: 'Delete everything that Ukko keeps in this browser?',
+        content: 'All forms, sweeps and pictures go. Files that you exported stay.',
+        okText: 'Delete everything',
+        okButtonProps: { danger: true },
+        onOk: async () => {
+          await deleteEverything(openDatabase());
+          window.location.assign('/form');
+        },
+      });
+    },
+  };
+  const items: MenuProps['items'] = [
+    { key: 'export', label: 'Export run', disabled: !run },
+    { key: 'open', label: 'Open file…' },
+    { key: 'new', label: 'New form' },
+    { key: 'demo', label: 'Restore the demo forms' },
+    { type: 'divider' },
+    { key: 'forget', label: 'Delete this sweep', disabled: !run },
+    { key: 'everything', label: 'Delete everything…', danger: true },
+  ];
+  return (
+    <>
+      <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => void actions[key]?.() }}>
+        <Button aria-label="More">Files</Button>
+      </Dropdown>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        accept=".json,.html,.htm"
+        aria-label="File to open"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) onFile(file);
+          event.target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+function Progress({ progress }: { progress: readonly TargetProgress[] }) {
+  return (
+    <div className={styles.progress} role="status" aria-label="Progress of the sweep">
+      {progress.map(({ target, done, total, field, state, reason }) => (
+        <div key={target}>
+          <span>{targetName(target)}</span>
+          <progress value={done} max={total || 1} aria-label={`${targetName(target)}: ${done} of ${total}`} />
+          <span>
+            {state === 'failed'
+              ? reason
+              : state === 'asking'
+                ? `${done} of ${total} · ${field ?? 'starting'}`
+                : state}
+          </span>
+        </div>
+      ))}
+    </div>
+  );
+}

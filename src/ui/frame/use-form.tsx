@@ -1,0 +1,145 @@
+'use client';
+
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
+import type { FormReading } from '@/core/form/field';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import { readForm } from '@/core/form/read-form';
+import { openDatabase } from '@/store/database';
+import { ensureForms, saveForm } from '@/store/forms';
+import { useSelection } from './use-selection';
+
+/** Edits that come within this time and are of one sort undo as one, ms. */
+const coalesce = 900;
+const saveAfter = 250;
+
+interface Past {
+  readonly past: readonly FormDocument[];
+  readonly future: readonly FormDocument[];
+  readonly lastEdit: { readonly sort: string; readonly at: number } | null;
+}
+
+export interface FormWorkspace {
+  readonly form: FormDocument;
+  readonly reading: FormReading;
+  /** Changes the form; edits of one `sort` in quick succession undo together. */
+  edit(change: Partial<Omit<FormDocument, 'id'>>, sort: string): void;
+  undo(): void;
+  redo(): void;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+}
+
+const FormContext = createContext<FormWorkspace | null>(null);
+const noPast: Past = { past: [], future: [], lastEdit: null };
+
+/** Holds the form that the address names, saves every edit, and remembers how to undo it. */
+export function FormProvider({ children, waiting }: { children: ReactNode; waiting: ReactNode }) {
+  const [selection, select] = useSelection();
+  const [form, setForm] = useState<FormDocument | null>(null);
+  const [past, setPast] = useState<Past>(noPast);
+  const current = useRef<FormDocument | null>(null);
+  const unsaved = useRef<ReturnType<typeof setTimeout> | null>(null);
+
+  const flush = useCallback(() => {
+    if (unsaved.current === null || current.current === null) return;
+    clearTimeout(unsaved.current);
+    unsaved.current = null;
+    void saveForm(openDatabase(), current.current);
+  }, []);
+
+  const show = useCallback(
+    (next: FormDocument) => {
+      current.current = next;
+      setForm(next);
+      if (unsaved.current !== null) clearTimeout(unsaved.current);
+      unsaved.current = setTimeout(flush, saveAfter);
+    },
+    [flush],
+  );
+
+  const wanted = selection.form;
+  useEffect(() => {
+    let left = false;
+    flush();
+    void openForm(wanted).then((found) => {
+      if (left || found === null) return;
+      current.current = found;
+      setForm(found);
+      setPast(noPast);
+      if (found.id !== wanted) select({ form: found.id, run: null });
+    });
+    return () => {
+      left = true;
+    };
+  }, [wanted, select, flush]);
+
+  useEffect(() => {
+    window.addEventListener('pagehide', flush);
+    return () => window.removeEventListener('pagehide', flush);
+  }, [flush]);
+
+  const reading = useMemo(() => (form ? readForm(form.markup) : null), [form]);
+  const workspace = useMemo((): FormWorkspace | null => {
+    if (!form || !reading) return null;
+    return {
+      form,
+      reading,
+      canUndo: past.past.length > 0,
+      canRedo: past.future.length > 0,
+      edit(change, sort) {
+        const before = current.current ?? form;
+        const at = Date.now();
+        setPast((old) => {
+          const joins = old.lastEdit?.sort === sort && at - old.lastEdit.at < coalesce;
+          return {
+            past: joins ? old.past : [...old.past, before].slice(-200),
+            future: [],
+            lastEdit: { sort, at },
+          };
+        });
+        show({ ...before, ...change });
+      },
+      undo() {
+        const previous = past.past.at(-1);
+        if (!previous) return;
+        setPast({ past: past.past.slice(0, -1), future: [form, ...past.future], lastEdit: null });
+        show(previous);
+      },
+      redo() {
+        const [next, ...future] = past.future;
+        if (!next) return;
+        setPast({ past: [...past.past, form], future, lastEdit: null });
+        show(next);
+      },
+    };
+  }, [form, reading, past, show]);
+
+  if (!workspace) return waiting;
+  return <FormContext value={workspace}>{children}</FormContext>;
+}
+
+/** The form asked for, or, when it is not here, the one changed last. */
+async function openForm(id: FormId | null): Promise<FormDocument | null> {
+  const database = openDatabase();
+  await ensureForms(database);
+  const found = id ? await database.forms.get(id) : undefined;
+  const stored = found ?? (await database.forms.orderBy('changedAt').last());
+  if (!stored) return null;
+  const { changedAt: _, ...form } = stored;
+  return form;
+}
+
+export function useForm(): FormWorkspace {
+  const workspace = useContext(FormContext);
+  if (!workspace) throw new Error('useForm needs a FormProvider around it.');
+  return workspace;
+}

@@ -1,0 +1,84 @@
+'use client';
+
+import { useSearchParams } from 'next/navigation';
+import { useCallback, useMemo } from 'react';
+import type { FieldId } from '@/core/form/field';
+import type { FormId } from '@/core/form/form-document';
+import { type ControlState, controlStates } from '@/core/observation/observation';
+import type { RunId } from '@/core/observation/run';
+import type { TargetId } from '@/core/target/target';
+
+export const lenses = ['look', 'message'] as const;
+export type Lens = (typeof lenses)[number];
+
+/** What is selected: one selection for all views, kept in the address, so that a link opens what was seen. */
+export interface Selection {
+  readonly form: FormId | null;
+  /** Null: the latest run of the form. */
+  readonly run: RunId | null;
+  readonly field: FieldId | null;
+  readonly target: TargetId | null;
+  readonly lens: Lens;
+  readonly state: ControlState;
+  /** Index of a stroke in the Typing view. */
+  readonly stroke: number | null;
+  readonly onlyDifferences: boolean;
+  readonly closeUp: boolean;
+}
+
+/** Names in the address. */
+const names: Readonly<Record<keyof Selection, string>> = {
+  form: 'form',
+  run: 'run',
+  field: 'field',
+  target: 'target',
+  lens: 'lens',
+  state: 'state',
+  stroke: 'stroke',
+  onlyDifferences: 'differences',
+  closeUp: 'closeup',
+};
+
+export function readSelection(parameters: URLSearchParams): Selection {
+  const text = (name: keyof Selection) => parameters.get(names[name]) || null;
+  const stroke = Number.parseInt(text('stroke') ?? '', 10);
+  return {
+    form: text('form') as FormId | null,
+    run: text('run') as RunId | null,
+    field: text('field') as FieldId | null,
+    target: text('target') as TargetId | null,
+    lens: lenses.find((lens) => lens === text('lens')) ?? 'look',
+    state: controlStates.find((state) => state === text('state')) ?? 'closed',
+    stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
+    onlyDifferences: text('onlyDifferences') !== null,
+    closeUp: text('closeUp') !== null,
+  };
+}
+
+/** The selection of an address without a query. */
+export const nothingSelected: Selection = readSelection(new URLSearchParams());
+
+/** The query of a selection; what stands at its default is left out. */
+export function selectionQuery(selection: Selection): string {
+  const parameters = new URLSearchParams();
+  for (const key of Object.keys(names) as (keyof Selection)[]) {
+    const value = selection[key];
+    if (value !== null && value !== nothingSelected[key])
+      parameters.set(names[key], value === true ? 'on' : String(value));
+  }
+  const query = parameters.toString();
+  return query ? `?${query}` : '';
+}
+
+/** The selection, and a way to change parts of it without asking the server for anything. */
+export function useSelection(): [Selection, (change: Partial<Selection>) => void] {
+  const parameters = useSearchParams();
+  const selection = useMemo(() => readSelection(new URLSearchParams(parameters.toString())), [parameters]);
+  const select = useCallback((change: Partial<Selection>) => {
+    // Read afresh: two changes may come within one render.
+    const current = readSelection(new URLSearchParams(window.location.search));
+    const query = selectionQuery({ ...current, ...change });
+    window.history.replaceState(null, '', `${window.location.pathname}${query}`);
+  }, []);
+  return [selection, select];
+}

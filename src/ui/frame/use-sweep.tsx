@@ -1,0 +1,122 @@
+'use client';
+
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
+import type { FieldId } from '@/core/form/field';
+import { typingTasks } from '@/core/form/form-document';
+import { askingOf, type TypingTasks } from '@/core/observation/asking';
+import { type Question, questions } from '@/core/observation/observation';
+import { askingFault } from '@/core/observation/sweep-request';
+import { defaultLineUp, findTarget } from '@/core/target/line-up';
+import type { Target, TargetId } from '@/core/target/target';
+import { capture } from '@/probe/capture';
+import { askServer } from '@/store/ask-server';
+import { openDatabase } from '@/store/database';
+import { beginRun } from '@/store/runs';
+import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
+import { useForm } from './use-form';
+import { useRun } from './use-run';
+import { useSelection } from './use-selection';
+
+export interface SweepWorkspace {
+  readonly running: boolean;
+  /** Of the sweep that runs, or of the last one. */
+  readonly progress: readonly TargetProgress[];
+  /** Why the last sweep could not start or broke; null when all is well. */
+  readonly fault: string | null;
+  /** Asks everything of every target, into a new run. */
+  sweep(): void;
+  /** Asks one question about one field of some targets, into the run that is shown. */
+  ask(question: Question, field: FieldId, targets: readonly TargetId[], scripts: TypingTasks): void;
+  cancel(): void;
+}
+
+interface Task {
+  readonly questions: readonly Question[];
+  readonly fields: readonly FieldId[] | null;
+  readonly targets: readonly TargetId[];
+  readonly scripts: TypingTasks;
+  readonly newRun: boolean;
+}
+
+const SweepContext = createContext<SweepWorkspace | null>(null);
+
+export function SweepProvider({ children }: { children: ReactNode }) {
+  const { form } = useForm();
+  const { run } = useRun();
+  const [, select] = useSelection();
+  const [progress, setProgress] = useState<readonly TargetProgress[]>([]);
+  const [running, setRunning] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+  const abort = useRef<AbortController | null>(null);
+
+  useEffect(() => () => abort.current?.abort(), []);
+
+  const start = useCallback(
+    async (task: Task) => {
+      if (abort.current) return;
+      const asking = askingOf(form.markup, task.questions, task.scripts, task.fields);
+      const why = askingFault(asking);
+      setFault(why);
+      if (why) return;
+      const controller = new AbortController();
+      abort.current = controller;
+      setRunning(true);
+      setProgress([]);
+      try {
+        const database = openDatabase();
+        const into = task.newRun || !run ? await beginRun(database, form, defaultLineUp) : run;
+        if (into.id !== run?.id) select({ run: into.id });
+        const targets = task.targets.map(findTarget).filter((target): target is Target => target !== null);
+        const observers = { engines: askServer, probe: captureTarget };
+        await sweepIntoRun(database, into.id, targets, asking, observers, setProgress, controller.signal);
+      } catch (error) {
+        setFault(
+          `The sweep broke: ${error instanceof Error ? error.message : String(error)}. The answers so far are kept.`,
+        );
+      } finally {
+        abort.current = null;
+        setRunning(false);
+      }
+    },
+    [form, run, select],
+  );
+
+  const workspace = useMemo(
+    (): SweepWorkspace => ({
+      running,
+      progress,
+      fault,
+      sweep: () =>
+        void start({
+          questions,
+          fields: null,
+          targets: defaultLineUp.targets,
+          scripts: typingTasks(form),
+          newRun: true,
+        }),
+      ask: (question, field, targets, scripts) =>
+        void start({ questions: [question], fields: [field], targets, scripts, newRun: false }),
+      cancel: () => abort.current?.abort(),
+    }),
+    [running, progress, fault, start, form],
+  );
+  return <SweepContext value={workspace}>{children}</SweepContext>;
+}
+
+const captureTarget: Parameters<typeof sweepIntoRun>[4]['probe'] = (target, asking, emit, signal) =>
+  capture(target.id, asking, emit, signal);
+
+export function useSweep(): SweepWorkspace {
+  const workspace = useContext(SweepContext);
+  if (!workspace) throw new Error('useSweep needs a SweepProvider around it.');
+  return workspace;
+}

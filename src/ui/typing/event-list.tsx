@@ -1,0 +1,78 @@
+import { isNamedKey, type Stroke } from '@/core/script/stroke';
+import { VisibleText } from '../frame/visible-text';
+import { Keycap, type LadderColumn } from './ladder';
+import styles from './typing.module.css';
+
+/** The events of one stroke on one target, each with what its listeners saw. */
+export function EventList({
+  stroke,
+  index,
+  column,
+}: {
+  stroke: Stroke;
+  index: number;
+  column: LadderColumn;
+}) {
+  const step = column.facts?.steps[index];
+  const disagreements = column.disagreements[index] ?? [];
+  return (
+    <section className={styles.events} aria-label="Events of the stroke">
+      <h2>
+        <Keycap stroke={stroke} /> on {column.name}, {column.mark}
+        {step?.refused && (
+          <span className={styles.disagreement}>
+            {' '}
+            refused by {step.refused === 'guard' ? 'a guard' : 'the target itself'}
+          </span>
+        )}
+      </h2>
+      {disagreements.map(({ text }) => (
+        <p key={text} className={styles.disagreement}>
+          {text}
+        </p>
+      ))}
+      {!step || step.events.length === 0 ? (
+        <p className="soft">
+          {step ? 'No event was raised: the field had lost the focus.' : 'Not asked yet.'}
+        </p>
+      ) : (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">event</th>
+              <th scope="col">key</th>
+              <th scope="col">inputType</th>
+              <th scope="col">data</th>
+              <th scope="col">value then</th>
+              <th scope="col">note</th>
+            </tr>
+          </thead>
+          <tbody>
+            {step.events.map((event, at) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
+              <tr key={at}>
+                <td className="mono">{event.type}</td>
+                <td className="mono">{event.key ?? ''}</td>
+                <td className="mono">{event.inputType ?? ''}</td>
+                <td>{event.data === null ? '' : <VisibleText text={event.data} />}</td>
+                <td>
+                  <VisibleText text={event.value} />
+                </td>
+                <td className="soft">
+                  {[event.prevented && 'prevented', !event.trusted && 'made by a script']
+                    .filter(Boolean)
+                    .join(', ')}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {column.facts?.followed && !isNamedKey(stroke.key) && (
+        <p className={styles.value}>
+          This kind of field does not tell a script its text and caret; they are followed from its events.
+        </p>
+      )}
+    </section>
+  );
+}

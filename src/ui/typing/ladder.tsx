@@ -1,0 +1,180 @@
+'use client';
+
+import { Button } from 'antd';
+import type { KeyboardEvent } from 'react';
+import type { Disagreement } from '@/core/compare/typing-disagreements';
+import type { TypingFacts, TypingStep } from '@/core/observation/observation';
+import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
+import { isNamedKey, type Script, type Stroke } from '@/core/script/stroke';
+import type { TargetId } from '@/core/target/target';
+import { ProvenanceMark } from '../frame/provenance-mark';
+import { visible } from '../frame/visible-text';
+import { EventTick } from './event-tick';
+import styles from './typing.module.css';
+
+/** One column: what a target makes of the script, by one way of knowing it. */
+export interface LadderColumn {
+  readonly key: string;
+  readonly target: TargetId;
+  readonly name: string;
+  readonly mark: Mark;
+  /** Null: not asked yet for this very script; `note` says so. */
+  readonly facts: TypingFacts | null;
+  readonly note: string | null;
+  /** By stroke; against the model. */
+  readonly disagreements: readonly (readonly Disagreement[])[];
+  /** Asks the target; null for what is computed at once. */
+  readonly onAsk: (() => void) | null;
+}
+
+/** Strokes down, targets across: the text after each stroke with its caret, and the events as ticks. */
+export function Ladder({
+  script,
+  columns,
+  stroke,
+  column,
+  asking,
+  onSelect,
+}: {
+  script: Script;
+  columns: readonly LadderColumn[];
+  stroke: number | null;
+  column: string | null;
+  asking: boolean;
+  onSelect: (stroke: number, column: LadderColumn) => void;
+}) {
+  const move = (event: KeyboardEvent) => {
+    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    const row = Math.min(script.length - 1, Math.max(0, (stroke ?? -1) + (step[0] ?? 0)));
+    const from = Math.max(
+      0,
+      columns.findIndex((one) => one.key === column),
+    );
+    const to = columns[Math.min(columns.length - 1, Math.max(0, from + (step[1] ?? 0)))];
+    if (!to) return;
+    onSelect(row, to);
+    const table = event.currentTarget;
+    requestAnimationFrame(() => table.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
+  };
+  return (
+    <table className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={move}>
+      <thead>
+        <tr>
+          <th scope="col">Stroke</th>
+          {columns.map((one) => (
+            <th key={one.key} scope="col">
+              <span className={styles.column}>
+                <ProvenanceMark mark={one.mark} /> {one.name} <span>{one.mark}</span>
+                {one.onAsk && (
+                  <Button size="small" disabled={asking} onClick={one.onAsk}>
+                    {one.facts ? 'Ask again' : 'Ask'}
+                  </Button>
+                )}
+              </span>
+              {one.note && <span className={styles.value}>{one.note}</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {script.map((one, index) => (
+          <tr
+            // biome-ignore lint/suspicious/noArrayIndexKey: strokes have no other name than their place
+            key={index}
+            aria-selected={index === stroke}
+            className={stroke !== null && index > stroke ? styles.later : undefined}
+          >
+            <th scope="row">
+              <Keycap stroke={one} />
+            </th>
+            {columns.map((at) => (
+              <td key={at.key}>
+                <Cell
+                  stroke={one}
+                  step={at.facts?.steps[index]}
+                  disagreements={at.disagreements[index] ?? []}
+                  selected={index === stroke && at.key === column}
+                  first={stroke === null && index === 0 && at === columns[0]}
+                  onSelect={() => onSelect(index, at)}
+                />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export function Keycap({ stroke }: { stroke: Stroke }) {
+  return <kbd className={styles.cap}>{stroke.key === ' ' ? 'Space' : stroke.key}</kbd>;
+}
+
+function Cell({
+  stroke,
+  step,
+  disagreements,
+  selected,
+  first,
+  onSelect,
+}: {
+  stroke: Stroke;
+  step: TypingStep | undefined;
+  disagreements: readonly Disagreement[];
+  selected: boolean;
+  first: boolean;
+  onSelect: () => void;
+}) {
+  if (!step) return null;
+  const names = step.events.map((event) => event.type).join(', ') || 'no events';
+  return (
+    <button
+      type="button"
+      className={styles.cell}
+      aria-pressed={selected}
+      tabIndex={selected || first ? 0 : -1}
+      onClick={onSelect}
+    >
+      {disagreements.length > 0 && <span className={styles.mark} />}
+      <TextWithCaret step={step} stroke={stroke} />
+      {step.value !== step.text && (
+        <span className={styles.value}>
+          value {step.value === '' ? 'empty' : <span className="mono">{step.value}</span>}
+        </span>
+      )}
+      <span className={styles.ticks} role="img" aria-label={names}>
+        {step.events.map((event, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
+          <EventTick key={index} event={event} />
+        ))}
+      </span>
+      {disagreements.length > 0 && (
+        <span className={styles.disagreement} title={disagreements.map((one) => one.text).join(' ')}>
+          not as modelled: {disagreements.map((one) => one.what).join(', ')}
+        </span>
+      )}
+    </button>
+  );
+}
+
+/** The text after the stroke; a refused one stands struck out where the caret is. */
+function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
+  const { text, caret, refused } = step;
+  return (
+    <span className={styles.text}>
+      {visible(text.slice(0, caret.start))}
+      <span className={styles.caret} />
+      {refused && !isNamedKey(stroke.key) && (
+        <del
+          className={styles.refused}
+          title={refused === 'guard' ? 'refused by a guard' : 'refused by the target'}
+        >
+          {stroke.key}
+        </del>
+      )}
+      {visible(text.slice(caret.start))}
+    </span>
+  );
+}

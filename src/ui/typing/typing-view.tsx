@@ -1,0 +1,250 @@
+'use client';
+
+import { Button, Input, Select } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
+import { type Field, isTypedText } from '@/core/form/field';
+import type { TypingPlan } from '@/core/form/form-document';
+import { validTrial } from '@/core/form/trial-value';
+import { typeScript } from '@/core/model/type-script';
+import type { TypingTask } from '@/core/observation/asking';
+import type { TypingFacts } from '@/core/observation/observation';
+import { formatScript, readScript } from '@/core/script/script-text';
+import { graphemes } from '@/core/script/stroke';
+import { habitsOf } from '@/core/target/habits';
+import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
+import type { TargetId } from '@/core/target/target';
+import frame from '../frame/frame.module.css';
+import { markOf } from '../frame/top-bar';
+import { useForm } from '../frame/use-form';
+import { typingOf, useRun } from '../frame/use-run';
+import { useSelection } from '../frame/use-selection';
+import { useSweep } from '../frame/use-sweep';
+import { EventList } from './event-list';
+import { TickLegend } from './event-tick';
+import { GuardPanel } from './guard-panel';
+import { Ladder, type LadderColumn } from './ladder';
+import styles from './typing.module.css';
+
+/** What can be typed, which strokes are refused, and which events say so? */
+export function TypingView() {
+  const { form, reading } = useForm();
+  const [selection] = useSelection();
+  const typed = reading.fields.filter((field) => isTypedText(field.kind));
+  const planned = typed.find((field) => form.typing[field.id]);
+  const field = typed.find((one) => one.id === selection.field) ?? planned ?? typed[0];
+  if (!field)
+    return (
+      <div className={frame.empty}>
+        <h1>No field to type into</h1>
+        <p className="soft">Text is typed into text-like inputs and text areas. Add one in the Form view.</p>
+      </div>
+    );
+  return <Typing key={field.id} field={field} typed={typed} />;
+}
+
+function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
+  const { form, edit } = useForm();
+  const { running } = useSweep();
+  const [selection, select] = useSelection();
+  const plan = form.typing[field.id] ?? firstPlan(field);
+  const reading = useMemo(() => readScript(plan.script), [plan.script]);
+  const task = useMemo(
+    (): TypingTask => ({ script: reading.status === 'read' ? reading.script : [], guards: plan.guards }),
+    [reading, plan.guards],
+  );
+  const columns = useColumns(field, task, plan);
+  const [columnKey, setColumnKey] = useState<string | null>(null);
+  const column =
+    columns.find((one) => one.key === columnKey) ?? columns.find((one) => one.facts) ?? columns[0];
+  const stroke = selection.stroke !== null && selection.stroke < task.script.length ? selection.stroke : null;
+  const selectedStroke = stroke === null ? undefined : task.script[stroke];
+  const change = (part: Partial<TypingPlan>, sort: string) =>
+    edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
+
+  return (
+    <div className={styles.view}>
+      <section className={styles.side} aria-label="Script and guards">
+        <h1>Typing</h1>
+        <Select
+          aria-label="Field"
+          value={field.id}
+          showSearch={{ optionFilterProp: 'label' }}
+          options={typed.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
+          onChange={(id) => select({ field: id, stroke: null })}
+        />
+        <h2>Script</h2>
+        <Input.TextArea
+          aria-label="Script"
+          className="mono"
+          autoSize={{ minRows: 5, maxRows: 14 }}
+          spellCheck={false}
+          value={plan.script}
+          status={reading.status === 'fault' ? 'error' : ''}
+          onChange={(event) => change({ script: event.target.value }, 'script')}
+        />
+        {reading.status === 'fault' && (
+          <p className={styles.fault} role="alert">
+            Line {reading.line}, column {reading.column}: {reading.text}
+          </p>
+        )}
+        <h2>Guards</h2>
+        <GuardPanel guards={plan.guards} onChange={(guards) => change({ guards }, 'guards')} />
+      </section>
+      <section className={styles.replay} aria-label="Replay">
+        <Steps count={task.script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
+        <div className={styles.scroll}>
+          {task.script.length === 0 ? (
+            <p className="soft" style={{ padding: 16 }}>
+              Write a script on the left, for example type "12.5" on its own line.
+            </p>
+          ) : (
+            <Ladder
+              script={task.script}
+              columns={columns}
+              stroke={stroke}
+              column={column?.key ?? null}
+              asking={running}
+              onSelect={(next, at) => {
+                setColumnKey(at.key);
+                select({ stroke: next, target: at.target });
+              }}
+            />
+          )}
+        </div>
+        {stroke !== null && selectedStroke && column && (
+          <EventList stroke={selectedStroke} index={stroke} column={column} />
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** A script for a field that has none yet: a value that the field accepts. */
+function firstPlan(field: Field): TypingPlan {
+  const trial = validTrial(field);
+  const text = trial.status === 'value' ? trial.value : 'abc';
+  return { script: formatScript(graphemes(text).map((key) => ({ kind: 'key', key }))), guards: [] };
+}
+
+/** The columns of the ladder: what was asked of a target beside what the model says of it. */
+function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderColumn[] {
+  const { observations } = useRun();
+  const { ask } = useSweep();
+  const { form, edit } = useForm();
+  return useMemo(() => {
+    const askFor = (target: TargetId) => () => {
+      // A script that was only proposed becomes the field's own, so that it is what is asked.
+      if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
+      ask('typing', field.id, [target], { [field.id]: task });
+    };
+    return defaultLineUp.targets.flatMap((id): LadderColumn[] => {
+      const target = findTarget(id);
+      const habits = habitsOf(id);
+      const model = habits ? typeScript(field, task.script, task.guards, habits) : null;
+      const modelled = model ? [modelColumn(id, model)] : [];
+      if (target?.ask === 'model') return modelled;
+      const observation = typingOf(observations, id, field.id);
+      const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
+      const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
+      const current = facts && sameTask(facts, task) ? facts : null;
+      const note =
+        asked && asked.outcome.status !== 'answered'
+          ? asked.outcome.reason
+          : facts && !current
+            ? 'asked for another script or guard'
+            : null;
+      return [
+        {
+          key: `${id} asked`,
+          target: id,
+          name: targetName(id),
+          mark: markOf(target),
+          facts: current,
+          note: note ?? (current ? null : 'not asked yet'),
+          disagreements: current && model ? typingDisagreements(model, current) : [],
+          onAsk: askFor(id),
+        },
+        ...modelled,
+      ];
+    });
+  }, [field, task, plan, observations, ask, form, edit]);
+}
+
+function modelColumn(target: TargetId, facts: TypingFacts): LadderColumn {
+  return {
+    key: `${target} modelled`,
+    target,
+    name: targetName(target),
+    mark: 'modelled',
+    facts,
+    note: null,
+    disagreements: [],
+    onAsk: null,
+  };
+}
+
+const playEvery = 450;
+
+function Steps({
+  count,
+  stroke,
+  onStroke,
+}: {
+  count: number;
+  stroke: number | null;
+  onStroke: (stroke: number | null) => void;
+}) {
+  const [playing, setPlaying] = useState(false);
+  useEffect(() => {
+    if (!playing) return;
+    const timer = setTimeout(() => {
+      const next = (stroke ?? -1) + 1;
+      if (next >= count) setPlaying(false);
+      else onStroke(next);
+    }, playEvery);
+    return () => clearTimeout(timer);
+  }, [playing, stroke, count, onStroke]);
+  return (
+    <div className={styles.steps}>
+      <Button
+        size="small"
+        disabled={count === 0}
+        onClick={() => {
+          if (!playing && stroke === count - 1) onStroke(null);
+          setPlaying(!playing);
+        }}
+      >
+        {playing ? 'Pause' : 'Play'}
+      </Button>
+      <Button
+        size="small"
+        disabled={stroke === null || stroke === 0}
+        onClick={() => onStroke((stroke ?? 1) - 1)}
+      >
+        Back
+      </Button>
+      <Button
+        size="small"
+        disabled={count === 0 || stroke === count - 1}
+        onClick={() => onStroke((stroke ?? -1) + 1)}
+      >
+        Step
+      </Button>
+      <input
+        type="range"
+        className={styles.scrub}
+        aria-label="Stroke"
+        min={0}
+        max={Math.max(0, count - 1)}
+        value={stroke ?? 0}
+        disabled={count === 0}
+        onChange={(event) => onStroke(Number(event.target.value))}
+      />
+      <span className="soft" style={{ fontVariantNumeric: 'tabular-nums', minWidth: 56 }}>
+        {stroke === null ? `${count} strokes` : `${stroke + 1} of ${count}`}
+      </span>
+      <TickLegend />
+    </div>
+  );
+}
