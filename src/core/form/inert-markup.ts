@@ -3,6 +3,7 @@ import {
   attributeOf,
   attributeSpan,
   type Element,
+  elementSpan,
   elementsOf,
   type ParsedMarkup,
   parseMarkup,
@@ -61,9 +62,8 @@ function* everyElement(document: ParsedMarkup['document']): Generator<{ element:
 }
 
 function wholeElement(element: Element): InertPart | null {
-  const place = element.sourceCodeLocation;
-  if (!place) return null;
-  const span = { start: place.startOffset, end: place.endOffset };
+  const span = elementSpan(element);
+  if (!span) return null;
   const entry = Object.hasOwn(removedElements, element.tagName)
     ? removedElements[element.tagName]
     : undefined;

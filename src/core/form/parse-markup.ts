@@ -71,3 +71,20 @@ export function attributeSpan(element: Element, name: string): { start: number; 
   const place: Token.Location | undefined = element.sourceCodeLocation?.attrs?.[name];
   return place ? { start: place.startOffset, end: place.endOffset } : null;
 }
+
+/**
+ * The place of an element with all that is in it, or null when the parser made it itself. An element that the end of
+ * the text closed has no end of its own; it reaches as far as its contents do.
+ */
+export function elementSpan(element: Element): { start: number; end: number } | null {
+  const place = element.sourceCodeLocation;
+  if (!place) return null;
+  let end = Math.max(place.endOffset, place.startTag?.endOffset ?? 0);
+  for (
+    let last = element.childNodes.at(-1);
+    last;
+    last = isElement(last) ? last.childNodes.at(-1) : undefined
+  )
+    end = Math.max(end, last.sourceCodeLocation?.endOffset ?? 0);
+  return { start: place.startOffset, end };
+}

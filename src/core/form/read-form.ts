@@ -20,6 +20,7 @@ import { linePositions } from './line-positions';
 import {
   attributeOf,
   type Element,
+  elementSpan,
   elementsOf,
   isElement,
   type Node,
@@ -64,7 +65,8 @@ function controlsIn(elements: readonly Placed[]): Found[] {
   for (const { element: node, ancestors } of elements) {
     const element = fieldElements.find((name) => name === node.tagName);
     const place = node.sourceCodeLocation;
-    if (!element || !place) continue;
+    const span = elementSpan(node);
+    if (!element || !place || !span) continue;
     const startTag = place.startTag ?? place;
     found.push({
       node,
@@ -74,7 +76,7 @@ function controlsIn(elements: readonly Placed[]): Found[] {
         element,
         attributes: attributesIn(node),
         startTag: { start: startTag.startOffset, end: startTag.endOffset },
-        span: { start: place.startOffset, end: place.endOffset },
+        span,
         text: element === 'textarea' || element === 'button' || element === 'output' ? textOf(node) : '',
         options: element === 'select' ? optionsIn(node) : [],
         disabledByFieldset: isInDisabledFieldset(node, ancestors),

@@ -159,10 +159,12 @@ function dateWords(ms: number): string {
 
 function timeWords(ms: number): string {
   const second = ms % 60_000 === 0 ? undefined : '2-digit';
-  return new Date(ms).toLocaleTimeString('en-US', {
+  const words = new Date(ms).toLocaleTimeString('en-US', {
     hour: 'numeric',
     minute: '2-digit',
     second,
     timeZone: utc,
   });
+  // Blink writes a narrow no-break space there; other runtimes of this code write a plain one.
+  return words.replace(/\s(?=[AP]M)/, '\u202f');
 }

@@ -21,7 +21,7 @@ export function LookContent({
 }) {
   if (!look) return <span className={styles.note}>not asked</span>;
   if (look.outcome.status !== 'answered') return <span className={styles.note}>{look.outcome.reason}</span>;
-  const { picture, parts, typeReflected, size } = look.outcome.facts;
+  const { picture, parts, typeReflected, size, value } = look.outcome.facts;
   const file = picture ? pictures.get(picture) : undefined;
   if (file)
     return (
@@ -36,7 +36,11 @@ export function LookContent({
     );
   if (parts)
     return (
-      <ControlSketch parts={parts} text={look.outcome.facts.value} label={`${label}: ${parts.join(', ')}`} />
+      <ControlSketch
+        parts={parts}
+        text={typeReflected === 'password' ? '•'.repeat(value.length) : value}
+        label={`${label}: ${parts.join(', ')}`}
+      />
     );
   return (
     <span className={styles.note}>

@@ -66,14 +66,16 @@ export function Ladder({
           {columns.map((one) => (
             <th key={one.key} scope="col">
               <span className={styles.column}>
-                <ProvenanceMark mark={one.mark} /> {one.name} <span>{one.mark}</span>
+                <ProvenanceMark mark={one.mark} /> {one.name}
+              </span>
+              <span className={styles.asked}>
+                {one.note ?? one.mark}
                 {one.onAsk && (
                   <Button size="small" disabled={asking} onClick={one.onAsk}>
                     {one.facts ? 'Ask again' : 'Ask'}
                   </Button>
                 )}
               </span>
-              {one.note && <span className={styles.value}>{one.note}</span>}
             </th>
           ))}
         </tr>

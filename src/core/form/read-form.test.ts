@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { hurriedTideLog } from '../demo/hurried-tide-log';
+import { skerryTideLog } from '../demo/skerry-tide-log';
+import { attribute } from './field';
+import { readForm } from './read-form';
+
+const field = (markup: string) => {
+  const [first] = readForm(markup).fields;
+  if (!first) throw new Error('no field');
+  return first;
+};
+
+describe('readForm', () => {
+  it('reads every field of the demo form, in order, with its label and kind', () => {
+    const { fields, notes } = readForm(skerryTideLog);
+    expect(fields.map((f) => `${f.label}: ${f.kind}`)).toEqual([
+      'Station code: text',
+      'Observer: text',
+      'E-mail: email',
+      'Phone: tel',
+      'Island page: url',
+      'Log PIN: password',
+      'Passphrase: password',
+      'Reading date: date',
+      'Reading moment: datetime-local',
+      'High water: time',
+      'Survey month: month',
+      'Survey week: week',
+      'Water level, metres: number',
+      'Gulls counted: number',
+      'Sea state: range',
+      'sea-shown: output',
+      'Water colour: color',
+      'Tide: radio',
+      'May be published: checkbox',
+      'Photos: file',
+      'Bird seen: text',
+      'Remarks: textarea',
+      'Gauge serial: text',
+      'Find an entry: search',
+      'entry: hidden',
+      'Tide coefficient: meter',
+      'Upload: progress',
+      'Tidal range: output',
+      'Save draft: submit',
+      'Send entry: submit',
+    ]);
+    expect(notes).toEqual([]);
+  });
+
+  it('makes one field of a radio button group, and of radios without a common name several', () => {
+    expect(readForm(skerryTideLog).fields.find((f) => f.name === 'tide')?.controls).toHaveLength(3);
+    expect(readForm(hurriedTideLog).fields.filter((f) => f.kind === 'radio')).toHaveLength(3);
+  });
+
+  it('keeps radio groups of two forms apart', () => {
+    const markup = '<form><input type=radio name=a></form><form><input type=radio name=a></form>';
+    expect(readForm(markup).fields.map((f) => f.id)).toEqual(['a', 'a~2']);
+  });
+
+  it('reads suggestions, and says none where the list does not exist', () => {
+    expect(field('<input list=b><datalist id=b><option value=x><option>y z</datalist>').suggestions).toEqual([
+      'x',
+      'y z',
+    ]);
+    expect(field('<input list=b>').suggestions).toBeNull();
+  });
+
+  it('knows what a disabled fieldset disables, its first legend excepted', () => {
+    const { fields } = readForm(
+      '<fieldset disabled><legend><input name=a></legend><legend><input name=b></legend><input name=c></fieldset><input name=d>',
+    );
+    expect(fields.map((f) => f.controls[0].disabledByFieldset)).toEqual([false, true, true, false]);
+  });
+
+  it('names what it does not run, load or understand, with line and column, and keeps it', () => {
+    const markup =
+      '<form>\n<script>alert(1)</script>\n<input type=datetime onclick="x()" flavour=sweet>\n<x-date></x-date><img src=a.png></form>';
+    const { notes, fields } = readForm(markup);
+    expect(notes.filter((n) => n.kind !== 'fault').map((n) => [n.line, n.kind, n.text])).toEqual([
+      [2, 'not run', 'A script: kept in the markup, never run here.'],
+      [3, 'not understood', 'There is no input type “datetime”; browsers draw a text box.'],
+      [3, 'not run', 'The script in onclick is kept in the markup, never run here.'],
+      [3, 'not understood', 'The attribute flavour is not known; it is kept as it is.'],
+      [4, 'not understood', 'The custom element x-date is kept; what its script would add is not seen.'],
+      [4, 'not loaded', 'What src points to is not loaded here.'],
+    ]);
+    expect(fields[0] && attribute(fields[0].controls[0], 'flavour')).toBe('sweet');
+    expect(fields[0]?.kind).toBe('text');
+  });
+
+  it('does not count fields inside a template, which are not in the page', () => {
+    const { fields, notes } = readForm('<template><input name=a></template><input name=b>');
+    expect(fields.map((f) => f.name)).toEqual(['b']);
+    expect(notes.map((n) => n.kind)).toContain('not drawn');
+  });
+
+  it('keeps the id of a named field while others come and go', () => {
+    expect(field('<input name=level>').id).toBe(readForm('<p><input><input name=level>').fields[1]?.id);
+  });
+
+  it('survives any text: unique ids, spans inside the source, ordinals in order', () => {
+    const piece = fc.constantFrom(
+      '<input name=a>',
+      '<input type=radio name=r>',
+      '<select><option>1',
+      '</form>',
+      '<form>',
+      '<textarea>',
+      '<label>Text',
+      '<svg><input>',
+      '<table><input>',
+      '<!--',
+      '\u0000',
+      '<template>',
+      '"\'<',
+      '<p title="<input>">',
+    );
+    fc.assert(
+      fc.property(fc.array(fc.oneof(piece, fc.string()), { maxLength: 12 }), (pieces) => {
+        const markup = pieces.join('');
+        const { fields } = readForm(markup);
+        expect(new Set(fields.map((f) => f.id)).size).toBe(fields.length);
+        const controls = fields.flatMap((f) => f.controls).sort((a, b) => a.ordinal - b.ordinal);
+        for (const [index, control] of controls.entries()) {
+          expect(control.ordinal).toBe(index);
+          expect(markup.slice(control.startTag.start, control.startTag.end).toLowerCase()).toContain(
+            `<${control.element}`,
+          );
+        }
+      }),
+    );
+  });
+
+  it('is not stopped by very deep nesting', () => {
+    expect(readForm(`${'<div>'.repeat(20_000)}<input name=deep>`).fields.map((f) => f.name)).toEqual([
+      'deep',
+    ]);
+  });
+});

@@ -1,0 +1,13 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  test: {
+    include: ['src/**/*.test.ts', 'tests/**/*.test.ts'],
+    testTimeout: 30_000,
+    hookTimeout: 30_000,
+    // Engines and their driver take one core, the tests the other.
+    maxWorkers: 2,
+  },
+});
