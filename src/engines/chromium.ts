@@ -82,12 +82,11 @@ class ChromiumSession implements EngineSession {
     readonly provenance: Measured,
   ) {}
 
-  async open(address: string): Promise<EnginePage> {
-    return answer(this.browser, async () => {
-      const page = await this.browser.newPage();
-      await page.goto(address, { waitUntil: 'load', timeout: commandTimeout });
-      return new ChromiumPage(this.browser, page);
-    });
+  async open(address: string, probe: string): Promise<EnginePage> {
+    const page = await answer(this.browser, () => this.browser.newPage());
+    const opened = new ChromiumPage(this.browser, page, address, probe);
+    await opened.reload();
+    return opened;
   }
 
   async close(): Promise<void> {
@@ -106,11 +105,15 @@ class ChromiumPage implements EnginePage {
   constructor(
     private readonly browser: Browser,
     private readonly page: Page,
+    private readonly address: string,
+    private readonly code: string,
   ) {}
 
-  inject(code: string): Promise<void> {
+  reload(): Promise<void> {
     return answer(this.browser, async () => {
-      await this.page.evaluate(code);
+      await this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout });
+      await this.page.evaluate(this.code);
+      await this.page.evaluate(`window.${probeGlobal}.settle()`);
     });
   }
 

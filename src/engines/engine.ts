@@ -18,16 +18,17 @@ export interface Engine {
 
 export interface EngineSession {
   readonly provenance: Measured;
-  /** Opens a page and waits for it to load. Throws `EngineLost`. */
-  open(address: string): Promise<EnginePage>;
+  /**
+   * Opens a page, waits for it to load, and runs the probe in it as the automation protocol does, outside the page's
+   * own policy; the same again at every `reload`. Throws `EngineLost`.
+   */
+  open(address: string, probe: string): Promise<EnginePage>;
   /** Ends the browser and everything that belongs to it; never throws. */
   close(): Promise<void>;
 }
 
 /** Every method throws `EngineLost` when the browser is gone. */
 export interface EnginePage extends AskablePage {
-  /** Runs a script in the page as the automation protocol does, outside the page's own policy. */
-  inject(code: string): Promise<void>;
   close(): Promise<void>;
 }
 

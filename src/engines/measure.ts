@@ -27,8 +27,8 @@ export function measure(
       withSession(target, signal, async (session) => {
         const server = await startPageServer();
         try {
-          const page = await session.open(server.add(pageUnderTest(asking.markup)));
-          await page.inject((await probeBundle('probe')).code);
+          const { code } = await probeBundle('probe');
+          const page = await session.open(server.add(pageUnderTest(asking.markup)), code);
           await work(page, session.provenance);
         } finally {
           await server.close();

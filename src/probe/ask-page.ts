@@ -59,7 +59,6 @@ export async function askTarget(
     signal.throwIfAborted();
     await withPage(async (page, from) => {
       provenance = from;
-      await page.probe('settle');
       for (const question of asking.questions) await ask[question]({ page, asking, signal, answer, picture });
     });
     emit({ type: 'finished', target });

@@ -7,6 +7,8 @@ export interface AskablePage {
     method: Method,
     ...parameters: Parameters<ProbeApi[Method]>
   ): Promise<ReturnType<ProbeApi[Method]>>;
+  /** The page as it was at first: for questions that leave traces (selection, undo, dirty flags) behind. */
+  reload(): Promise<void>;
   /** Presses and releases a key: one stroke. */
   press(key: string): Promise<void>;
   /**

@@ -33,8 +33,9 @@ export function capture(
       const frame = addFrame();
       try {
         const api = await connect(frame, signal);
-        await api.load(pageUnderTest(asking.markup));
-        await work(framePage(api), provenance);
+        const page = framePage(api, pageUnderTest(asking.markup));
+        await page.reload();
+        await work(page, provenance);
       } finally {
         frame.remove();
         if (focused instanceof HTMLElement) focused.focus({ preventScroll: true });
@@ -98,12 +99,13 @@ function connect(frame: HTMLIFrameElement, signal: AbortSignal): Promise<Remote<
   });
 }
 
-function framePage(api: Remote<FrameApi>): AskablePage {
+function framePage(api: Remote<FrameApi>, html: string): AskablePage {
   const probe: AskablePage['probe'] = (method, ...parameters) =>
     api.call(method, parameters) as Promise<never>;
   return {
     probe,
     drawsFocus: false,
+    reload: () => api.load(html),
     press: (key) => probe('strike', key),
     pictures: async (boxes, size) => {
       const drawn = await api.draw(boxes, size);

@@ -84,8 +84,35 @@ function focus(field: ProbeField): boolean {
   return document.activeElement === first;
 }
 
+/** Controls that were moved, so that they can be put back before they are measured again. */
+const moved = new Set<Listed>();
+
+/**
+ * Moves controls by less than one CSS px onto whole ones. Where a field happens to stand between two pixels decides
+ * how its edges are smoothed; that would make two pictures of the same control differ. Only controls in the normal
+ * flow are moved: the others have a place of the author's own.
+ */
+function alignToPixels(elements: readonly Listed[]): void {
+  for (const element of moved)
+    for (const name of ['position', 'left', 'top']) element.style.removeProperty(name);
+  moved.clear();
+  const offsets = elements.map((element) => {
+    const { x, y } = element.getBoundingClientRect();
+    const [left, top] = [x + window.scrollX, y + window.scrollY];
+    return { element, left: Math.round(left) - left, top: Math.round(top) - top };
+  });
+  for (const { element, left, top } of offsets) {
+    if ((left === 0 && top === 0) || getComputedStyle(element).position !== 'static') continue;
+    element.style.position = 'relative';
+    element.style.left = `${left}px`;
+    element.style.top = `${top}px`;
+    moved.add(element);
+  }
+}
+
 function describe(fields: readonly ProbeField[]): FieldFacts[] {
   const all = controls();
+  alignToPixels(fields.flatMap((field) => controlsOf(field, all)));
   return fields.map((field) => describeField(controlsOf(field, all)));
 }
 

@@ -16,6 +16,7 @@ function load(html: string): void {
   for (const element of focusing) element.removeAttribute('autofocus');
   document.body.replaceWith(page.body);
   for (const element of focusing) element.setAttribute('autofocus', '');
+  pageUnderTest.settle();
 }
 
 const frameApi: FrameApi = {

@@ -62,15 +62,15 @@ function* everyElement(document: ParsedMarkup['document']): Generator<{ element:
 }
 
 function wholeElement(element: Element): InertPart | null {
-  const span = elementSpan(element);
-  if (!span) return null;
-  const entry = Object.hasOwn(removedElements, element.tagName)
-    ? removedElements[element.tagName]
-    : undefined;
-  if (entry) return { span, ...entry };
+  const why = removal(element);
+  const span = why && elementSpan(element);
+  return why && span ? { span, ...why } : null;
+}
+
+function removal(element: Element): Pick<InertPart, 'why' | 'text'> | null {
+  if (Object.hasOwn(removedElements, element.tagName)) return removedElements[element.tagName] ?? null;
   if (element.tagName === 'meta' && attributeOf(element, 'http-equiv') !== null)
     return {
-      span,
       why: 'not loaded',
       text: 'A meta instruction to the browser: kept in the markup, not followed here.',
     };

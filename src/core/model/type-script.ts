@@ -3,6 +3,7 @@ import { decideBeforeInsert, type Guard } from '../guard/guard';
 import type { EventRecord, RecordedEvent } from '../observation/event-record';
 import type { TypingFacts, TypingStep } from '../observation/observation';
 import {
+  bufferOf,
   deleteBackward,
   deleteForward,
   type EditingBuffer,
@@ -89,6 +90,7 @@ function press(typing: Typing, key: string): Pressed {
   if (key === 'Tab') return leave(typing);
   if (key === 'Backspace' || key === 'Delete') return erase(typing, key);
   if (isCaretKey(key)) return move(typing, key);
+  if (key === 'Escape' && typing.field.kind === 'search') return clear(typing);
   if (isNamedKey(key)) return passive(typing, key);
   return character(typing, key);
 }
@@ -101,9 +103,20 @@ function passive(typing: Typing, key: string): Pressed {
   };
 }
 
+/** Escape empties a search field, as its clear button does. */
+function clear(typing: Typing): Pressed {
+  const events = [eventOf(typing, 'keydown', { key: 'Escape' })];
+  if (typing.mutable && typing.buffer.text !== '') {
+    edit(typing, bufferOf(''));
+    events.push(eventOf(typing, 'input'));
+  }
+  return { refused: null, guard: null, events: [...events, eventOf(typing, 'keyup', { key: 'Escape' })] };
+}
+
 function move(typing: Typing, key: Parameters<typeof moveCaret>[1]): Pressed {
   const down = eventOf(typing, 'keydown', { key });
-  typing.buffer = moveInLine(typing, key);
+  // A read-only field shows no caret, and caret keys do not move one (asked of Chromium 156).
+  if (typing.mutable) typing.buffer = moveInLine(typing, key);
   return { refused: null, guard: null, events: [down, eventOf(typing, 'keyup', { key })] };
 }
 

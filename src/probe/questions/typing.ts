@@ -30,7 +30,7 @@ async function type(
   field: Field,
   task: TypingTask,
 ): Promise<TypingStep[]> {
-  await page.probe('reset');
+  await page.reload();
   await page.probe('beginTyping', probeField(field), task.guards);
   const steps: TypingStep[] = [];
   let hadFocus = true;

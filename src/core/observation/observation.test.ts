@@ -1,0 +1,235 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoForm } from '../demo/demo-forms';
+import { fieldId } from '../form/field';
+import { limits, typingTasks } from '../form/form-document';
+import { defaultLineUp, findTarget, targets } from '../target/line-up';
+import { type EngineTarget, targetId } from '../target/target';
+import { askingOf, planOf } from './asking';
+import { type LookObservation, type Observation, observationKey, questions } from './observation';
+import { owedAnswers } from './owed-answers';
+import { type PictureId, pictureId } from './picture';
+import { provenanceText } from './provenance';
+import type { Run, RunId } from './run';
+import { readRunFile, writeRunFile } from './run-file';
+import { collectRun, type Observers, sweep } from './sweep';
+import type { SweepMessage } from './sweep-message';
+import { askingFault, readSweepRequest } from './sweep-request';
+import { typingStepOf } from './typing-step';
+
+const asking = askingOf(demoForm.markup, questions, typingTasks(demoForm));
+const chromium = targetId('chromium');
+const start = { id: 'r' as RunId, form: demoForm, lineUp: defaultLineUp, startedAt: '2026-11-23T08:00:00Z' };
+const picture = { id: 'a'.repeat(64) as PictureId, width: 2, height: 1, data: 'AAAA' };
+
+const look: LookObservation = {
+  field: fieldId('level'),
+  target: chromium,
+  at: '2026-11-23T08:00:01Z',
+  provenance: { mark: 'measured', engine: 'Chromium', version: '156', protocol: 'WebDriver BiDi' },
+  question: 'look',
+  state: 'closed',
+  outcome: {
+    status: 'answered',
+    facts: {
+      typeReflected: 'number',
+      size: { width: 80, height: 21.5 },
+      value: '',
+      parts: null,
+      picture: picture.id,
+    },
+  },
+};
+
+/** A sweep whose engine answers one question and whose probe answers none. */
+async function smallRun(): Promise<Run> {
+  const gathered = collectRun(start);
+  const observers: Observers = {
+    engines: async (_, __, emit) => {
+      emit({ type: 'picture', picture });
+      emit({ type: 'observation', observation: look });
+      emit({ type: 'finished', target: chromium });
+    },
+    probe: async () => undefined,
+  };
+  await sweep(targets, asking, observers, gathered.emit, new AbortController().signal);
+  return gathered.run('2026-11-23T08:00:05Z');
+}
+
+describe('a sweep', () => {
+  it('asks each target in its own way and gathers a run', async () => {
+    const run = await smallRun();
+    expect(run.pictures).toEqual([picture]);
+    expect(run.observations.filter((o) => o.target === chromium)).toEqual([look]);
+    expect(run.observations.filter((o) => o.target === 'blink-phone')).toHaveLength(planOf(asking).length);
+  });
+
+  it('lets one observer break without taking the answers of the others along', async () => {
+    const messages: SweepMessage[] = [];
+    const broken: Observers = {
+      engines: () => Promise.reject(new Error('broken')),
+      probe: async () => undefined,
+    };
+    await expect(
+      sweep(targets, asking, broken, (m) => messages.push(m), new AbortController().signal),
+    ).rejects.toThrow('broken');
+    expect(messages.some((m) => m.type === 'finished')).toBe(true);
+  });
+});
+
+describe('owed answers', () => {
+  it('names what never came, question by question', () => {
+    const books = owedAnswers(asking);
+    books.give(look);
+    const missing = books.failed(chromium, look.provenance, 'gone');
+    expect(missing).toHaveLength(books.total - 1);
+    expect(missing.map(observationKey)).not.toContain(observationKey(look));
+    expect(missing.every((o) => o.outcome.status === 'failed')).toBe(true);
+  });
+});
+
+describe('a run file', () => {
+  const schema = new Ajv({ strict: false, validateFormats: false }).compile(
+    JSON.parse(readFileSync(new URL('../../../docs/run-file.schema.json', import.meta.url), 'utf8')),
+  );
+
+  it('gives the same run back, and keeps to the published schema', async () => {
+    const run = await smallRun();
+    const text = writeRunFile(run);
+    expect(readRunFile(text)).toEqual({ status: 'read', run });
+    expect([schema(JSON.parse(text)), schema.errors]).toEqual([true, null]);
+  });
+
+  it.each([
+    ['', 'This is not a run file of Ukko.'],
+    ['{"format":"ukko-run"', 'This is not a run file of Ukko.'],
+    ['[1]', 'This is not a run file of Ukko.'],
+    [
+      '{"format":"ukko-run","version":99}',
+      'The file is of version 99, this Ukko reads up to 1. Open it with a newer Ukko.',
+    ],
+    ['{"format":"ukko-run"}', 'The file does not say which version it is of.'],
+    ['{"format":"ukko-run","version":1}', 'The run file is damaged at '],
+  ])('%j is refused with a sentence', (text, sentence) => {
+    const reading = readRunFile(text);
+    expect(reading.status === 'fault' && reading.text).toContain(sentence);
+  });
+
+  it('with any one thing in it spoiled is refused with a sentence, or read as a run that can be written again', async () => {
+    const text = writeRunFile({ ...(await smallRun()), observations: [look] });
+    const value = JSON.parse(text);
+    const paths = pathsIn(value);
+    const spoil = fc.oneof(
+      fc.constantFrom(null, -1, '', [], {}, true, 'x'.repeat(300)),
+      fc.string(),
+      fc.integer(),
+    );
+    fc.assert(
+      fc.property(fc.constantFrom(...paths), spoil, (path, by) => {
+        const reading = readRunFile(JSON.stringify(replaced(value, path, by)));
+        if (reading.status === 'read') expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+        else expect(reading.text).toMatch(/^[A-Z].*\.$/s);
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+type Path = readonly (string | number)[];
+
+function pathsIn(value: unknown, at: Path = []): Path[] {
+  if (typeof value !== 'object' || value === null) return [at];
+  return [at, ...Object.entries(value).flatMap(([key, inner]) => pathsIn(inner, [...at, key]))];
+}
+
+function replaced(value: unknown, [key, ...rest]: Path, by: unknown): unknown {
+  if (key === undefined) return by;
+  const copy: Record<string, unknown> = Object.assign(Array.isArray(value) ? [] : {}, value);
+  copy[key] = replaced(copy[key], rest, by);
+  return copy;
+}
+
+describe('a sweep request', () => {
+  const request = {
+    markup: '<input name=a>',
+    questions: ['look'],
+    scripts: {},
+    fields: null,
+    targets: ['chromium'],
+  };
+
+  it('is read into an asking', () => {
+    const reading = readSweepRequest(request);
+    expect(reading.status === 'read' && [reading.asking.fields.length, reading.targets[0]?.id]).toEqual([
+      1,
+      'chromium',
+    ]);
+    const chosen = readSweepRequest({ ...request, fields: ['b'], markup: '<input name=a><input name=b>' });
+    expect(chosen.status === 'read' && chosen.asking.fields.map((f) => f.id)).toEqual(['b']);
+  });
+
+  it.each([
+    [{ ...request, markup: '' }, 'The form has no markup.'],
+    [{ ...request, markup: '<p>no fields</p>' }, 'The form has no fields yet.'],
+    [
+      { ...request, markup: '<input>'.repeat(limits.fields + 1) },
+      `more than the ${limits.fields} that one sweep takes`,
+    ],
+    [
+      { ...request, markup: 'x'.repeat(limits.markup + 1) },
+      'The markup is longer than 1,000,000 characters.',
+    ],
+    [{ ...request, targets: ['blink-phone'] }, 'The server asks engines only'],
+    [{ ...request, targets: ['nobody'] }, 'The server asks engines only'],
+    [{ ...request, address: 'http://elsewhere' }, 'address'],
+    [{ ...request, scripts: { a: { script: [{ kind: 'key', key: 'x'.repeat(65) }], guards: [] } } }, 'key'],
+    [null, ''],
+    ['{}', ''],
+  ])('%# is refused with a sentence', (value, sentence) => {
+    const reading = readSweepRequest(value);
+    expect(reading.status === 'fault' && reading.text).toContain(sentence);
+  });
+
+  it('has limits that the CLI keeps too', () => {
+    expect(askingFault(asking)).toBeNull();
+    expect(askingFault(askingOf('', ['look']))).toContain('no fields yet');
+  });
+});
+
+describe('small things', () => {
+  it('says where an answer comes from in one line', () => {
+    expect(provenanceText(look.provenance)).toBe('Measured: Chromium 156 over WebDriver BiDi');
+    expect(provenanceText({ mark: 'captured', browser: 'Chrome 156', events: 'script-made' })).toContain(
+      'script-made events',
+    );
+  });
+  it('names a picture by what is in it', async () => {
+    expect(await pictureId(new Uint8Array([1]))).toMatch(/^[0-9a-f]{64}$/);
+    expect(await pictureId(new Uint8Array([1]))).not.toBe(await pictureId(new Uint8Array([2])));
+  });
+  it('keeps an answer’s target, mark, question and field apart in its key', () => {
+    const other: Observation = { ...look, provenance: { mark: 'modelled', model: 'm', source: 's' } };
+    expect(observationKey(other)).not.toBe(observationKey(look));
+    expect(observationKey({ ...look, state: 'filled' })).not.toBe(observationKey(look));
+  });
+  it('knows its targets', () => {
+    expect(findTarget(targetId('nobody'))).toBeNull();
+    expect((findTarget(chromium) as EngineTarget).engine).toBe('chromium');
+  });
+  it('reads a refused stroke off its events', () => {
+    const typed = {
+      text: '',
+      caret: { start: 0, end: 0 },
+      value: '',
+      events: [],
+      guard: null,
+      hadFocus: true,
+    };
+    expect(typingStepOf({ kind: 'key', key: 'a' }, typed).refused).toBe('target');
+    expect(typingStepOf({ kind: 'key', key: 'a' }, { ...typed, hadFocus: false }).refused).toBeNull();
+    expect(typingStepOf({ kind: 'key', key: 'Home' }, typed).refused).toBeNull();
+    expect(typingStepOf({ kind: 'key', key: 'a' }, { ...typed, guard: 'g' }).refused).toBe('guard');
+  });
+});

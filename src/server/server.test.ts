@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest';
+import { maxBody, readBody } from './read-body';
+import { checkRequest } from './request-check';
+import { maxSweeps, register, stopAll } from './run-registry';
+
+const check = (headers: Record<string, string>, path = '/api/sweep') =>
+  checkRequest(new Headers(headers), path).allowed;
+
+describe('who may ask', () => {
+  it('is this machine by its own names', () => {
+    expect(check({ host: '127.0.0.1:4310' })).toBe(true);
+    expect(
+      check({ host: 'localhost:4310', origin: 'http://localhost:4310', 'sec-fetch-site': 'same-origin' }),
+    ).toBe(true);
+  });
+  it.each([
+    [{}],
+    [{ host: 'elsewhere.example' }],
+    [{ host: '127.0.0.1.elsewhere.example:4310' }],
+    [{ host: '127.0.0.1:4310', origin: 'http://elsewhere.example' }],
+    [{ host: '127.0.0.1:4310', origin: 'http://localhost:4310' }],
+    [{ host: '127.0.0.1:4310', origin: 'http://127.0.0.1:9999' }],
+    [{ host: '127.0.0.1:4310', origin: 'null' }],
+    [{ host: '127.0.0.1:4310', 'sec-fetch-site': 'cross-site' }],
+    [{ host: '127.0.0.1:4310', 'sec-fetch-site': 'same-site' }],
+  ])('is not %j', (headers) => {
+    expect(check(headers as Record<string, string>)).toBe(false);
+  });
+  it('may follow a link to a page from anywhere', () => {
+    expect(check({ host: '127.0.0.1:4310', 'sec-fetch-site': 'cross-site' }, '/form')).toBe(true);
+  });
+});
+
+describe('a request body', () => {
+  const post = (body: BodyInit) => readBody(new Request('http://127.0.0.1/', { method: 'POST', body }));
+  it('is read as JSON', async () => {
+    expect(await post('{"a":"é"}')).toEqual({ status: 'read', value: { a: 'é' } });
+  });
+  it('that is not JSON, empty or too long is refused', async () => {
+    expect(await post('{')).toMatchObject({ status: 'fault', code: 400 });
+    expect(await readBody(new Request('http://127.0.0.1/', { method: 'POST' }))).toMatchObject({ code: 400 });
+    expect(await post('x'.repeat(maxBody + 1))).toMatchObject({ status: 'fault', code: 413 });
+  });
+});
+
+describe('the run registry', () => {
+  const untilAborted = (signal: AbortSignal) =>
+    new Promise<void>((resolve) => signal.addEventListener('abort', () => resolve(), { once: true }));
+
+  it('takes so many sweeps and no more, and ends them all when the server stops', async () => {
+    const { signal } = new AbortController();
+    const running = Array.from({ length: maxSweeps }, () => register(signal, untilAborted));
+    expect(running.every((one) => one !== null)).toBe(true);
+    expect(register(signal, untilAborted)).toBeNull();
+    await stopAll();
+    await Promise.all(running);
+    expect(register(signal, async () => undefined)).not.toBeNull();
+  });
+
+  it('ends a sweep when its client goes', async () => {
+    const client = new AbortController();
+    const ended = register(client.signal, untilAborted);
+    client.abort();
+    await ended;
+  });
+});

@@ -1,0 +1,209 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
+import { askingOf, planOf } from '@/core/observation/asking';
+import { type Observation, observationKey } from '@/core/observation/observation';
+import { type Picture, pictureId } from '@/core/observation/picture';
+import { readRunFile, writeRunFile } from '@/core/observation/run-file';
+import type { SweepMessage } from '@/core/observation/sweep-message';
+import { defaultLineUp, targets } from '@/core/target/line-up';
+import type { EngineTarget } from '@/core/target/target';
+import { askServer } from './ask-server';
+import { UkkoDatabase } from './database';
+import { ensureForms, newForm, restoreDemo, saveForm } from './forms';
+import { addRun, beginRun, deleteEverything, deleteRun, keep, loadRun, observationsOf, runsOf } from './runs';
+import { sweepIntoRun, type TargetProgress } from './sweep-into-run';
+
+let database: UkkoDatabase;
+beforeEach(() => {
+  database = new UkkoDatabase(`test-${crypto.randomUUID()}`);
+});
+afterEach(() => {
+  vi.unstubAllGlobals();
+  return database.delete();
+});
+
+const asking = askingOf('<input name=a required>', ['look', 'message']);
+const chromium = targets.filter((target): target is EngineTarget => target.ask === 'engine');
+
+async function samplePicture(byte: number): Promise<Picture> {
+  const bytes = new Uint8Array([137, 80, 78, 71, byte]);
+  return { id: await pictureId(bytes), width: 5, height: 1, data: btoa(String.fromCharCode(...bytes)) };
+}
+
+function observed(state: 'closed' | 'filled', picture: Picture): Observation {
+  return {
+    field: 'a' as Observation['field'],
+    target: chromium[0]?.id ?? ('chromium' as Observation['target']),
+    provenance: { mark: 'measured', engine: 'Chromium', version: '1', protocol: 'P' },
+    at: '2026-11-23T08:00:00Z',
+    question: 'look',
+    state,
+    outcome: {
+      status: 'answered',
+      facts: { typeReflected: 'text', size: null, value: '', parts: null, picture: picture.id },
+    },
+  };
+}
+
+describe('forms', () => {
+  it('are the demo forms on the first visit, the good one first, and stay as the person left them', async () => {
+    await ensureForms(database);
+    expect((await database.forms.orderBy('changedAt').reverse().toArray()).map((form) => form.id)).toEqual([
+      demoForm.id,
+      hurriedForm.id,
+    ]);
+    await saveForm(database, { ...demoForm, markup: '<input>' });
+    await ensureForms(database);
+    expect((await database.forms.get(demoForm.id))?.markup).toBe('<input>');
+    await restoreDemo(database);
+    expect((await database.forms.get(demoForm.id))?.markup).toBe(demoForm.markup);
+  });
+  it('can be new', async () => {
+    const id = await newForm(database, '<input>', 'Mine');
+    expect(await database.forms.get(id)).toMatchObject({ name: 'Mine', typing: {} });
+  });
+});
+
+describe('runs', () => {
+  it('come back from a file as they were, after everything was deleted', async () => {
+    const run = await beginRun(database, demoForm, defaultLineUp);
+    const picture = await samplePicture(1);
+    await keep(database, run.id, [observed('closed', picture)], [picture]);
+    const before = await loadRun(database, run.id);
+    const file = before && writeRunFile(before);
+    await deleteEverything(database);
+    expect(await loadRun(database, run.id)).toBeNull();
+    const reading = readRunFile(file ?? '');
+    if (reading.status === 'fault') throw new Error(reading.text);
+    await addRun(database, reading.run);
+    expect(await loadRun(database, run.id)).toEqual(before);
+    expect((await database.forms.get(demoForm.id))?.name).toBe(demoForm.name);
+  });
+
+  it('opened beside a form of the same id leave that form alone', async () => {
+    await saveForm(database, { ...demoForm, name: 'Mine now' });
+    const run = {
+      id: 'r',
+      form: demoForm,
+      lineUp: defaultLineUp,
+      startedAt: '2026-11-23T08:00:00Z',
+      finishedAt: null,
+      observations: [],
+      pictures: [],
+    };
+    await addRun(database, run as unknown as Parameters<typeof addRun>[1]);
+    expect((await database.forms.get(demoForm.id))?.name).toBe('Mine now');
+  });
+
+  it('list the latest first, and take only their own pictures along when deleted', async () => {
+    const [shared, own] = [await samplePicture(1), await samplePicture(2)];
+    const first = await beginRun(database, demoForm, defaultLineUp);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    const second = await beginRun(database, demoForm, defaultLineUp);
+    await keep(database, first.id, [observed('closed', shared)], [shared]);
+    await keep(database, second.id, [observed('closed', shared), observed('filled', own)], [shared, own]);
+    expect((await runsOf(database, demoForm.id)).map((run) => run.id)).toEqual([second.id, first.id]);
+    await deleteRun(database, second.id);
+    expect(await database.pictures.toCollection().primaryKeys()).toEqual([shared.id]);
+    expect(await observationsOf(database, first.id)).toHaveLength(1);
+  });
+
+  it('hold one answer to a question: the later one', async () => {
+    const run = await beginRun(database, demoForm, defaultLineUp);
+    const [old, late] = [await samplePicture(1), await samplePicture(2)];
+    await keep(database, run.id, [observed('closed', old)], [old]);
+    await keep(database, run.id, [observed('closed', late)], [late]);
+    expect((await observationsOf(database, run.id)).map(observationKey)).toHaveLength(1);
+  });
+});
+
+/** Answers fetch with these NDJSON lines, cut at awkward places. */
+function serve(lines: readonly unknown[], status = 200): void {
+  const text = lines.map((line) => `${JSON.stringify(line)}\n`).join('');
+  const parts = text.match(/[\s\S]{1,50}/g) ?? [];
+  const body = new ReadableStream({
+    start(controller) {
+      for (const part of parts) controller.enqueue(new TextEncoder().encode(part));
+      controller.close();
+    },
+  });
+  vi.stubGlobal('fetch', async () => new Response(body, { status }));
+}
+
+async function askedServer(): Promise<SweepMessage[]> {
+  const messages: SweepMessage[] = [];
+  await askServer(chromium, asking, (message) => messages.push(message), new AbortController().signal);
+  return messages;
+}
+
+describe('asking the server', () => {
+  it('passes on what the stream says, wherever it is cut', async () => {
+    const observation = observed('closed', await samplePicture(1));
+    const said = [
+      { type: 'started', target: 'chromium', total: 5 },
+      { type: 'observation', observation },
+      { type: 'finished', target: 'chromium' },
+    ];
+    serve(said);
+    expect(await askedServer()).toEqual(said);
+  });
+  it('marks as failed what never came when the stream breaks off', async () => {
+    serve([{ type: 'observation', observation: observed('closed', await samplePicture(1)) }]);
+    const messages = await askedServer();
+    expect(messages.filter((m) => m.type === 'observation')).toHaveLength(planOf(asking).length);
+    expect(messages.at(-1)).toMatchObject({
+      type: 'failed',
+      reason: expect.stringContaining('server stopped answering'),
+    });
+  });
+  it('gives a refusal in the server’s own words, and stands a dead server', async () => {
+    serve([{ error: 'Too many sweeps.' }], 429);
+    expect((await askedServer()).at(-1)).toMatchObject({ type: 'failed', reason: 'Too many sweeps.' });
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('refused')));
+    expect((await askedServer()).at(-1)).toMatchObject({ type: 'failed' });
+  });
+});
+
+describe('a sweep into a run', () => {
+  it('keeps every answer, tells how far each target is, and marks the run as finished', async () => {
+    const run = await beginRun(database, demoForm, defaultLineUp);
+    const picture = await samplePicture(3);
+    const reports: (readonly TargetProgress[])[] = [];
+    await sweepIntoRun(
+      database,
+      run.id,
+      targets,
+      asking,
+      {
+        engines: async ([target], _, emit) => {
+          if (!target) return;
+          emit({ type: 'started', target: target.id, total: 5 });
+          emit({ type: 'picture', picture });
+          emit({ type: 'observation', observation: observed('closed', picture) });
+          emit({ type: 'failed', target: target.id, reason: 'Gone.' });
+        },
+        probe: async (target, _, emit) => emit({ type: 'started', target: target.id, total: 5 }),
+      },
+      (progress) => reports.push(progress),
+      new AbortController().signal,
+    );
+    expect(reports.at(-1)).toMatchObject([
+      { target: 'chromium', done: 1, total: 5, field: 'a', state: 'failed', reason: 'Gone.' },
+      { target: 'this-browser', state: 'asking' },
+      { target: 'blink-phone', done: 5, state: 'finished' },
+    ]);
+    expect(await observationsOf(database, run.id)).toHaveLength(6);
+    expect((await database.runs.get(run.id))?.finishedAt).not.toBeNull();
+  });
+
+  it('that is cancelled keeps what came and stays unfinished', async () => {
+    const run = await beginRun(database, demoForm, defaultLineUp);
+    const abort = new AbortController();
+    abort.abort();
+    const silent = { engines: async () => undefined, probe: async () => undefined };
+    await sweepIntoRun(database, run.id, targets, asking, silent, () => undefined, abort.signal);
+    expect(await observationsOf(database, run.id)).toHaveLength(5);
+    expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
+  });
+});

@@ -1,0 +1,62 @@
+import puppeteer from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inertMarkup } from '@/core/form/inert-markup';
+import { chromium } from '@/engines/chromium';
+import { attacks } from '../fixtures/attacks';
+import { engineAvailable } from '../fixtures/chromium';
+
+const here = await engineAvailable();
+
+/** The first wall alone: the markup made inert, in a real engine, on a page without any policy. */
+describe.skipIf(!here)('inert markup in a real engine without a policy', () => {
+  let browser: Awaited<ReturnType<typeof puppeteer.launch>>;
+  let stolen: string[] = [];
+  const open = async (markup: string) => {
+    const page = await browser.newPage();
+    stolen = [];
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      if (request.url() === 'http://127.0.0.1/page') {
+        const head =
+          '<script>window.steal = () => { window.stolen = true; }; window.onerror = () => true;</script>';
+        void request.respond({ contentType: 'text/html', body: `<!doctype html>${head}${markup}` });
+      } else {
+        stolen.push(request.url());
+        void request.abort();
+      }
+    });
+    await page.goto('http://127.0.0.1/page', { waitUntil: 'load' });
+    await page.evaluate(() => {
+      for (const element of document.querySelectorAll<HTMLElement | SVGElement>('a, button, input')) {
+        element.focus();
+        element.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+      }
+    });
+    const ran = await page.evaluate(() => 'stolen' in window);
+    await page.close();
+    return ran;
+  };
+
+  beforeAll(async () => {
+    const found = await chromium.find();
+    if (found.status === 'missing') throw new Error(found.remedy);
+    browser = await puppeteer.launch({
+      executablePath: found.path,
+      args: ['--no-sandbox', '--disable-dev-shm-usage'],
+    });
+  });
+  afterAll(() => browser.close());
+
+  it('the attacks are real: untreated, they run', async () => {
+    expect(await open(attacks.join(''))).toBe(true);
+  });
+
+  it.each(attacks)('nothing runs or loads of %s', async (markup) => {
+    expect(await open(inertMarkup(markup))).toBe(false);
+    expect(
+      stolen.filter(
+        (address) => !address.startsWith('http://127.0.0.1/page') && !address.endsWith('/favicon.ico'),
+      ),
+    ).toEqual([]);
+  });
+});
