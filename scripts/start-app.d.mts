@@ -5,5 +5,5 @@ export declare function freePort(): Promise<number>;
 export declare function isFree(port: number): Promise<boolean>;
 export declare function startApp(
   port?: number,
-  env?: NodeJS.ProcessEnv,
+  env?: Record<string, string>,
 ): Promise<{ address: string; child: ChildProcess; exited: Promise<unknown>; stop(): Promise<void> }>;

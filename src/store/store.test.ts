@@ -10,6 +10,7 @@ import { defaultLineUp, targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { askServer } from './ask-server';
 import { UkkoDatabase } from './database';
+import { leaveDraft, takeDraft } from './draft';
 import { ensureForms, newForm, restoreDemo, saveForm } from './forms';
 import { addRun, beginRun, deleteEverything, deleteRun, keep, loadRun, observationsOf, runsOf } from './runs';
 import { sweepIntoRun, type TargetProgress } from './sweep-into-run';
@@ -58,6 +59,21 @@ describe('forms', () => {
     expect((await database.forms.get(demoForm.id))?.markup).toBe('<input>');
     await restoreDemo(database);
     expect((await database.forms.get(demoForm.id))?.markup).toBe(demoForm.markup);
+  });
+  it('get back the last edit of a page that went away', async () => {
+    const kept = new Map<string, string>();
+    const localStorage = {
+      setItem: (key: string, value: string) => kept.set(key, value),
+      getItem: (key: string) => kept.get(key) ?? null,
+      removeItem: (key: string) => kept.delete(key),
+    };
+    vi.stubGlobal('window', { localStorage });
+    leaveDraft({ ...demoForm, name: 'Edited' });
+    await takeDraft(database);
+    expect((await database.forms.get(demoForm.id))?.name).toBe('Edited');
+    await saveForm(database, demoForm);
+    await takeDraft(database);
+    expect((await database.forms.get(demoForm.id))?.name).toBe(demoForm.name);
   });
   it('can be new', async () => {
     const id = await newForm(database, '<input>', 'Mine');

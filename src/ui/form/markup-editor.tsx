@@ -142,7 +142,7 @@ function extensions(handlers: Handlers) {
     look,
     fieldMark,
     EditorView.lineWrapping,
-    EditorView.contentAttributes.of({ 'aria-label': 'Markup of the form' }),
+    EditorView.contentAttributes.of({ 'aria-label': 'Markup of the form', tabindex: '0' }),
     // The form keeps one history for all edits, those made here included.
     keymap.of([
       { key: 'Mod-z', run: run('onUndo'), preventDefault: true },

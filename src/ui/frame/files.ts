@@ -18,7 +18,8 @@ export async function openFile(file: File): Promise<Opened> {
       text: 'The file is larger than 64 MB. Export a smaller run, or sweep fewer fields at a time.',
     };
   const content = await file.text();
-  if (looksLikeHtml(content) && !file.name.endsWith('.json'))
+  // A run file holds HTML too, inside its JSON.
+  if (looksLikeHtml(content) && !content.trimStart().startsWith('{'))
     return { status: 'form', form: await newForm(openDatabase(), content, file.name) };
   const reading = readRunFile(content);
   if (reading.status === 'fault') return reading;

@@ -14,6 +14,7 @@ import type { FormReading } from '@/core/form/field';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
 import { openDatabase } from '@/store/database';
+import { leaveDraft, takeDraft } from '@/store/draft';
 import { ensureForms, saveForm } from '@/store/forms';
 import { useSelection } from './use-selection';
 
@@ -83,9 +84,12 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
   }, [wanted, select, flush]);
 
   useEffect(() => {
-    window.addEventListener('pagehide', flush);
-    return () => window.removeEventListener('pagehide', flush);
-  }, [flush]);
+    const leave = () => {
+      if (unsaved.current !== null && current.current !== null) leaveDraft(current.current);
+    };
+    window.addEventListener('pagehide', leave);
+    return () => window.removeEventListener('pagehide', leave);
+  }, []);
 
   const reading = useMemo(() => (form ? readForm(form.markup) : null), [form]);
   const workspace = useMemo((): FormWorkspace | null => {
@@ -130,6 +134,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
 /** The form asked for, or, when it is not here, the one changed last. */
 async function openForm(id: FormId | null): Promise<FormDocument | null> {
   const database = openDatabase();
+  await takeDraft(database);
   await ensureForms(database);
   const found = id ? await database.forms.get(id) : undefined;
   const stored = found ?? (await database.forms.orderBy('changedAt').last());

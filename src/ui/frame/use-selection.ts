@@ -70,14 +70,17 @@ export function selectionQuery(selection: Selection): string {
   return query ? `?${query}` : '';
 }
 
+/** The selection as the address has it now, for handlers that may run before the next render. */
+export function currentSelection(): Selection {
+  return readSelection(new URLSearchParams(window.location.search));
+}
+
 /** The selection, and a way to change parts of it without asking the server for anything. */
 export function useSelection(): [Selection, (change: Partial<Selection>) => void] {
   const parameters = useSearchParams();
   const selection = useMemo(() => readSelection(new URLSearchParams(parameters.toString())), [parameters]);
   const select = useCallback((change: Partial<Selection>) => {
-    // Read afresh: two changes may come within one render.
-    const current = readSelection(new URLSearchParams(window.location.search));
-    const query = selectionQuery({ ...current, ...change });
+    const query = selectionQuery({ ...currentSelection(), ...change });
     window.history.replaceState(null, '', `${window.location.pathname}${query}`);
   }, []);
   return [selection, select];

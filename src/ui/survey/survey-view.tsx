@@ -10,11 +10,12 @@ import { controlStates } from '@/core/observation/observation';
 import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
 import type { TargetId } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
+import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { markOf } from '../frame/top-bar';
 import { useForm } from '../frame/use-form';
 import { lookOf, messageOf, type RunWorkspace, useRun } from '../frame/use-run';
-import { type Lens, lenses, useSelection } from '../frame/use-selection';
+import { currentSelection, type Lens, lenses, type Selection, useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import styles from './survey.module.css';
 import { DifferenceNote, LookContent, MessageContent } from './survey-cell';
@@ -141,16 +142,18 @@ function Grid({
     minWidth: 190 + targets.length * narrowest,
   };
 
-  const at = {
-    row: rows.findIndex((row) => row.field.id === selection.field),
-    column: Math.max(0, selection.target === null ? 0 : targets.indexOf(selection.target)),
-  };
+  const place = ({ field, target }: Pick<Selection, 'field' | 'target'>) => ({
+    row: rows.findIndex((row) => row.field.id === field),
+    column: Math.max(0, target === null ? 0 : targets.indexOf(target)),
+  });
+  const at = place(selection);
   const move = (event: KeyboardEvent) => {
-    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    const step = gridStep(event.key);
     if (!step) return;
     event.preventDefault();
-    const row = Math.min(rows.length - 1, Math.max(0, at.row + (step[0] ?? 0)));
-    const column = Math.min(targets.length - 1, Math.max(0, at.column + (step[1] ?? 0)));
+    const now = place(currentSelection());
+    const row = Math.min(rows.length - 1, Math.max(0, now.row + step.down));
+    const column = Math.min(targets.length - 1, Math.max(0, now.column + step.right));
     select({ field: rows[row]?.field.id ?? null, target: targets[column] ?? null });
     virtual.scrollToIndex(row);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus());

@@ -7,7 +7,9 @@ import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import { isNamedKey, type Script, type Stroke } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
+import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { currentSelection } from '../frame/use-selection';
 import { visible } from '../frame/visible-text';
 import { EventTick } from './event-tick';
 import styles from './typing.module.css';
@@ -44,15 +46,15 @@ export function Ladder({
   onSelect: (stroke: number, column: LadderColumn) => void;
 }) {
   const move = (event: KeyboardEvent) => {
-    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    const step = gridStep(event.key);
     if (!step) return;
     event.preventDefault();
-    const row = Math.min(script.length - 1, Math.max(0, (stroke ?? -1) + (step[0] ?? 0)));
+    const row = Math.min(script.length - 1, Math.max(0, (currentSelection().stroke ?? -1) + step.down));
     const from = Math.max(
       0,
       columns.findIndex((one) => one.key === column),
     );
-    const to = columns[Math.min(columns.length - 1, Math.max(0, from + (step[1] ?? 0)))];
+    const to = columns[Math.min(columns.length - 1, Math.max(0, from + step.right))];
     if (!to) return;
     onSelect(row, to);
     const table = event.currentTarget;

@@ -1,0 +1,44 @@
+import { expect, expectAccessible, sweep, test } from './app';
+
+const views = [
+  '/form?field=level',
+  '/survey?field=email&target=chromium&closeup=on',
+  '/survey?lens=message',
+  '/typing?stroke=5',
+];
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`no view keeps anyone out, ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto('/survey');
+    await sweep(page);
+    for (const view of views) {
+      await page.goto(view);
+      await page.getByRole('heading').first().waitFor({ state: 'attached' });
+      await page.waitForLoadState('networkidle');
+      await expect(page.locator('html')).toHaveAttribute('data-theme', scheme);
+      await expectAccessible(page);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    }
+  });
+}
+
+test('the survey and the ladder go by keyboard alone', async ({ page }) => {
+  await page.goto('/survey');
+  await page.getByRole('heading', { name: 'Nothing was asked yet' }).waitFor();
+  await page.keyboard.press('Control+Enter');
+  await page.getByRole('button', { name: 'Cancel' }).waitFor();
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+  await page.locator('[role=gridcell][tabindex="0"]').focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(page).toHaveURL(/field=observer&target=this-browser/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Observer');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Alt+3');
+  await expect(page.getByRole('heading', { name: 'Typing' })).toBeVisible();
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('dialog')).toContainText('Sweep the line-up');
+});

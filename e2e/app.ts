@@ -1,0 +1,62 @@
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { startApp } from '../scripts/start-app.mjs';
+
+type App = Awaited<ReturnType<typeof startApp>>;
+
+/** Tests with the built app running, and a page that fails on any error in its console. */
+export const test = base.extend<{ quiet: undefined }, { app: App }>({
+  app: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the first parameter to be destructured
+    async ({}, use) => {
+      const app = await startApp();
+      await use(app);
+      await app.stop();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ app }, use) => use(app.address),
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error') errors.push(message.text());
+      });
+      await use(undefined);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Sweeps the line-up and waits until every target has ended. */
+export async function sweep(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+  await page.getByRole('button', { name: 'Cancel' }).waitFor();
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+}
+
+/** What Ukko complains about; the router has an alert of its own outside of the view. */
+export function alert(page: Page) {
+  return page.getByRole('main').getByRole('alert');
+}
+
+/** The survey's cell of a field and a target, by their names on the screen. */
+export function cell(page: Page, field: string, target: string) {
+  const row = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader').filter({ hasText: new RegExp(`^${field}`) }) });
+  const column = ['Chromium', 'This browser', 'Android-like phone'].indexOf(target);
+  return row.getByRole('gridcell').nth(column);
+}
+
+/** WCAG 2.2 AA, as far as a program can tell. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+}

@@ -1,0 +1,143 @@
+import { execFileSync } from 'node:child_process';
+import { startApp } from '../scripts/start-app.mjs';
+import { alert, cell, expect, sweep, test } from './app';
+
+test.describe('bad input gets one plain sentence, and nothing is lost', () => {
+  test('markup that is empty, endless or without fields', async ({ page }) => {
+    await page.goto('/form');
+    const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+    await markup.click();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Delete');
+    await expect(page.getByRole('region', { name: 'Fields' })).toContainText('No fields yet.');
+    await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+    await expect(alert(page)).toContainText(
+      'The form has no fields yet. Add an input, a select or a textarea',
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('button', { name: /^Station code/ })).toBeVisible();
+
+    await page.getByRole('button', { name: 'More' }).click();
+    const large = `<form>${'<p>tide</p>'.repeat(190_000)}<input name=last></form>`;
+    await page
+      .getByLabel('File to open')
+      .setInputFiles({ name: 'large.html', mimeType: 'text/html', buffer: Buffer.from(large) });
+    await expect(page.getByRole('list', { name: 'Notes on the markup' })).toContainText(
+      'longer than 1,000,000 characters',
+    );
+    await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+    await expect(alert(page)).toContainText('The markup is longer than 1,000,000 characters.');
+  });
+
+  test('a file that is not a run, and one of a newer version', async ({ page }) => {
+    await page.goto('/survey');
+    const open = (text: string) =>
+      page
+        .getByLabel('File to open')
+        .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await open('{"hello": 1}');
+    await expect(page.getByText('This is not a run file of Ukko.')).toBeVisible();
+    await open('{"format": "ukko-run", "version": 7}');
+    await expect(
+      page.getByText('The file is of version 7, this Ukko reads up to 1. Open it with a newer Ukko.'),
+    ).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
+  });
+
+  test('a script with a mistake says where, and what was there stays', async ({ page }) => {
+    await page.goto('/typing');
+    await page.getByRole('textbox', { name: 'Script' }).fill('type "1"\npress 2');
+    await expect(alert(page)).toContainText(
+      'Line 2, column 1: “press” is not a statement; write type or key.',
+    );
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: 'Script' })).toHaveValue('type "1"\npress 2');
+  });
+
+  test('a hostile form runs nothing, here or in the probe', async ({ page }) => {
+    await page.goto('/form');
+    await page.getByRole('button', { name: /^Station code/ }).waitFor();
+    await page.evaluate(() => {
+      const text =
+        '<form><script>top.hurt=1</script><img src=x onerror="top.hurt=1"><input name=a autofocus onfocus="top.hurt=1" required></form>';
+      const data = new DataTransfer();
+      data.setData('text/plain', text);
+      document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    });
+    await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(1);
+    await sweep(page);
+    expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
+    await page.getByRole('link', { name: 'Survey' }).click();
+    await expect(cell(page, 'a', 'This browser').getByRole('img')).toBeVisible();
+  });
+});
+
+test('a killed engine costs its own missing answers only, and the next sweep works', async ({
+  page,
+  app,
+}) => {
+  await page.goto('/survey');
+  await page.getByRole('button', { name: 'Sweep now' }).click();
+  await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
+    /Chromium[1-9]\d* of/,
+  );
+  const children = execFileSync('ps', ['-o', 'pid=', '--ppid', String(app.child.pid)], { encoding: 'utf8' });
+  for (const id of children.split('\n').map(Number).filter(Boolean)) process.kill(id, 'SIGKILL');
+  await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
+    /Chromium (went away|did not answer)/,
+  );
+  await expect(cell(page, 'Station code', 'This browser').getByRole('img')).toBeVisible();
+  await sweep(page);
+  await expect(cell(page, 'Station code', 'Chromium').getByRole('img')).toBeVisible();
+});
+
+test('a cancelled sweep stops at once and keeps what came', async ({ page }) => {
+  await page.goto('/survey');
+  await page.getByRole('button', { name: 'Sweep now' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('button', { name: 'Sweep', exact: true })).toBeVisible();
+  await expect(page.getByText('cut short')).toBeVisible();
+  await expect(cell(page, 'Observer', 'Android-like phone').getByRole('img')).toBeVisible();
+});
+
+test('without an engine the model and this browser still answer, and Ukko says how to get one', async ({
+  page,
+}) => {
+  const bare = await startApp(undefined, { UKKO_CHROMIUM: '/nowhere/chromium' });
+  try {
+    await page.goto(`${bare.address}/survey`);
+    await sweep(page);
+    await expect(page.getByRole('status')).toContainText('Install it with “apt-get install chromium”');
+    await expect(cell(page, 'Observer', 'This browser').getByRole('img')).toBeVisible();
+    await expect(cell(page, 'Observer', 'Chromium')).toContainText('Chromium is not on this machine.');
+  } finally {
+    await bare.stop();
+  }
+});
+
+test('the server answers this machine only, and its pages and its probe are under a strict policy', async ({
+  request,
+  app,
+}) => {
+  const host = new URL(app.address).host;
+  const status = async (path: string, headers: Record<string, string>, method = 'GET') =>
+    (
+      await request.fetch(`${app.address}${path}`, {
+        method,
+        headers,
+        data: method === 'POST' ? {} : undefined,
+      })
+    ).status();
+  expect(await status('/api/engines', {})).toBe(200);
+  expect(await status('/api/engines', { host: 'elsewhere.example' })).toBe(403);
+  expect(await status('/form', { host: 'elsewhere.example' })).toBe(403);
+  expect(await status('/api/sweep', { origin: 'http://elsewhere.example' }, 'POST')).toBe(403);
+  expect(await status('/api/engines', { 'sec-fetch-site': 'cross-site' })).toBe(403);
+  expect(await status('/api/sweep', { origin: `http://${host}` }, 'POST')).toBe(400);
+  const page = (await request.get(`${app.address}/form`)).headers()['content-security-policy'] ?? '';
+  expect(page).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(page).not.toContain('unsafe-eval');
+  const probe = (await request.get(`${app.address}/probe`)).headers()['content-security-policy'] ?? '';
+  expect(probe).toMatch(/^sandbox allow-scripts allow-forms; default-src 'none'; script-src 'nonce-[^']+'/);
+  expect(probe).toContain("form-action 'none'");
+});

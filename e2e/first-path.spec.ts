@@ -1,0 +1,197 @@
+import { readFile } from 'node:fs/promises';
+import { readRunFile } from '../src/core/observation/run-file';
+import { cell, expect, sweep, test } from './app';
+
+const pasted = `<form>
+  <!-- kept -->
+  <script>window.hurt = true</script>
+  <label>Boat <input type="text" name="boat" maxlength="12" onfocus="window.hurt = true"></label>
+  <label>Depth <input type="number" name="depth" min="0" flavour="salt"></label>
+</form>`;
+
+test('from a pasted form to a replay, and through a file back to the same screens', async ({ page }) => {
+  await test.step('the demo form is there on the first visit', async () => {
+    await page.goto('/');
+    await expect(page).toHaveURL(/\/form\?form=skerry-tide-log/);
+    await expect(page.getByRole('button', { name: /^Water level, metres/ })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(30);
+  });
+
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await test.step('pasted markup brings other fields, names what it does not run, and an edit of a field edits the markup', async () => {
+    await markup.click();
+    await page.keyboard.press('Control+a');
+    await page.evaluate(async (text) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', text);
+      document.activeElement?.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    }, pasted);
+    await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(2);
+    const notes = page.getByRole('list', { name: 'Notes on the markup' });
+    await expect(notes).toContainText('line 3 A script: kept in the markup, never run here.');
+    await expect(notes).toContainText('The attribute flavour is not known; it is kept as it is.');
+    await page.getByRole('button', { name: /^Depth/ }).click();
+    await page.getByLabel('min', { exact: true }).fill('-3');
+    await expect(markup).toContainText('<!-- kept -->');
+    await expect(markup).toContainText('name="depth" min="-3" flavour="salt"');
+    expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
+  });
+
+  await test.step('undo goes back through every edit', async () => {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(markup).toContainText('min="0"');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(30);
+  });
+
+  await test.step('a sweep fills the survey, and a reload keeps it', async () => {
+    await page.getByRole('link', { name: 'Survey' }).click();
+    await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
+    await page.getByRole('button', { name: 'Sweep now' }).click();
+    await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(/\d+ of \d+ · /);
+    await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+    await page.reload();
+    for (const target of ['Chromium', 'This browser'])
+      await expect(cell(page, 'Station code', target).getByRole('img')).toHaveJSProperty('complete', true);
+    const picture = cell(page, 'Station code', 'Chromium').getByRole('img');
+    expect(await picture.evaluate((image: HTMLImageElement) => [image.naturalWidth, image.width])).toEqual([
+      185, 185,
+    ]);
+    await expect(
+      cell(page, 'Reading date', 'Android-like phone').getByRole('img', {
+        name: 'Reading date: text, list button',
+      }),
+    ).toBeVisible();
+  });
+
+  await test.step('the close-up shows pictures, facts and where they come from', async () => {
+    await cell(page, 'Reading date', 'Chromium').click();
+    const panel = page.getByRole('complementary', { name: 'Close-up' });
+    await expect(
+      panel.getByRole('img', { name: /^Reading date, (closed|focused|filled|invalid), measured$/ }),
+    ).toHaveCount(4);
+    await expect(panel).toContainText(/Measured: Chromium \d+\.[\d.]+ over WebDriver BiDi/);
+    await expect(panel).toContainText('rangeOverflow');
+    await expect(panel).toContainText('Value must be 12/31/2026 or earlier.');
+    await panel.getByRole('button', { name: 'This browser' }).click();
+    await expect(panel).toContainText(/Captured: Chrome \d+.*, script-made events/);
+    await panel.getByRole('button', { name: 'Android-like phone' }).click();
+    await expect(panel).toContainText('Modelled: the desktop Blink engine');
+    await page.keyboard.press('Escape');
+    await expect(panel).toBeHidden();
+  });
+
+  await test.step('the message lens shows each target’s own words', async () => {
+    await page.getByText('message', { exact: true }).click();
+    await expect(cell(page, 'E-mail', 'Chromium')).toContainText(
+      "Please include an '@' in the email address.",
+    );
+    await expect(cell(page, 'E-mail', 'Android-like phone')).toContainText(
+      "Please include an '@' in the email address.",
+    );
+  });
+
+  await test.step('typing: the model answers at once, Chromium and this browser were asked, the guard refuses', async () => {
+    await page.getByRole('link', { name: 'Typing' }).click();
+    const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+    const sixth = ladder.getByRole('row').nth(6);
+    await expect(ladder.getByRole('columnheader')).toHaveText([
+      'Stroke',
+      /Chromium.*measured/,
+      /Chromium.*modelled/,
+      /This browser.*captured/,
+      /Android-like phone.*modelled/,
+    ]);
+    await expect(sixth.locator('del')).toHaveText(['5', '5', '5', '5']);
+    await expect(ladder).not.toContainText('not as modelled');
+    await sixth.getByRole('button').first().click();
+    const events = page.getByRole('region', { name: 'Events of the stroke' });
+    await expect(events).toContainText('refused by a guard');
+    await expect(events.getByRole('row').filter({ hasText: 'beforeinput' })).toContainText('prevented');
+  });
+
+  await test.step('a switched-off guard changes the model at once; the engine is asked on request', async () => {
+    const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+    await page.getByRole('switch', { name: /at most 2 decimals/ }).click();
+    await expect(ladder.getByRole('columnheader', { name: /Chromium/ }).first()).toContainText(
+      'asked for another script or guard',
+    );
+    await expect(ladder.getByRole('row').nth(6)).toContainText('-1.255');
+    await ladder.getByRole('button', { name: 'Ask' }).first().click();
+    await expect(ladder.getByRole('columnheader', { name: /Chromium/ }).first()).toContainText('measured');
+    await expect(ladder.getByRole('row').nth(6).getByRole('button').first()).toContainText('-1.255');
+    await expect(ladder).not.toContainText('not as modelled');
+    await page.getByRole('switch', { name: /at most 2 decimals/ }).click();
+  });
+
+  const shown = async () => {
+    await page.goto('/survey?lens=message');
+    const text = await cell(page, 'E-mail', 'Chromium').textContent();
+    await page.goto('/survey?state=invalid');
+    const width = await cell(page, 'Reading date', 'Chromium')
+      .getByRole('img')
+      .evaluate((image: HTMLImageElement) => image.naturalWidth);
+    return { text, width };
+  };
+  await test.step('exported, everything deleted, opened again: the same screens', async () => {
+    const before = await shown();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'Export run' }).click();
+    const file = await (await download).path();
+    expect(readRunFile(await readFile(file, 'utf8')).status).toBe('read');
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'Delete everything…' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Delete everything' }).click();
+    await page.getByRole('region', { name: 'Fields' }).waitFor();
+    await page.goto('/survey');
+    await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
+    await page.getByLabel('File to open').setInputFiles(file);
+    await expect(page).toHaveURL(/run=/);
+    expect(await shown()).toEqual(before);
+    await page.goto('/typing?field=level');
+    await expect(
+      page.getByRole('columnheader', { name: /Chromium.*measured|asked for another/ }).first(),
+    ).toBeVisible();
+  });
+});
+
+test('cells that differ from the reference are marked, in words too, and can be shown alone', async ({
+  page,
+}) => {
+  await page.goto('/survey');
+  await sweep(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Export run' }).click();
+  const text = await readFile(await (await download).path(), 'utf8');
+  const { run } = readRunFile(text) as Extract<ReturnType<typeof readRunFile>, { status: 'read' }>;
+  // What an engine without date pickers would have answered, put into the file of a real run.
+  const other = {
+    ...JSON.parse(text),
+    id: 'another-run',
+    observations: run.observations.map((o) =>
+      o.question === 'look' &&
+      o.field === 'date' &&
+      o.target === 'this-browser' &&
+      o.outcome.status === 'answered'
+        ? { ...o, outcome: { ...o.outcome, facts: { ...o.outcome.facts, typeReflected: 'text' } } }
+        : o,
+    ),
+  };
+  await page.getByLabel('File to open').setInputFiles({
+    name: 'other.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(other)),
+  });
+  await expect(cell(page, 'Reading date', 'This browser')).toContainText('differs: type');
+  await expect(cell(page, 'Reading date', 'Android-like phone')).not.toContainText('differs');
+  await page.getByRole('switch').click();
+  await expect(page.getByRole('rowheader')).toHaveCount(1);
+  await cell(page, 'Reading date', 'This browser').click();
+  await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText(
+    'closed: It is “text”, in the reference “date”.',
+  );
+});

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+/** The app is built before; these tests start it themselves, once, on a free port. */
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: process.env.UKKO_COUNTS ? [['list'], ['./scripts/count-e2e.mjs']] : [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.UKKO_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-dev-shm-usage'],
+    },
+    trace: 'off',
+  },
+});

@@ -1,0 +1,85 @@
+/** What `npm run demo` and `npm test` need before anything else. Plain Node: nothing is installed yet when this runs. */
+import { spawnSync } from 'node:child_process';
+import { accessSync, constants, existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { delimiter, join } from 'node:path';
+import { root } from './start-app.mjs';
+
+/** Debian packages by the program that they bring. */
+const systemPackages = {
+  chromium: ['chromium', 'fonts-liberation', 'fonts-noto-core'],
+};
+
+/** Runs a program with its output shown; true when it ended well. */
+export function run(program, parameters, env = {}) {
+  const { status } = spawnSync(program, parameters, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  return status === 0;
+}
+
+/** Installs the npm packages of the lock file unless they are there already. */
+export function ensurePackages() {
+  const lock = join(root, 'package-lock.json');
+  const mark = join(root, 'node_modules', '.ukko-installed');
+  const wanted = readFileSync(lock, 'utf8');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
+  console.log('Installing npm packages…');
+  if (!run('npm', ['install', '--no-save', '--prefer-offline', '--no-fund', '--no-audit']))
+    throw new Error('The npm packages could not be installed; what npm said stands above.');
+  writeFileSync(mark, wanted);
+}
+
+/** Installs missing system packages when this is a Debian machine and we are root; else prints the one command to run. */
+export function ensureSystemPackages() {
+  const missing = Object.entries(systemPackages).flatMap(([program, packages]) =>
+    onPath(program) ? [] : packages,
+  );
+  if (missing.length === 0) return;
+  const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  if (process.getuid?.() !== 0 || !onPath('apt-get')) {
+    console.warn(
+      `An engine is missing. Ukko works without it; to have it asked too, run:\n\n  sudo ${install}\n`,
+    );
+    return;
+  }
+  console.log('Installing engines from Debian’s packages…');
+  const quiet = { DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-q'], quiet);
+  if (!run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...missing], quiet))
+    console.warn(`The engines could not be installed. To try again, run:\n\n  ${install}\n`);
+}
+
+function onPath(program) {
+  return (process.env.PATH ?? '').split(delimiter).some((directory) => {
+    try {
+      accessSync(join(directory, program), constants.X_OK);
+      return true;
+    } catch {
+      return false;
+    }
+  });
+}
+
+/** True when a build is there and nothing that goes into it is newer. */
+export function buildIsCurrent() {
+  const mark = join(root, '.next', 'BUILD_ID');
+  if (!existsSync(mark)) return false;
+  const built = statSync(mark).mtimeMs;
+  const { stdout } = spawnSync(
+    'find',
+    ['src', 'next.config.ts', 'package-lock.json', '-newermt', new Date(built).toISOString(), '-type', 'f'],
+    {
+      cwd: root,
+      encoding: 'utf8',
+    },
+  );
+  return stdout.trim() === '';
+}
+
+export function build() {
+  return run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    NEXT_TELEMETRY_DISABLED: '1',
+  });
+}
