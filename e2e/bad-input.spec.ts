@@ -17,7 +17,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('button', { name: /^Station code/ })).toBeVisible();
 
-    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
     const large = `<form>${'<p>tide</p>'.repeat(190_000)}<input name=last></form>`;
     await page
       .getByLabel('File to open')

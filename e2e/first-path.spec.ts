@@ -138,11 +138,11 @@ test('from a pasted form to a replay, and through a file back to the same screen
   await test.step('exported, everything deleted, opened again: the same screens', async () => {
     const before = await shown();
     const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
     await page.getByRole('menuitem', { name: 'Export run' }).click();
     const file = await (await download).path();
     expect(readRunFile(await readFile(file, 'utf8')).status).toBe('read');
-    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
     await page.getByRole('menuitem', { name: 'Delete everything…' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Delete everything' }).click();
     await page.getByRole('region', { name: 'Fields' }).waitFor();
@@ -164,7 +164,7 @@ test('cells that differ from the reference are marked, in words too, and can be 
   await page.goto('/survey');
   await sweep(page);
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'Files' }).click();
   await page.getByRole('menuitem', { name: 'Export run' }).click();
   const text = await readFile(await (await download).path(), 'utf8');
   const { run } = readRunFile(text) as Extract<ReturnType<typeof readRunFile>, { status: 'read' }>;

@@ -266,7 +266,9 @@ function notesOf(
     noteUnknownType(control, note);
   }
   for (const { element } of elements) noteHidden(element, note);
-  for (const error of parsed.errors)
+  // A fragment is not expected to have a doctype; the page that shows it gets one.
+  const wholePage = /<html[\s>]/i.test(markup);
+  for (const error of parsed.errors.filter(({ code }) => wholePage || code !== 'missing-doctype'))
     note('fault', { start: error.start, end: error.end }, faultText(error.code));
   return notes.sort((a, b) => a.span.start - b.span.start);
 }

@@ -31,6 +31,7 @@ export const controlParts = [
   'list button',
   'clear button',
   'check mark',
+  'radio mark',
   'button',
   'bar',
   'text area',

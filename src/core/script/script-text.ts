@@ -66,6 +66,8 @@ function readType(argument: string, column: number): Statement {
       column,
       text: 'After type, write the text between double quotes, as in type "1.2".',
     };
+  if (/\p{Cc}/u.test(text))
+    return { status: 'fault', column, text: 'A typed text has no control characters; leave them out.' };
   return { status: 'read', strokes: graphemes(text).map((key) => ({ kind: 'key', key })) };
 }
 

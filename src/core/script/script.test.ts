@@ -25,6 +25,7 @@ describe('script text', () => {
     ['press a', 1, 1, '“press” is not a statement; write type or key.'],
     ['type "a"\n  type b', 2, 8, 'After type, write the text between double quotes, as in type "1.2".'],
     ['key Hyper', 1, 5, `After key, write one of ${namedKeys.join(', ')}.`],
+    ['type "a\\nb"', 1, 6, 'A typed text has no control characters; leave them out.'],
     ['key Tab twice', 1, 5, `After key, write one of ${namedKeys.join(', ')}.`],
   ])('%j: says line, column and what was expected', (text, line, column, expected) => {
     expect(readScript(text)).toEqual({ status: 'fault', line, column, text: expected });
@@ -37,7 +38,7 @@ describe('script text', () => {
     const key = fc.oneof(
       fc.constantFrom(...namedKeys),
       fc.string({ unit: 'grapheme', minLength: 1, maxLength: 2 }).map((text) => graphemes(text)[0] ?? 'x'),
-      fc.constantFrom('"', '\\', ' ', '\n', '\u0301', '🇫', '🇮', '\u200d'),
+      fc.constantFrom('"', '\\', ' ', '\u0301', '🇫', '🇮', '\u200d'),
     );
     fc.assert(
       fc.property(fc.array(key, { maxLength: 30 }), (list) => {

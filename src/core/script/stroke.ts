@@ -9,13 +9,10 @@ export type Script = readonly Stroke[];
 export const namedKeys = [
   'Backspace',
   'Delete',
-  'Enter',
   'Tab',
   'Escape',
   'ArrowLeft',
   'ArrowRight',
-  'ArrowUp',
-  'ArrowDown',
   'Home',
   'End',
 ] as const;

@@ -1,5 +1,6 @@
 import { attribute, type Control, type Field, hasAttribute } from '../form/field';
 import type { ConstrainedField } from './constraint-validation';
+import { meterValue, progressValue } from './gauges';
 import { sanitizeValue } from './value-sanitization';
 
 export interface Change {
@@ -52,6 +53,10 @@ function currentValueOf(field: Field, change: Change, flags: Parameters<typeof s
       return sanitizeValue(field.kind, change.value ?? control.text, flags);
     case 'file':
       return '';
+    case 'meter':
+      return String(meterValue(control));
+    case 'progress':
+      return String(progressValue(control));
     default:
       return sanitizeValue(field.kind, change.value ?? attribute(control, 'value') ?? '', flags);
   }

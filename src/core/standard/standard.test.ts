@@ -125,7 +125,11 @@ describe('value sanitization', () => {
     ['datetime-local', '2026-01-01 07:30:00.000', '2026-01-01T07:30'],
     ['time', '07:30:00', '07:30:00'],
     ['color', '#AABBCC', '#aabbcc'],
-    ['color', 'teal', '#000000'],
+    ['color', 'teal', '#008080'],
+    ['color', '#Abc', '#aabbcc'],
+    ['color', '#11223344', '#112233'],
+    ['color', 'seaweed', '#000000'],
+    ['color', 'constructor', '#000000'],
     ['range', '', '50'],
     ['range', '-7', '0'],
     ['range', '5.5', '6'],
@@ -175,6 +179,19 @@ describe('value sanitization', () => {
         expect(sanitizeValue(kind, once, none)).toBe(once);
       }),
     );
+  });
+});
+
+describe('gauges', () => {
+  it.each([
+    ['<meter value=82></meter>', '1'],
+    ['<meter min=20 max=120 value=82></meter>', '82'],
+    ['<meter min=5 max=1></meter>', '5'],
+    ['<progress></progress>', '0'],
+    ['<progress max=100 value=35></progress>', '35'],
+    ['<progress max=-1 value=7></progress>', '1'],
+  ])('%s has the value %s', (markup, value) => {
+    expect(stateAfter(markup).value).toBe(value);
   });
 });
 

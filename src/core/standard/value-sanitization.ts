@@ -1,4 +1,5 @@
 import type { FieldKind } from '../form/field';
+import { simpleColor } from './colors';
 import {
   formatLocalDateAndTime,
   parseDate,
@@ -46,7 +47,7 @@ export function sanitizeValue(kind: FieldKind, value: string, attributes: Saniti
       return ms === null ? '' : formatLocalDateAndTime(ms);
     }
     case 'color':
-      return /^#[0-9a-f]{6}$/i.test(value) ? value.toLowerCase() : '#000000';
+      return simpleColor(value) ?? '#000000';
     case 'textarea':
       return value.replace(/\r\n?/g, '\n');
     default:

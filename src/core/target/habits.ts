@@ -27,7 +27,7 @@ const common: Habits['parts'] = {
   range: ['slider'],
   color: ['swatch'],
   checkbox: ['check mark'],
-  radio: ['check mark'],
+  radio: ['radio mark'],
   file: ['button', 'text'],
   submit: ['button'],
   reset: ['button'],

@@ -6,7 +6,7 @@ import { useRef } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
-import { openDatabase } from '@/store/database';
+import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
@@ -90,17 +90,17 @@ function LineUp() {
 
 function RunChoice() {
   const { runs, run } = useRun();
+  const { running } = useSweep();
   const [, select] = useSelection();
   if (!run) return null;
+  const ending = (one: StoredRun) =>
+    one.finishedAt ? '' : running && one.id === run.id ? ', running' : ', cut short';
   return (
     <Select
       aria-label="Sweep shown"
       value={run.id}
-      style={{ width: 176 }}
-      options={runs.map(({ id, startedAt, finishedAt }) => ({
-        value: id,
-        label: `${sweepTime(startedAt)}${finishedAt ? '' : ', cut short'}`,
-      }))}
+      style={{ width: 200 }}
+      options={runs.map((one) => ({ value: one.id, label: `${sweepTime(one.startedAt)}${ending(one)}` }))}
       onChange={(id) => select({ run: id })}
     />
   );
@@ -166,7 +166,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   return (
     <>
       <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => void actions[key]?.() }}>
-        <Button aria-label="More">Files</Button>
+        <Button>Files</Button>
       </Dropdown>
       <input
         ref={chooser}

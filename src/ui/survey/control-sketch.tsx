@@ -98,7 +98,9 @@ function draw(part: ControlPart, width: number, height: number) {
     case 'bar':
       return <rect y={middle - 5} width={width} height="10" rx="2" />;
     case 'check mark':
-      return <path d={`M3 ${middle - 7}h14v14h-14zM6 ${middle}l4 4 6-8`} />;
+      return <path d={`M3 ${middle - 7}h14v14h-14z`} />;
+    case 'radio mark':
+      return <circle cx="10" cy={middle} r="7" />;
     case 'picker button':
       return (
         <path d={`M3 ${middle - 6}h15v13h-15zM3 ${middle - 2}h15M7 ${middle - 9}v4M14 ${middle - 9}v4`} />
