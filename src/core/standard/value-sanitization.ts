@@ -9,7 +9,7 @@ import {
   parseWeek,
 } from './dates-and-times';
 import { isValidFloatingPointNumber } from './floating-point-numbers';
-import { isStepMismatch, type RangeAttributes, rangeOf } from './ranges-and-steps';
+import { type RangeAttributes, rangeOf } from './ranges-and-steps';
 
 export interface SanitizationAttributes extends RangeAttributes {
   readonly multiple: boolean;
@@ -74,12 +74,13 @@ function sanitizeRange(value: string, attributes: RangeAttributes): string {
   let n = valid ? Number(value) : max < min ? min : min + (max - min) / 2;
   if (n < min || max < min) n = min;
   else if (n > max) n = max;
-  if (range.step === null || !isStepMismatch(range, n))
-    return valid && n === Number(value) ? value : String(n);
+  const step = range.step;
+  if (step === null) return n === Number(value) && valid ? value : String(n);
   const nearest = (round: (steps: number) => number) =>
-    decimal(range.stepBase + round((n - range.stepBase) / (range.step ?? 1)) * (range.step ?? 1), attributes);
+    decimal(range.stepBase + round((n - range.stepBase) / step) * step, attributes);
   const up = nearest((steps) => Math.floor(steps + 0.5));
-  return String(up <= max ? up : nearest(Math.floor));
+  const onStep = up <= max ? up : nearest(Math.floor);
+  return valid && onStep === Number(value) ? value : String(onStep);
 }
 
 /** Drops what adding doubles left behind the last decimal that min, value and step together can have. */

@@ -2,7 +2,7 @@
 
 import { Alert, App, ConfigProvider, Spin } from 'antd';
 import { usePathname, useRouter } from 'next/navigation';
-import { type ReactNode, Suspense, useCallback, useEffect, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { CloseUp } from '../survey/close-up';
@@ -14,7 +14,7 @@ import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
 import { FormProvider, useForm } from './use-form';
 import { RunProvider } from './use-run';
-import { nothingSelected, selectionQuery, useSelection } from './use-selection';
+import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
 import { SweepProvider, useSweep } from './use-sweep';
 
 /** Everything around a view. */
@@ -23,17 +23,15 @@ export function Frame({ children, nonce }: { children: ReactNode; nonce: string 
   return (
     <ConfigProvider theme={themeConfig(theme)} csp={{ nonce }} wave={{ disabled: true }}>
       <App>
-        <Suspense fallback={<Waiting />}>
-          <FormProvider waiting={<Waiting />}>
-            <RunProvider>
-              <SweepProvider>
-                <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
-                  {children}
-                </Shell>
-              </SweepProvider>
-            </RunProvider>
-          </FormProvider>
-        </Suspense>
+        <FormProvider waiting={<Waiting />}>
+          <RunProvider>
+            <SweepProvider>
+              <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                {children}
+              </Shell>
+            </SweepProvider>
+          </RunProvider>
+        </FormProvider>
       </App>
     </ConfigProvider>
   );
@@ -93,6 +91,7 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
 function useOpenFile(): (file: File) => void {
   const { message } = App.useApp();
   const router = useRouter();
+  const [, select] = useSelection();
   return useCallback(
     (file) => {
       void openFile(file).then((opened) => {
@@ -101,11 +100,11 @@ function useOpenFile(): (file: File) => void {
           return;
         }
         const run = opened.status === 'run' ? opened.run : null;
-        const query = selectionQuery({ ...nothingSelected, form: opened.form, run });
-        router.push(`${run ? '/survey' : '/form'}${query}`);
+        select({ ...nothingSelected, form: opened.form, run });
+        router.push(`${run ? '/survey' : '/form'}${selectionQuery(currentSelection())}`);
       });
     },
-    [message, router],
+    [message, router, select],
   );
 }
 
@@ -128,7 +127,7 @@ function useShortcuts(onShortcuts: () => void): void {
       const command = event.ctrlKey || event.metaKey;
       const editing = isEditable(event.target);
       const view = event.altKey ? views[Number(event.key) - 1] : undefined;
-      if (view && view.path !== path) router.push(`${view.path}${selectionQuery(selection)}`);
+      if (view && view.path !== path) router.push(`${view.path}${selectionQuery(currentSelection())}`);
       else if (command && event.key === 'Enter') sweep();
       else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
       else if (event.key === 'Escape' && running) cancel();

@@ -48,21 +48,26 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
   const [form, setForm] = useState<FormDocument | null>(null);
   const [past, setPast] = useState<Past>(noPast);
   const current = useRef<FormDocument | null>(null);
-  const unsaved = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const unsaved = useRef<FormDocument | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
 
   const flush = useCallback(() => {
-    if (unsaved.current === null || current.current === null) return;
-    clearTimeout(unsaved.current);
-    unsaved.current = null;
-    void saveForm(openDatabase(), current.current);
+    const form = unsaved.current;
+    if (timer.current !== null) clearTimeout(timer.current);
+    timer.current = null;
+    // Unsaved until the database says so: a page may go away in between.
+    if (form)
+      void saveForm(openDatabase(), form).then(() => {
+        if (unsaved.current === form) unsaved.current = null;
+      });
   }, []);
 
   const show = useCallback(
     (next: FormDocument) => {
       current.current = next;
+      unsaved.current = next;
       setForm(next);
-      if (unsaved.current !== null) clearTimeout(unsaved.current);
-      unsaved.current = setTimeout(flush, saveAfter);
+      timer.current ??= setTimeout(flush, saveAfter);
     },
     [flush],
   );
@@ -85,7 +90,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
 
   useEffect(() => {
     const leave = () => {
-      if (unsaved.current !== null && current.current !== null) leaveDraft(current.current);
+      if (unsaved.current) leaveDraft(unsaved.current);
     };
     window.addEventListener('pagehide', leave);
     return () => window.removeEventListener('pagehide', leave);

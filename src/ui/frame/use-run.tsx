@@ -23,6 +23,8 @@ export interface RunWorkspace {
   /** The runs of the form, the latest first. */
   readonly runs: readonly StoredRun[];
   readonly run: StoredRun | null;
+  /** False while the answers are being read; what is not there yet is then not missing. */
+  readonly loaded: boolean;
   readonly observations: ReadonlyMap<ObservationKey, Observation>;
   readonly pictures: ReadonlyMap<PictureId, PictureFile>;
 }
@@ -35,7 +37,13 @@ export interface PictureFile {
 }
 
 const RunContext = createContext<RunWorkspace | null>(null);
-const none: RunWorkspace = { runs: [], run: null, observations: new Map(), pictures: new Map() };
+const none: RunWorkspace = {
+  runs: [],
+  run: null,
+  loaded: false,
+  observations: new Map(),
+  pictures: new Map(),
+};
 
 /** Follows the run that the address names, or the latest one of the form. */
 export function RunProvider({ children }: { children: ReactNode }) {
@@ -51,7 +59,7 @@ export function RunProvider({ children }: { children: ReactNode }) {
   const pictures = usePictures(observations);
   const workspace = useMemo((): RunWorkspace => {
     const byKey = new Map((observations ?? []).map((one) => [observationKey(one), one]));
-    return { runs: runs ?? [], run, observations: byKey, pictures };
+    return { runs: runs ?? [], run, loaded: observations !== undefined, observations: byKey, pictures };
   }, [runs, run, observations, pictures]);
   return <RunContext value={runs ? workspace : none}>{children}</RunContext>;
 }

@@ -1,7 +1,6 @@
 'use client';
 
-import { useSearchParams } from 'next/navigation';
-import { useCallback, useMemo } from 'react';
+import { useSyncExternalStore } from 'react';
 import type { FieldId } from '@/core/form/field';
 import type { FormId } from '@/core/form/form-document';
 import { type ControlState, controlStates } from '@/core/observation/observation';
@@ -70,18 +69,42 @@ export function selectionQuery(selection: Selection): string {
   return query ? `?${query}` : '';
 }
 
-/** The selection as the address has it now, for handlers that may run before the next render. */
+let current: Selection | null = null;
+const listeners = new Set<() => void>();
+
+/** The selection as it is now, for handlers that may run before the next render. */
 export function currentSelection(): Selection {
-  return readSelection(new URLSearchParams(window.location.search));
+  current ??= readSelection(new URLSearchParams(window.location.search));
+  return current;
 }
 
-/** The selection, and a way to change parts of it without asking the server for anything. */
+/**
+ * Changes parts of the selection. The address follows; it is not read back, because the router writes it too and, when
+ * keys come faster than it renders, has an older one there for a moment.
+ */
+export function changeSelection(change: Partial<Selection>): void {
+  current = { ...currentSelection(), ...change };
+  const address = `${window.location.pathname}${selectionQuery(current)}`;
+  window.history.replaceState(null, '', address);
+  for (const listener of listeners) listener();
+}
+
+function readAgain(): void {
+  current = null;
+  for (const listener of listeners) listener();
+}
+
+function subscribe(listener: () => void): () => void {
+  if (listeners.size === 0) window.addEventListener('popstate', readAgain);
+  listeners.add(listener);
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size === 0) window.removeEventListener('popstate', readAgain);
+  };
+}
+
+/** The selection, and a way to change parts of it. */
 export function useSelection(): [Selection, (change: Partial<Selection>) => void] {
-  const parameters = useSearchParams();
-  const selection = useMemo(() => readSelection(new URLSearchParams(parameters.toString())), [parameters]);
-  const select = useCallback((change: Partial<Selection>) => {
-    const query = selectionQuery({ ...currentSelection(), ...change });
-    window.history.replaceState(null, '', `${window.location.pathname}${query}`);
-  }, []);
-  return [selection, select];
+  const selection = useSyncExternalStore(subscribe, currentSelection, () => nothingSelected);
+  return [selection, changeSelection];
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Button, Segmented, Switch } from 'antd';
+import { Button, Segmented, Spin, Switch } from 'antd';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
 import { type Difference, differences } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
@@ -23,7 +23,7 @@ import { DifferenceNote, LookContent, MessageContent } from './survey-cell';
 /** How does each target draw it, and in which words does it object? Fields down, targets across. */
 export function SurveyView() {
   const { form } = useForm();
-  const { run, observations } = useRun();
+  const { run, observations, loaded } = useRun();
   const { sweep, running } = useSweep();
   const [selection, select] = useSelection();
   const markup = run?.form.markup ?? form.markup;
@@ -34,6 +34,12 @@ export function SurveyView() {
     return selection.onlyDifferences ? all.filter((row) => row.differs) : all;
   }, [fields, lineUp, observations, selection.lens, selection.state, selection.onlyDifferences]);
 
+  if (!loaded)
+    return (
+      <div className={frame.waiting}>
+        <Spin />
+      </div>
+    );
   if (!run)
     return (
       <div className={frame.empty}>
