@@ -37,14 +37,6 @@ export interface PictureFile {
 }
 
 const RunContext = createContext<RunWorkspace | null>(null);
-const none: RunWorkspace = {
-  runs: [],
-  run: null,
-  loaded: false,
-  observations: new Map(),
-  pictures: new Map(),
-};
-
 /** Follows the run that the address names, or the latest one of the form. */
 export function RunProvider({ children }: { children: ReactNode }) {
   const { form } = useForm();
@@ -52,16 +44,19 @@ export function RunProvider({ children }: { children: ReactNode }) {
   const runs = useLiveQuery(() => runsOf(openDatabase(), form.id), [form.id]);
   const run = runs?.find((one) => one.id === selection.run) ?? runs?.[0] ?? null;
   const runId = run?.id ?? null;
-  const observations = useLiveQuery(
-    async () => (runId ? observationsOf(openDatabase(), runId) : []),
+  const read = useLiveQuery(
+    async () => ({ runId, observations: runId ? await observationsOf(openDatabase(), runId) : [] }),
     [runId],
   );
+  // Until the answers of another run are read, those of the one before would still be here.
+  const loaded = runs !== undefined && read?.runId === runId;
+  const observations = loaded ? read.observations : undefined;
   const pictures = usePictures(observations);
   const workspace = useMemo((): RunWorkspace => {
     const byKey = new Map((observations ?? []).map((one) => [observationKey(one), one]));
-    return { runs: runs ?? [], run, loaded: observations !== undefined, observations: byKey, pictures };
-  }, [runs, run, observations, pictures]);
-  return <RunContext value={runs ? workspace : none}>{children}</RunContext>;
+    return { runs: runs ?? [], run, loaded, observations: byKey, pictures };
+  }, [runs, run, loaded, observations, pictures]);
+  return <RunContext value={workspace}>{children}</RunContext>;
 }
 
 /** Object URLs of the pictures that the observations name; each is made once and given back when it is not shown any more. */
