@@ -1,4 +1,7 @@
 import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { startApp } from '../scripts/start-app.mjs';
 import { alert, cell, expect, sweep, test } from './app';
 
@@ -72,6 +75,12 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
   });
 });
 
+function childrenOf(process: number | undefined): number[] {
+  const list = execFileSync('ps', ['-eo', 'pid=,ppid='], { encoding: 'utf8' }).trim().split('\n');
+  const pairs = list.map((line) => line.trim().split(/\s+/).map(Number));
+  return pairs.flatMap(([id, parent]) => (id && parent === process ? [id] : []));
+}
+
 test('a killed engine costs its own missing answers only, and the next sweep works', async ({
   page,
   app,
@@ -81,8 +90,8 @@ test('a killed engine costs its own missing answers only, and the next sweep wor
   await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
     /Chromium[1-9]\d* of/,
   );
-  const children = execFileSync('ps', ['-o', 'pid=', '--ppid', String(app.child.pid)], { encoding: 'utf8' });
-  for (const id of children.split('\n').map(Number).filter(Boolean)) process.kill(id, 'SIGKILL');
+  for (const keeper of childrenOf(app.child.pid))
+    for (const id of childrenOf(keeper)) process.kill(id, 'SIGKILL');
   await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
     /Chromium (went away|did not answer)/,
   );
@@ -141,3 +150,26 @@ test('the server answers this machine only, and its pages and its probe are unde
   expect(probe).toMatch(/^sandbox allow-scripts allow-forms; default-src 'none'; script-src 'nonce-[^']+'/);
   expect(probe).toContain("form-action 'none'");
 });
+
+for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
+  test(`a server that ends by ${signal} leaves no browser and no profile behind`, async ({ request }) => {
+    const temporary = mkdtempSync(join(tmpdir(), 'ukko-e2e-'));
+    const app = await startApp(undefined, { TMPDIR: temporary });
+    const left = () =>
+      execFileSync('ps', ['-eo', 'stat=,args='], { encoding: 'utf8' })
+        .split('\n')
+        .filter((line) => line.includes(temporary) && !line.startsWith('Z'));
+    const markup = '<input name=a>'.repeat(300);
+    const answer = request
+      .post(`${app.address}/api/sweep`, {
+        data: { markup, questions: ['look'], scripts: {}, fields: null, targets: ['chromium'] },
+      })
+      .catch(() => null);
+    await expect.poll(() => left().length, { timeout: 20_000 }).toBeGreaterThan(3);
+    app.child.kill(signal);
+    await app.exited;
+    await answer;
+    await expect.poll(() => [...left(), ...readdirSync(temporary)], { timeout: 10_000 }).toEqual([]);
+    rmSync(temporary, { recursive: true });
+  });
+}

@@ -1,7 +1,9 @@
+import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import { isNamedKey } from '@/core/script/stroke';
+import { projectRoot } from '@/probe/bundle';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import { cropAll } from './crop';
 import {
@@ -49,10 +51,10 @@ export const chromium: Engine = {
       const browser = await puppeteer.launch({
         browser: 'chrome',
         protocol: 'webDriverBiDi',
-        executablePath: path,
+        executablePath: join(projectRoot(), 'src/engines/keeper.mjs'),
         headless: true,
         args: launchArguments,
-        env: { ...process.env, LANGUAGE: 'en_US', LANG: 'en_US.UTF-8' },
+        env: { ...process.env, LANGUAGE: 'en_US', LANG: 'en_US.UTF-8', UKKO_KEPT_PROGRAM: path },
         defaultViewport: { ...viewport, deviceScaleFactor: 1 },
         protocolTimeout: commandTimeout,
         // The server ends its sweeps itself when it is told to stop.

@@ -5,13 +5,18 @@ import type { StoredForm, UkkoDatabase } from './database';
 /** Puts the demo forms in on the first visit; a form that was changed or is there already is left alone. */
 export async function ensureForms(database: UkkoDatabase): Promise<void> {
   await database.transaction('rw', database.forms, async () => {
-    if ((await database.forms.count()) > 0) return;
-    await database.forms.bulkPut(demoForms.map((form, index) => stored(form, demoForms.length - index)));
+    if ((await database.forms.count()) === 0) await restoreDemo(database);
   });
 }
 
-function stored(form: FormDocument, order = 0): StoredForm {
-  return { ...form, changedAt: new Date(Date.now() + order).toISOString() };
+/** Puts the demo forms back as they shipped; the good one counts as changed last, so that it is the one shown. */
+export async function restoreDemo(database: UkkoDatabase): Promise<void> {
+  const now = Date.now();
+  await database.forms.bulkPut(demoForms.map((form, index) => stored(form, now - index * 1000)));
+}
+
+function stored(form: FormDocument, at = Date.now()): StoredForm {
+  return { ...form, changedAt: new Date(at).toISOString() };
 }
 
 export async function saveForm(database: UkkoDatabase, form: FormDocument): Promise<void> {
@@ -22,9 +27,4 @@ export async function newForm(database: UkkoDatabase, markup: string, name: stri
   const id = crypto.randomUUID() as FormId;
   await database.forms.put(stored({ id, name, markup, typing: {} }));
   return id;
-}
-
-/** Puts a demo form back as it shipped. */
-export async function restoreDemo(database: UkkoDatabase): Promise<void> {
-  await database.forms.bulkPut(demoForms.map((form, index) => stored(form, demoForms.length - index)));
 }

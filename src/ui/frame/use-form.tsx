@@ -75,6 +75,8 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
   const wanted = selection.form;
   useEffect(() => {
     let left = false;
+    // The address was only told which form this is; reading it again would undo what was edited since.
+    if (wanted !== null && current.current?.id === wanted) return;
     flush();
     void openForm(wanted).then((found) => {
       if (left || found === null) return;
