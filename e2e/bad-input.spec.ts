@@ -115,6 +115,7 @@ test('without an engine the model and this browser still answer, and Ukko says h
   const bare = await startApp(undefined, { UKKO_CHROMIUM: '/nowhere/chromium' });
   try {
     await page.goto(`${bare.address}/survey`);
+    await expect(page.getByRole('list', { name: 'Line-up' })).toContainText('Chromiumnot installed');
     await sweep(page);
     await expect(page.getByRole('status')).toContainText('Install it with “apt-get install chromium”');
     await expect(cell(page, 'Observer', 'This browser').getByRole('img')).toBeVisible();

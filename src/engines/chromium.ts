@@ -1,3 +1,5 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
@@ -47,14 +49,22 @@ export const chromium: Engine = {
   },
 
   async launch(path): Promise<EngineSession> {
+    const folder = await mkdtemp(join(tmpdir(), 'ukko-browser-'));
     try {
       const browser = await puppeteer.launch({
         browser: 'chrome',
         protocol: 'webDriverBiDi',
         executablePath: join(projectRoot(), 'src/engines/keeper.mjs'),
+        userDataDir: join(folder, 'profile'),
         headless: true,
         args: launchArguments,
-        env: { ...process.env, LANGUAGE: 'en_US', LANG: 'en_US.UTF-8', UKKO_KEPT_PROGRAM: path },
+        env: {
+          ...process.env,
+          LANGUAGE: 'en_US',
+          LANG: 'en_US.UTF-8',
+          UKKO_KEPT_PROGRAM: path,
+          UKKO_KEPT_FOLDER: folder,
+        },
         defaultViewport: { ...viewport, deviceScaleFactor: 1 },
         protocolTimeout: commandTimeout,
         // The server ends its sweeps itself when it is told to stop.
@@ -64,6 +74,7 @@ export const chromium: Engine = {
       });
       return new ChromiumSession(browser, await provenanceOf(browser));
     } catch (error) {
+      await rm(folder, { recursive: true, force: true });
       throw new EngineLost(`Chromium did not start: ${firstLine(error)}`);
     }
   },
@@ -91,13 +102,13 @@ class ChromiumSession implements EngineSession {
     return opened;
   }
 
+  /** There is nothing in it to be saved: ending its keeper, which cleans up, is quicker than asking the browser to close. */
   async close(): Promise<void> {
-    const program = this.browser.process();
-    const ended = program && program.exitCode === null && program.signalCode === null;
-    const exit = ended ? new Promise((resolve) => program.once('exit', resolve)) : null;
-    await withDeadline(this.browser.close(), 3000).catch(() => undefined);
-    if (program?.exitCode === null && program.signalCode === null) program.kill('SIGKILL');
-    if (exit) await withDeadline(exit, 2000).catch(() => undefined);
+    const keeper = this.browser.process();
+    if (!keeper || keeper.exitCode !== null || keeper.signalCode !== null) return;
+    const exit = new Promise((resolve) => keeper.once('exit', resolve));
+    keeper.kill('SIGTERM');
+    await withDeadline(exit, 5000).catch(() => keeper.kill('SIGKILL'));
   }
 }
 

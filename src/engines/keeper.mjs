@@ -1,51 +1,43 @@
 #!/usr/bin/env node
 /**
- * Runs a browser, and ends it with all that belongs to it when the process that asked for it is gone, however it went:
- * a server that is killed cannot clean up after itself. Stands between the server and the browser; the browser's
- * output passes through, and its temporary files go to a folder that goes with it. UKKO_KEPT_PROGRAM names the
- * browser, the arguments are its own.
+ * Runs a browser, and ends it with all that belongs to it when it is told to, or when the process that asked for it is
+ * gone, however it went: a server that is killed cannot clean up after itself. Stands between the server and the
+ * browser; the browser's output passes through.
+ *
+ * UKKO_KEPT_PROGRAM names the browser, the arguments are its own; UKKO_KEPT_FOLDER is a folder that goes with it, for
+ * its profile and its temporary files.
  */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 
 const asker = process.ppid;
-const parameters = process.argv.slice(2);
-const temporary = mkdtempSync(join(tmpdir(), 'ukko-browser-'));
-const kept = spawn(process.env.UKKO_KEPT_PROGRAM, parameters, {
+const folder = process.env.UKKO_KEPT_FOLDER;
+const temporary = join(folder, 'tmp');
+mkdirSync(temporary, { recursive: true });
+const kept = spawn(process.env.UKKO_KEPT_PROGRAM, process.argv.slice(2), {
   stdio: ['ignore', 'inherit', 'inherit'],
   env: { ...process.env, TMPDIR: temporary },
 });
 
-kept.once('error', () => end(127));
-kept.once('exit', (code) => end(code ?? 1));
-
-const watch = setInterval(() => {
-  if (process.ppid === asker) return;
-  clearInterval(watch);
-  kept.removeAllListeners('exit');
-  kept.once('exit', endFamily);
-  kept.kill('SIGKILL');
+kept.once('error', end);
+kept.once('exit', end);
+for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.on(signal, () => kept.kill('SIGKILL'));
+setInterval(() => {
+  if (process.ppid !== asker) kept.kill('SIGKILL');
 }, 250);
 
-for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.on(signal, () => kept.kill(signal));
-
-function remove(path) {
-  rmSync(path, { recursive: true, force: true, maxRetries: 5 });
-}
-
-function end(code) {
-  remove(temporary);
-  process.exit(code);
-}
-
-function endFamily() {
-  const profile = parameters
-    .find((one) => one.startsWith('--user-data-dir='))
-    ?.slice('--user-data-dir='.length);
-  if (profile) remove(profile);
-  remove(temporary);
+/** The browser's helpers go a moment after it and may still write; what they leave is tried again. */
+async function end() {
+  for (let attempt = 0; attempt < 50; attempt++) {
+    try {
+      rmSync(folder, { recursive: true, force: true });
+      break;
+    } catch {
+      await wait(40);
+    }
+  }
   // The asker made this process the head of a group of its own; what is left of the browser is in it.
   process.kill(-process.pid, 'SIGKILL');
 }

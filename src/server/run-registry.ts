@@ -1,5 +1,18 @@
-/** Sweeps that run in this server now, so that a stop of the server ends them and their browsers first. */
-const running = new Set<{ readonly abort: AbortController; readonly ended: Promise<void> }>();
+interface RunningSweep {
+  readonly abort: AbortController;
+  readonly ended: Promise<void>;
+}
+
+declare global {
+  var ukkoRunningSweeps: Set<RunningSweep> | undefined;
+}
+
+/**
+ * Sweeps that run in this server now, so that a stop of the server ends them and their browsers first. One set for the
+ * process: Next bundles the start of the server and its routes apart, each with a copy of this module.
+ */
+globalThis.ukkoRunningSweeps ??= new Set();
+const running = globalThis.ukkoRunningSweeps;
 
 /** Most sweeps at once; each drives its own browser. */
 export const maxSweeps = 2;

@@ -13,6 +13,7 @@ import type { TargetProgress } from '@/store/sweep-into-run';
 import { exportRun } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
+import { useEngines } from './use-engines';
 import { useForm } from './use-form';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
@@ -73,14 +74,19 @@ export function markOf(target: Target | null): 'measured' | 'captured' | 'modell
 }
 
 function LineUp() {
+  const engines = useEngines();
   return (
     <ul className={styles.lineup} aria-label="Line-up">
       {defaultLineUp.targets.map((id) => {
         const target = findTarget(id);
+        const missing = engines.find(
+          ({ name, status }) => target?.ask === 'engine' && name === target.engine && status === 'missing',
+        );
         return (
-          <li key={id} className={styles.target} title={target?.note}>
+          <li key={id} className={styles.target} title={missing?.remedy ?? target?.note}>
             <ProvenanceMark mark={markOf(target)} />
             {targetName(id)}
+            {missing && <span className={styles.missing}>not installed</span>}
           </li>
         );
       })}
