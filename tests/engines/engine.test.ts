@@ -1,5 +1,4 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -20,6 +19,7 @@ import {
 import { type Picture, pictureId } from '@/core/observation/picture';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { graphemes } from '@/core/script/stroke';
+import { habitsOf } from '@/core/target/habits';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { EngineLost } from '@/engines/engine';
@@ -69,12 +69,24 @@ process.env.TMPDIR = temporary;
 afterAll(() => rmSync(temporary, { recursive: true }));
 const profiles = () => readdirSync(temporary);
 
-/** Process ids of browsers that were started here and still run. */
+/** Process ids of browsers (not their keepers) that were started here and still run: each has its folder in its environment. */
 function browsers(): number[] {
-  const list = execFileSync('ps', ['-eo', 'pid=,stat=,args='], { encoding: 'utf8' }).split('\n');
-  return list
-    .filter((line) => line.includes(temporary) && !/^\s*\d+\s+Z/.test(line))
-    .map((line) => Number.parseInt(line, 10));
+  return readdirSync('/proc').flatMap((name) => {
+    const id = Number(name);
+    return Number.isInteger(id) && id !== process.pid && isBrowser(id) ? [id] : [];
+  });
+}
+
+function isBrowser(id: number): boolean {
+  try {
+    const environment = readFileSync(`/proc/${id}/environ`, 'utf8');
+    return (
+      environment.includes(`UKKO_KEPT_FOLDER=${temporary}`) &&
+      !readFileSync(`/proc/${id}/cmdline`, 'utf8').includes('keeper.mjs')
+    );
+  } catch {
+    return false;
+  }
 }
 
 describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (target) => {
@@ -115,62 +127,76 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
     }
   });
 
-  it('agrees with the model about validity and its own words, on the demo form', async () => {
-    const asking = askingOf(demoForm.markup, ['message']);
-    const { observations } = await ask(target, asking);
-    const facts = (list: Observation[]) => list.map((o) => [o.field, (o as MessageObservation).outcome]);
-    expect(facts(observations)).toEqual(facts(predict(target.id, asking, '')));
-  });
+  it.skipIf(!habitsOf(target.id))(
+    'agrees with the model about validity and its own words, on the demo form',
+    async () => {
+      const asking = askingOf(demoForm.markup, ['message']);
+      const { observations } = await ask(target, asking);
+      const facts = (list: Observation[]) => list.map((o) => [o.field, (o as MessageObservation).outcome]);
+      expect(facts(observations)).toEqual(facts(predict(target.id, asking, '')));
+    },
+  );
 
-  it('agrees with the model about what becomes of random strokes, events included', async () => {
-    const key = fc.oneof(
-      { weight: 8, arbitrary: fc.constantFrom(...'0123456789.-+eE,x '.split('')) },
-      { weight: 1, arbitrary: fc.constantFrom('é', '２', '😀') },
-      {
-        weight: 3,
-        arbitrary: fc.constantFrom('Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Escape'),
-      },
-    );
-    const kinds = fc.constantFrom(
-      'type=number',
-      'type=text',
-      'type=text maxlength=4',
-      'type=tel value=12',
-      'type=search',
-      'type=number value=-1.5',
-      'readonly value=7',
-    );
-    const cases = fc.sample(fc.tuple(kinds, fc.array(key, { minLength: 3, maxLength: 9 })), {
-      numRuns: 60,
-      seed: Date.now(),
-    });
-    const markup = `<form>${cases.map(([kind], index) => `<input ${kind} name=n${index}>`).join('')}</form>`;
-    const guards = [{ kind: 'decimals', stage: 'before insert', id: 'g', on: true, most: 2 }] as const;
-    const scripts = Object.fromEntries(
-      cases.map(([, keys], index) => [
-        `n${index}`,
+  it.skipIf(!habitsOf(target.id))(
+    'agrees with the model about what becomes of random strokes, events included',
+    async () => {
+      const key = fc.oneof(
+        { weight: 8, arbitrary: fc.constantFrom(...'0123456789.-+eE,x '.split('')) },
+        { weight: 1, arbitrary: fc.constantFrom('é', '２', '😀') },
         {
-          script: [...keys, 'Tab'].map((one) => ({ kind: 'key', key: one })),
-          guards: index % 3 === 0 ? guards : [],
+          weight: 3,
+          arbitrary: fc.constantFrom(
+            'Backspace',
+            'Delete',
+            'ArrowLeft',
+            'ArrowRight',
+            'Home',
+            'End',
+            'Escape',
+          ),
         },
-      ]),
-    ) as TypingTasks;
-    const asking = askingOf(markup, ['typing'], scripts);
-    const { observations } = await ask(target, asking);
-    const replay = (o: Observation | undefined) => {
-      const outcome = (o as TypingObservation | undefined)?.outcome;
-      if (outcome?.status !== 'answered') throw new Error(`not answered: ${JSON.stringify(outcome)}`);
-      return outcome.facts;
-    };
-    const model = predict(target.id, asking, '');
-    const disagreements = observations.flatMap((measured, index) => {
-      const found = typingDisagreements(replay(model[index]), replay(measured)).flat();
-      return found.length > 0
-        ? [{ markup: cases[index]?.[0], keys: cases[index]?.[1].join(' '), found }]
-        : [];
-    });
-    expect(disagreements.map((one) => JSON.stringify(one))).toEqual([]);
-  });
+      );
+      const kinds = fc.constantFrom(
+        'type=number',
+        'type=text',
+        'type=text maxlength=4',
+        'type=tel value=12',
+        'type=search',
+        'type=number value=-1.5',
+        'readonly value=7',
+      );
+      const cases = fc.sample(fc.tuple(kinds, fc.array(key, { minLength: 3, maxLength: 9 })), {
+        numRuns: 60,
+        seed: Date.now(),
+      });
+      const markup = `<form>${cases.map(([kind], index) => `<input ${kind} name=n${index}>`).join('')}</form>`;
+      const guards = [{ kind: 'decimals', stage: 'before insert', id: 'g', on: true, most: 2 }] as const;
+      const scripts = Object.fromEntries(
+        cases.map(([, keys], index) => [
+          `n${index}`,
+          {
+            script: [...keys, 'Tab'].map((one) => ({ kind: 'key', key: one })),
+            guards: index % 3 === 0 ? guards : [],
+          },
+        ]),
+      ) as TypingTasks;
+      const asking = askingOf(markup, ['typing'], scripts);
+      const { observations } = await ask(target, asking);
+      const replay = (o: Observation | undefined) => {
+        const outcome = (o as TypingObservation | undefined)?.outcome;
+        if (outcome?.status !== 'answered') throw new Error(`not answered: ${JSON.stringify(outcome)}`);
+        return outcome.facts;
+      };
+      const model = predict(target.id, asking, '');
+      const disagreements = observations.flatMap((measured, index) => {
+        const found = typingDisagreements(replay(model[index]), replay(measured)).flat();
+        return found.length > 0
+          ? [{ markup: cases[index]?.[0], keys: cases[index]?.[1].join(' '), found }]
+          : [];
+      });
+      expect(disagreements.map((one) => JSON.stringify(one))).toEqual([]);
+    },
+  );
 
   it('presses a grapheme of several code points, and types emoji', async () => {
     const script = graphemes('a👍🏽é').map((one) => ({ kind: 'key', key: one }) as const);
@@ -201,7 +227,7 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
     expect(failed.length).toBeLessThan(observations.length);
     expect(messages.at(-1)).toMatchObject({
       type: 'failed',
-      reason: expect.stringMatching(/^Chromium went away|^Chromium did not answer/),
+      reason: expect.stringMatching(new RegExp(`^${target.name} (went away|did not answer)`)),
     });
     expect(browsers()).toEqual([]);
     const again = await ask(target, askingOf('<input name=a>', ['message']));

@@ -10,6 +10,13 @@ export const targets: readonly Target[] = [
     note: 'The Chromium on this machine, driven over WebDriver BiDi with trusted key events.',
   },
   {
+    id: targetId('firefox'),
+    name: 'Firefox',
+    ask: 'engine',
+    engine: 'firefox',
+    note: 'The Firefox on this machine, driven over WebDriver BiDi with trusted key events.',
+  },
+  {
     id: targetId('this-browser'),
     name: 'This browser',
     ask: 'probe',

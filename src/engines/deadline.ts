@@ -1,0 +1,36 @@
+import { EngineLost } from './engine';
+
+/** Longest that one command may take before the engine counts as hung, ms. */
+export const commandTimeout = 15_000;
+
+/** Waits for `work` for at most `ms`; after that throws `EngineLost` in the name of the engine. */
+export async function withDeadline<T>(work: Promise<T>, ms: number, engine: string): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new EngineLost(`${engine} did not answer within ${ms / 1000} s.`)), ms);
+  });
+  try {
+    return await Promise.race([work, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Runs one command; whatever goes wrong becomes `EngineLost`, and an engine that hangs does too. */
+export async function answer<T>(
+  engine: string,
+  isThere: () => boolean,
+  command: () => Promise<T>,
+): Promise<T> {
+  try {
+    return await withDeadline(command(), commandTimeout, engine);
+  } catch (error) {
+    if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`);
+    if (error instanceof EngineLost) throw error;
+    throw new EngineLost(`${engine} did not answer: ${firstLine(error)}`);
+  }
+}
+
+export function firstLine(error: unknown): string {
+  return (error instanceof Error ? error.message : String(error)).split('\n')[0] ?? '';
+}

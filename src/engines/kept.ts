@@ -1,0 +1,37 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtemp } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { projectRoot } from '@/probe/bundle';
+import { withDeadline } from './deadline';
+
+/** A program, run by a keeper that ends it with its family and its folder when it is told to or when we are gone. */
+export interface Keeping {
+  /** The keeper, to be run in place of the program. */
+  readonly path: string;
+  readonly folder: string;
+  readonly env: NodeJS.ProcessEnv;
+}
+
+/** Makes a folder for the program and says how to run it through its keeper. */
+export async function keeping(program: string, env: Record<string, string> = {}): Promise<Keeping> {
+  const folder = await mkdtemp(join(tmpdir(), 'ukko-browser-'));
+  return {
+    path: join(projectRoot(), 'src/engines/keeper.mjs'),
+    folder,
+    env: { ...process.env, ...env, UKKO_KEPT_PROGRAM: program, UKKO_KEPT_FOLDER: folder },
+  };
+}
+
+/** Starts a program through its keeper; its output is not read. */
+export function startKept({ path, env }: Keeping, parameters: readonly string[]): ChildProcess {
+  return spawn(path, parameters, { env, stdio: 'ignore', detached: true });
+}
+
+/** Ends a keeper and with it all that it keeps; quick, because there is nothing to be saved. Never throws. */
+export async function endKept(keeper: ChildProcess | null): Promise<void> {
+  if (!keeper || keeper.exitCode !== null || keeper.signalCode !== null) return;
+  const exit = new Promise((resolve) => keeper.once('exit', resolve));
+  keeper.kill('SIGTERM');
+  await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));
+}
