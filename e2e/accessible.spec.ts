@@ -33,7 +33,7 @@ test('the survey and the ladder go by keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowRight');
-  await expect(page).toHaveURL(/field=observer&target=this-browser/);
+  await expect(page).toHaveURL(/field=observer&target=firefox/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Observer');
   await page.keyboard.press('Escape');

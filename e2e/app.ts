@@ -49,7 +49,7 @@ export function cell(page: Page, field: string, target: string) {
   const row = page
     .getByRole('row')
     .filter({ has: page.getByRole('rowheader').filter({ hasText: new RegExp(`^${field}`) }) });
-  const column = ['Chromium', 'This browser', 'Android-like phone'].indexOf(target);
+  const column = ['Chromium', 'Firefox', 'WebKit', 'This browser', 'Android-like phone'].indexOf(target);
   return row.getByRole('gridcell').nth(column);
 }
 

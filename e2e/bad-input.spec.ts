@@ -112,12 +112,17 @@ test('a cancelled sweep stops at once and keeps what came', async ({ page }) => 
 test('without an engine the model and this browser still answer, and Ukko says how to get one', async ({
   page,
 }) => {
-  const bare = await startApp(undefined, { UKKO_CHROMIUM: '/nowhere/chromium' });
+  const bare = await startApp(undefined, {
+    UKKO_CHROMIUM: '/nowhere/chromium',
+    UKKO_FIREFOX: '/nowhere/firefox',
+    UKKO_WEBKIT: '/nowhere/webkit',
+  });
   try {
     await page.goto(`${bare.address}/survey`);
     await expect(page.getByRole('list', { name: 'Line-up' })).toContainText('Chromiumnot installed');
     await sweep(page);
-    await expect(page.getByRole('status')).toContainText('Install it with “apt-get install chromium”');
+    for (const name of ['chromium', 'firefox-esr', 'webkit2gtk-driver'])
+      await expect(page.getByRole('status')).toContainText(`Install it with “apt-get install ${name}`);
     await expect(cell(page, 'Observer', 'This browser').getByRole('img')).toBeVisible();
     await expect(cell(page, 'Observer', 'Chromium')).toContainText('Chromium is not on this machine.');
   } finally {

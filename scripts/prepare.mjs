@@ -7,6 +7,9 @@ import { root } from './start-app.mjs';
 /** Debian packages by the program that they bring. */
 const systemPackages = {
   chromium: ['chromium', 'fonts-liberation', 'fonts-noto-core'],
+  'firefox-esr': ['firefox-esr'],
+  WebKitWebDriver: ['webkit2gtk-driver'],
+  Xvfb: ['xvfb'],
 };
 
 /** Runs a program with its output shown; true when it ended well. */

@@ -5,9 +5,9 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
 import { readRunFile } from '@/core/observation/run-file';
-import { engineAvailable } from './fixtures/chromium';
+import { enginesAvailable } from './fixtures/engines';
 
-const here = await engineAvailable();
+const here = await enginesAvailable();
 const directory = mkdtempSync(join(tmpdir(), 'ukko-cli-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 const at = (name: string) => join(directory, name);

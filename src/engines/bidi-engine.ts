@@ -1,4 +1,3 @@
-import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
@@ -10,7 +9,7 @@ import { cropAll } from './crop';
 import { answer, commandTimeout, firstLine, withDeadline } from './deadline';
 import { type Engine, EngineLost, type EnginePage, type EngineSession, viewport } from './engine';
 import { findProgram } from './find-program';
-import { endKept, keeping } from './kept';
+import { endKept, type Keeping, keeping } from './kept';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
 export interface BidiEngine {
@@ -61,14 +60,14 @@ async function launch(data: BidiEngine, path: string): Promise<EngineSession> {
       handleSIGHUP: false,
     });
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
-    return new BidiSession(browser, {
+    return new BidiSession(browser, kept, {
       mark: 'measured',
       engine: data.title,
       version,
       protocol: 'WebDriver BiDi',
     });
   } catch (error) {
-    await rm(kept.folder, { recursive: true, force: true });
+    await endKept(null, kept);
     throw new EngineLost(`${data.title} did not start: ${firstLine(error)}`);
   }
 }
@@ -76,6 +75,7 @@ async function launch(data: BidiEngine, path: string): Promise<EngineSession> {
 class BidiSession implements EngineSession {
   constructor(
     private readonly browser: Browser,
+    private readonly kept: Keeping,
     readonly provenance: Measured,
   ) {}
 
@@ -92,7 +92,7 @@ class BidiSession implements EngineSession {
   }
 
   close(): Promise<void> {
-    return endKept(this.browser.process());
+    return endKept(this.browser.process(), this.kept);
   }
 }
 

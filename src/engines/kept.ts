@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtemp } from 'node:fs/promises';
+import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { projectRoot } from '@/probe/bundle';
@@ -23,15 +23,18 @@ export async function keeping(program: string, env: Record<string, string> = {})
   };
 }
 
-/** Starts a program through its keeper; its output is not read. */
+/** Starts a program through its keeper; its standard output can be read. */
 export function startKept({ path, env }: Keeping, parameters: readonly string[]): ChildProcess {
-  return spawn(path, parameters, { env, stdio: 'ignore', detached: true });
+  return spawn(path, parameters, { env, stdio: ['ignore', 'pipe', 'ignore'], detached: true });
 }
 
 /** Ends a keeper and with it all that it keeps; quick, because there is nothing to be saved. Never throws. */
-export async function endKept(keeper: ChildProcess | null): Promise<void> {
-  if (!keeper || keeper.exitCode !== null || keeper.signalCode !== null) return;
-  const exit = new Promise((resolve) => keeper.once('exit', resolve));
-  keeper.kill('SIGTERM');
-  await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));
+export async function endKept(keeper: ChildProcess | null, { folder }: Keeping): Promise<void> {
+  if (keeper && keeper.exitCode === null && keeper.signalCode === null) {
+    const exit = new Promise((resolve) => keeper.once('exit', resolve));
+    keeper.kill('SIGTERM');
+    await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));
+  }
+  // A keeper that was ended before it had begun has cleaned up nothing.
+  await rm(folder, { recursive: true, force: true, maxRetries: 5 }).catch(() => undefined);
 }

@@ -3,9 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inertMarkup } from '@/core/form/inert-markup';
 import { chromium } from '@/engines/chromium';
 import { attacks } from '../fixtures/attacks';
-import { engineAvailable } from '../fixtures/chromium';
+import { enginesAvailable } from '../fixtures/engines';
 
-const here = await engineAvailable();
+const here = await enginesAvailable();
 
 function clickEverything(): void {
   for (const element of document.querySelectorAll<HTMLElement | SVGElement>('a, button, input')) {

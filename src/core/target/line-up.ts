@@ -17,6 +17,13 @@ export const targets: readonly Target[] = [
     note: 'The Firefox on this machine, driven over WebDriver BiDi with trusted key events.',
   },
   {
+    id: targetId('webkit'),
+    name: 'WebKit',
+    ask: 'engine',
+    engine: 'webkit',
+    note: 'The WebKitGTK on this machine, driven over W3C WebDriver with trusted key events. Its date, time and colour editors are this port’s own, not those of a phone.',
+  },
+  {
     id: targetId('this-browser'),
     name: 'This browser',
     ask: 'probe',

@@ -2,7 +2,7 @@
 export type TargetId = string & { readonly brand: 'TargetId' };
 
 /** The engines that this version can drive; the name is also what `--targets` takes. */
-export const engineNames = ['chromium', 'firefox'] as const;
+export const engineNames = ['chromium', 'firefox', 'webkit'] as const;
 export type EngineName = (typeof engineNames)[number];
 
 interface Described {

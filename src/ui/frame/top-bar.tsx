@@ -54,7 +54,7 @@ function FormChoice() {
     <Select
       aria-label="Form"
       value={form.id}
-      style={{ width: 190 }}
+      style={{ width: 168 }}
       options={(forms ?? [form]).map(({ id, name }) => ({ value: id, label: name }))}
       onChange={(id) => select({ form: id, run: null, field: null, stroke: null })}
     />
@@ -105,7 +105,7 @@ function RunChoice() {
     <Select
       aria-label="Sweep shown"
       value={run.id}
-      style={{ width: 200 }}
+      style={{ width: 152 }}
       options={runs.map((one) => ({ value: one.id, label: `${sweepTime(one.startedAt)}${ending(one)}` }))}
       onChange={(id) => select({ run: id })}
     />

@@ -123,7 +123,7 @@ function rowOf(
 }
 
 /** Narrowest column that still shows most controls whole, CSS px. */
-const narrowest = 205;
+const narrowest = 195;
 
 function Grid({
   rows,

@@ -68,7 +68,7 @@ export function Ladder({
           {columns.map((one) => (
             <th key={one.key} scope="col">
               <span className={styles.column}>
-                <ProvenanceMark mark={one.mark} /> {one.name}
+                <ProvenanceMark mark={one.mark} /> <span>{one.name}</span>
               </span>
               <span className={styles.asked}>
                 {one.note ?? one.mark}
