@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import type { Picture } from '@/core/observation/picture';
@@ -80,7 +81,7 @@ class WebDriverPage implements EnginePage {
   reload(): Promise<void> {
     return this.answer(async () => {
       await this.driver.get(this.address);
-      await this.fit(viewport.height);
+      await this.fit();
       await this.driver.executeScript(this.code);
       await this.driver.executeScript(`window.${probeGlobal}.settle()`);
     });
@@ -105,21 +106,58 @@ class WebDriverPage implements EnginePage {
     });
   }
 
-  pictures(
-    boxes: readonly (Box | null)[],
-    document: { width: number; height: number },
-  ): Promise<(Picture | null)[]> {
+  /**
+   * A screenshot shows the viewport, and what is out of sight may not be painted at all: boxes are brought into sight,
+   * as many at a time as fit. One that is higher than the viewport has no picture.
+   */
+  pictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
     return this.answer(async () => {
-      await this.fit(document.height);
-      return cropAll(Buffer.from(await this.driver.takeScreenshot(), 'base64'), boxes);
+      const pictures: (Picture | null)[] = boxes.map(() => null);
+      for (const screen of screensOf(boxes)) {
+        const top = await this.driver.executeScript<number>(
+          'scrollTo(0, arguments[0]); return scrollY',
+          screen.top,
+        );
+        const shot = Buffer.from(await this.steadyScreenshot(), 'base64');
+        const shown = screen.indices.map((index) => ({ index, box: shift(boxes[index], top) }));
+        const cut = await cropAll(
+          shot,
+          shown.map(({ box }) => box),
+        );
+        shown.forEach(({ index }, at) => {
+          pictures[index] = cut[at] ?? null;
+        });
+      }
+      return pictures;
     });
   }
 
-  /** A screenshot shows the viewport: makes it as wide as every page under test, and at least so high. */
-  private async fit(height: number): Promise<void> {
-    const size = await this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
-    const [width, high] = size;
-    if (width === viewport.width && high >= height) return;
+  /** A screenshot that two in a row agree on: painting goes on after the page believes itself painted. */
+  private async steadyScreenshot(): Promise<string> {
+    await this.painted();
+    let shot = await this.driver.takeScreenshot();
+    for (let attempt = 0; attempt < 8; attempt++) {
+      await this.painted();
+      const next = await this.driver.takeScreenshot();
+      if (next === shot) break;
+      shot = next;
+    }
+    return shot;
+  }
+
+  /** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. */
+  private painted(): Promise<void> {
+    return this.driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1];
+      const late = setTimeout(() => done(), 400);
+      requestAnimationFrame(() => requestAnimationFrame(() => { clearTimeout(late); done(); }));
+    `);
+  }
+
+  /** Makes the viewport as large as every page under test has it. */
+  private async fit(): Promise<void> {
+    const [width, height] = await this.viewportNow();
+    if (width === viewport.width && height === viewport.height) return;
     const rect = await this.driver.manage().window().getRect();
     await this.driver
       .manage()
@@ -128,8 +166,17 @@ class WebDriverPage implements EnginePage {
         x: 0,
         y: 0,
         width: rect.width + viewport.width - width,
-        height: rect.height + Math.max(height, viewport.height) - high,
+        height: rect.height + viewport.height - height,
       });
+    for (let attempt = 0; attempt < 40; attempt++) {
+      const [nowWidth, nowHeight] = await this.viewportNow();
+      if (nowWidth === viewport.width && nowHeight === viewport.height) return;
+      await wait(25);
+    }
+  }
+
+  private viewportNow(): Promise<[number, number]> {
+    return this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
   }
 
   async close(): Promise<void> {
@@ -139,4 +186,28 @@ class WebDriverPage implements EnginePage {
   private answer<T>(command: () => Promise<T>): Promise<T> {
     return answer(this.endpoint.title, () => this.endpoint.isThere(), command);
   }
+}
+
+interface Screen {
+  /** Of the document, CSS px. */
+  readonly top: number;
+  readonly indices: readonly number[];
+}
+
+/** Sorts boxes into screens of one viewport each, from the top down. */
+function screensOf(boxes: readonly (Box | null)[]): Screen[] {
+  const fitting = boxes
+    .flatMap((box, index) => (box && box.height <= viewport.height ? [{ box, index }] : []))
+    .sort((a, b) => a.box.y - b.box.y);
+  const screens: { top: number; indices: number[] }[] = [];
+  for (const { box, index } of fitting) {
+    const last = screens.at(-1);
+    if (last && box.y + box.height <= last.top + viewport.height) last.indices.push(index);
+    else screens.push({ top: box.y, indices: [index] });
+  }
+  return screens;
+}
+
+function shift(box: Box | null | undefined, top: number): Box | null {
+  return box ? { ...box, y: box.y - top } : null;
 }

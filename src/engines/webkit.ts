@@ -13,8 +13,8 @@ const browsers = [
   '/usr/lib/aarch64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
 ];
 
-/** High enough that a long form fits into one viewport, px. */
-const displaySize = { width: 1024, height: 8192 };
+/** Room for the browser's window around the viewport, px. */
+const displaySize = { width: 1024, height: 1024 };
 
 /** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path. */
 export const webkit: Engine = {
