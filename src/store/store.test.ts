@@ -25,7 +25,8 @@ afterEach(() => {
 });
 
 const asking = askingOf('<input name=a required>', ['look', 'message']);
-const chromium = targets.filter((target): target is EngineTarget => target.ask === 'engine');
+const chromium = targets.filter((target): target is EngineTarget => target.id === 'chromium');
+const lineUp = targets.filter((target) => target.ask !== 'engine' || target.id === 'chromium');
 
 async function samplePicture(byte: number): Promise<Picture> {
   const bytes = new Uint8Array([137, 80, 78, 71, byte]);
@@ -189,7 +190,7 @@ describe('a sweep into a run', () => {
     await sweepIntoRun(
       database,
       run.id,
-      targets,
+      lineUp,
       asking,
       {
         engines: async ([target], _, emit) => {
@@ -218,7 +219,7 @@ describe('a sweep into a run', () => {
     const abort = new AbortController();
     abort.abort();
     const silent = { engines: async () => undefined, probe: async () => undefined };
-    await sweepIntoRun(database, run.id, targets, asking, silent, () => undefined, abort.signal);
+    await sweepIntoRun(database, run.id, lineUp, asking, silent, () => undefined, abort.signal);
     expect(await observationsOf(database, run.id)).toHaveLength(5);
     expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
   });
