@@ -8,6 +8,7 @@ import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import { cropAll } from './crop';
 import { answer, withDeadline } from './deadline';
 import { type EnginePage, type EngineSession, viewport } from './engine';
+import { screensOf } from './screens';
 
 /** WebDriver, "Keyboard actions": the code points that stand for keys without a character. */
 const keyCodePoints: Readonly<Record<NamedKey, string>> = {
@@ -113,7 +114,7 @@ class WebDriverPage implements EnginePage {
   pictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
     return this.answer(async () => {
       const pictures: (Picture | null)[] = boxes.map(() => null);
-      for (const screen of screensOf(boxes)) {
+      for (const screen of screensOf(boxes, viewport.height)) {
         const top = await this.driver.executeScript<number>(
           'scrollTo(0, arguments[0]); return scrollY',
           screen.top,
@@ -186,26 +187,6 @@ class WebDriverPage implements EnginePage {
   private answer<T>(command: () => Promise<T>): Promise<T> {
     return answer(this.endpoint.title, () => this.endpoint.isThere(), command);
   }
-}
-
-interface Screen {
-  /** Of the document, CSS px. */
-  readonly top: number;
-  readonly indices: readonly number[];
-}
-
-/** Sorts boxes into screens of one viewport each, from the top down. */
-function screensOf(boxes: readonly (Box | null)[]): Screen[] {
-  const fitting = boxes
-    .flatMap((box, index) => (box && box.height <= viewport.height ? [{ box, index }] : []))
-    .sort((a, b) => a.box.y - b.box.y);
-  const screens: { top: number; indices: number[] }[] = [];
-  for (const { box, index } of fitting) {
-    const last = screens.at(-1);
-    if (last && box.y + box.height <= last.top + viewport.height) last.indices.push(index);
-    else screens.push({ top: box.y, indices: [index] });
-  }
-  return screens;
 }
 
 function shift(box: Box | null | undefined, top: number): Box | null {

@@ -10,6 +10,7 @@ import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from 
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef } from 'react';
 import type { MarkupNote, Span } from '@/core/form/field';
+import { smallestChange } from './smallest-change';
 
 /** Marks changes that came from outside, so that they are not sent back as edits. */
 const fromOutside = Annotation.define<boolean>();
@@ -159,20 +160,6 @@ function extensions(handlers: Handlers) {
       if (update.selectionSet && !outside) handlers.current.onCaret(update.state.selection.main.head);
     }),
   ];
-}
-
-/** The one replacement that turns `before` into `after`; null when they are the same. */
-export function smallestChange(
-  before: string,
-  after: string,
-): { from: number; to: number; insert: string } | null {
-  if (before === after) return null;
-  let start = 0;
-  const shorter = Math.min(before.length, after.length);
-  while (start < shorter && before[start] === after[start]) start++;
-  let end = 0;
-  while (end < shorter - start && before.at(-1 - end) === after.at(-1 - end)) end++;
-  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) };
 }
 
 function diagnostics(notes: readonly MarkupNote[], length: number): Diagnostic[] {

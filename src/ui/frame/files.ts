@@ -29,7 +29,7 @@ export async function openFile(file: File): Promise<Opened> {
 
 /** True for text that holds a form field; a stray angle bracket is not enough. */
 export function looksLikeHtml(text: string): boolean {
-  return /<\s*(form|input|select|textarea|button|fieldset|!doctype|html|body)\b/i.test(text);
+  return /<(form|input|select|textarea|button|fieldset|!doctype|html|body)\b/i.test(text);
 }
 
 /** Gives the run to the person as a file. Null when it is gone. */

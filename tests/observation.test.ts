@@ -2,22 +2,27 @@ import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoForm } from '../demo/demo-forms';
-import { fieldId } from '../form/field';
-import { limits, typingTasks } from '../form/form-document';
-import { defaultLineUp, findTarget, targets } from '../target/line-up';
-import { type EngineTarget, targetId } from '../target/target';
-import { askingOf, planOf } from './asking';
-import { type LookObservation, type Observation, observationKey, questions } from './observation';
-import { owedAnswers } from './owed-answers';
-import { type PictureId, pictureId } from './picture';
-import { provenanceText } from './provenance';
-import type { Run, RunId } from './run';
-import { readRunFile, writeRunFile } from './run-file';
-import { collectRun, type Observers, sweep } from './sweep';
-import type { SweepMessage } from './sweep-message';
-import { askingFault, readSweepRequest } from './sweep-request';
-import { typingStepOf } from './typing-step';
+import { demoForm } from '@/core/demo/demo-forms';
+import { fieldId } from '@/core/form/field';
+import { limits, typingTasks } from '@/core/form/form-document';
+import { askingOf, planOf } from '@/core/observation/asking';
+import {
+  type LookObservation,
+  type Observation,
+  observationKey,
+  questions,
+} from '@/core/observation/observation';
+import { owedAnswers } from '@/core/observation/owed-answers';
+import { type PictureId, pictureId } from '@/core/observation/picture';
+import { provenanceText } from '@/core/observation/provenance';
+import type { Run, RunId } from '@/core/observation/run';
+import { readRunFile, writeRunFile } from '@/core/observation/run-file';
+import { collectRun, type Observers, sweep } from '@/core/observation/sweep';
+import type { SweepMessage } from '@/core/observation/sweep-message';
+import { askingFault, readSweepRequest } from '@/core/observation/sweep-request';
+import { typingStepOf } from '@/core/observation/typing-step';
+import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
+import { type EngineTarget, targetId } from '@/core/target/target';
 
 const asking = askingOf(demoForm.markup, questions, typingTasks(demoForm));
 const chromium = targetId('chromium');
@@ -92,7 +97,7 @@ describe('owed answers', () => {
 
 describe('a run file', () => {
   const schema = new Ajv({ strict: false, validateFormats: false }).compile(
-    JSON.parse(readFileSync(new URL('../../../docs/run-file.schema.json', import.meta.url), 'utf8')),
+    JSON.parse(readFileSync(new URL('../docs/run-file.schema.json', import.meta.url), 'utf8')),
   );
 
   it('gives the same run back, and keeps to the published schema', async () => {
