@@ -6,7 +6,7 @@ import { isNamedKey } from '@/core/script/stroke';
 import type { EngineName } from '@/core/target/target';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import { cropAll } from './crop';
-import { answer, commandTimeout, firstLine, withDeadline } from './deadline';
+import { answer, commandTimeout, firstLine } from './deadline';
 import { type Engine, EngineLost, type EnginePage, type EngineSession, viewport } from './engine';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping } from './kept';
@@ -145,10 +145,6 @@ class BidiPage implements EnginePage {
       png,
       boxes.map((box) => box && { ...box, x: box.x - clip.x, y: box.y - clip.y }),
     );
-  }
-
-  async close(): Promise<void> {
-    await withDeadline(this.page.close(), 3000, this.engine).catch(() => undefined);
   }
 
   private answer<T>(command: () => Promise<T>): Promise<T> {

@@ -27,10 +27,8 @@ export interface EngineSession {
   close(): Promise<void>;
 }
 
-/** Every method throws `EngineLost` when the browser is gone. */
-export interface EnginePage extends AskablePage {
-  close(): Promise<void>;
-}
+/** Every method throws `EngineLost` when the browser is gone. It goes with its session. */
+export type EnginePage = AskablePage;
 
 /** The engine did not start, went away or does not answer; the message is for people. */
 export class EngineLost extends PageLost {

@@ -180,10 +180,6 @@ class WebDriverPage implements EnginePage {
     return this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
   }
 
-  async close(): Promise<void> {
-    // The page goes with its session.
-  }
-
   private answer<T>(command: () => Promise<T>): Promise<T> {
     return answer(this.endpoint.title, () => this.endpoint.isThere(), command);
   }

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import type { Asking } from '@/core/observation/asking';
-import { type Picture, pictureId } from '@/core/observation/picture';
+import { type Picture, pictureBytes, pictureId } from '@/core/observation/picture';
 import type { Captured } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { TargetId } from '@/core/target/target';
@@ -114,7 +114,6 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
   };
 }
 
-async function asPicture({ width, height, data }: FramePicture): Promise<Picture> {
-  const bytes = Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
-  return { id: await pictureId(bytes), width, height, data };
+async function asPicture(drawn: FramePicture): Promise<Picture> {
+  return { id: await pictureId(pictureBytes(drawn)), ...drawn };
 }

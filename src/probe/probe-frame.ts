@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import { drawCopy } from './drawn-copy';
 import { type FrameApi, frameGreeting, frameReady } from './frame-api';
-import { pageUnderTest } from './page-under-test';
 import type { ProbeApi } from './probe-api';
+import { probedPage } from './probed-page';
 
 /** Puts a page into this frame. A document made by DOMParser has scripting off, and the frame's policy forbids all but this script. */
 function load(html: string): void {
@@ -16,15 +16,13 @@ function load(html: string): void {
   for (const element of focusing) element.removeAttribute('autofocus');
   document.body.replaceWith(page.body);
   for (const element of focusing) element.setAttribute('autofocus', '');
-  pageUnderTest.settle();
+  probedPage.settle();
 }
 
 const frameApi: FrameApi = {
   load,
   call: (method, parameters) => {
-    const asked = pageUnderTest[method] as (
-      ...given: typeof parameters
-    ) => ReturnType<ProbeApi[typeof method]>;
+    const asked = probedPage[method] as (...given: typeof parameters) => ReturnType<ProbeApi[typeof method]>;
     return asked(...parameters);
   },
   draw: drawCopy,

@@ -1,5 +1,5 @@
-import { pageUnderTest } from './page-under-test';
 import { type ProbeApi, probeGlobal } from './probe-api';
+import { probedPage } from './probed-page';
 
 declare global {
   interface Window {
@@ -7,4 +7,4 @@ declare global {
   }
 }
 
-window[probeGlobal] = pageUnderTest;
+window[probeGlobal] = probedPage;

@@ -1,10 +1,10 @@
 import Dexie from 'dexie';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { type Observation, observationKey } from '@/core/observation/observation';
-import type { Picture, PictureId } from '@/core/observation/picture';
+import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
 import type { LineUp } from '@/core/target/line-up';
-import type { StoredRun, UkkoDatabase } from './database';
+import type { StoredPicture, StoredRun, UkkoDatabase } from './database';
 
 /** Starts a run of a form as it is now. */
 export async function beginRun(
@@ -32,9 +32,7 @@ export async function keep(
   pictures: readonly Picture[],
 ): Promise<void> {
   await database.transaction('rw', database.observations, database.pictures, async () => {
-    await database.pictures.bulkPut(
-      pictures.map(({ id, width, height, data }) => ({ id, width, height, blob: blobOf(data) })),
-    );
+    await database.pictures.bulkPut(pictures.map(stored));
     await database.observations.bulkPut(
       observations.map((observation) => ({ run, key: observationKey(observation), observation })),
     );
@@ -126,9 +124,9 @@ export function pictureIn(observation: Observation): PictureId | null {
     : null;
 }
 
-function blobOf(base64: string): Blob {
-  const bytes = Uint8Array.from(atob(base64), (character) => character.charCodeAt(0));
-  return new Blob([bytes], { type: 'image/png' });
+function stored(picture: Picture): StoredPicture {
+  const { id, width, height } = picture;
+  return { id, width, height, blob: new Blob([pictureBytes(picture)], { type: 'image/png' }) };
 }
 
 async function base64Of(blob: Blob): Promise<string> {

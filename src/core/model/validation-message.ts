@@ -3,6 +3,7 @@ import {
   type ConstrainedField,
   parseNonNegativeInteger,
   type ValidityFlag,
+  validityFlags,
 } from '../standard/constraint-validation';
 import { type Range, rangeOf } from '../standard/ranges-and-steps';
 import type { Habits } from '../target/habits';
@@ -20,19 +21,8 @@ export function validationMessage(
   if (flags.length === 0) return '';
   if (habits.words === null) return null;
   if (flags.includes('customError')) return state.customMessage;
-  // Blink's order of asking, which is not the standard's: what is missing or unreadable hides the rest.
-  const order: readonly ValidityFlag[] = [
-    'valueMissing',
-    'typeMismatch',
-    'patternMismatch',
-    'tooLong',
-    'tooShort',
-    'rangeUnderflow',
-    'rangeOverflow',
-    'stepMismatch',
-    'badInput',
-  ];
-  const first = order.find((flag) => flags.includes(flag));
+  // Of several things that are wrong, Blink names the first in the standard's order.
+  const first = validityFlags.find((flag) => flags.includes(flag));
   return first ? words(field, state, first) : null;
 }
 

@@ -13,6 +13,11 @@ export interface Picture {
 /** Room around a control in its picture, CSS px: outlines and marks beside the field belong to what a person sees. */
 export const pictureMargin = 4;
 
+/** The PNG file that a picture holds as base64. */
+export function pictureBytes({ data }: Pick<Picture, 'data'>): Uint8Array<ArrayBuffer> {
+  return Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
+}
+
 export async function pictureId(png: Uint8Array<ArrayBuffer>): Promise<PictureId> {
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', png));
   return Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('') as PictureId;

@@ -1,3 +1,4 @@
+import { appliesTo } from '../form/attribute-registry';
 import type { FieldKind } from '../form/field';
 import { isValidEmailAddress, isValidEmailAddressList } from './email-addresses';
 import { readPattern } from './pattern-attribute';
@@ -45,29 +46,11 @@ export interface Validity {
 }
 
 const neverValidated: readonly FieldKind[] = ['hidden', 'reset', 'button', 'output', 'meter', 'progress'];
-const mutableKinds: readonly FieldKind[] = [
-  'text',
-  'search',
-  'tel',
-  'url',
-  'email',
-  'password',
-  'date',
-  'month',
-  'week',
-  'time',
-  'datetime-local',
-  'number',
-  'textarea',
-];
-const lengthKinds: readonly FieldKind[] = ['text', 'search', 'tel', 'url', 'email', 'password', 'textarea'];
-const patternKinds: readonly FieldKind[] = ['text', 'search', 'tel', 'url', 'email', 'password'];
-const requirableKinds: readonly FieldKind[] = [...mutableKinds, 'checkbox', 'radio', 'file', 'select'];
 
 /** HTML Standard, "Constraints": a candidate for constraint validation, that is, not barred from it. */
 export function willValidate(field: ConstrainedField): boolean {
   if (neverValidated.includes(field.kind) || field.disabled) return false;
-  return !(field.readonly && mutableKinds.includes(field.kind));
+  return !(field.readonly && appliesTo('readonly', field.kind));
 }
 
 /** HTML Standard, "Constraints": every way in which the field suffers, whether or not it is barred from validation. */
@@ -85,10 +68,10 @@ export function validityOf(field: ConstrainedField): Validity {
 }
 
 function isValueMissing(field: ConstrainedField): boolean {
-  if (!field.required || !requirableKinds.includes(field.kind)) return false;
+  if (!field.required || !appliesTo('required', field.kind)) return false;
   if (field.kind === 'checkbox' || field.kind === 'radio' || field.kind === 'file') return !field.checked;
   const mutable = !field.readonly && !field.disabled;
-  if (mutableKinds.includes(field.kind) && !mutable) return false;
+  if (appliesTo('readonly', field.kind) && !mutable) return false;
   return field.currentValue === '';
 }
 
@@ -106,7 +89,7 @@ function isAbsoluteUrl(text: string): boolean {
 }
 
 function isPatternMismatch({ kind, currentValue, pattern, multiple }: ConstrainedField): boolean {
-  if (pattern === null || currentValue === '' || !patternKinds.includes(kind)) return false;
+  if (pattern === null || currentValue === '' || !appliesTo('pattern', kind)) return false;
   const reading = readPattern(pattern);
   if (reading.status === 'ignored') return false;
   const values = kind === 'email' && multiple ? currentValue.split(',') : [currentValue];
@@ -121,7 +104,7 @@ export function parseNonNegativeInteger(text: string | null): number | null {
 
 function lengthFlags(field: ConstrainedField): { tooLong: boolean; tooShort: boolean } {
   const length = field.currentValue.length;
-  const applies = lengthKinds.includes(field.kind) && field.editedByPerson;
+  const applies = appliesTo('maxlength', field.kind) && field.editedByPerson;
   const max = parseNonNegativeInteger(field.maxlength);
   const min = parseNonNegativeInteger(field.minlength);
   return {

@@ -1,3 +1,5 @@
+import type { ProvenanceMark } from '../observation/provenance';
+
 /** Who is asked. */
 export type TargetId = string & { readonly brand: 'TargetId' };
 
@@ -32,4 +34,16 @@ export type Target = EngineTarget | ProbeTarget | ModelTarget;
 
 export function targetId(text: string): TargetId {
   return text as TargetId;
+}
+
+/** The mark that a target's answers carry; one that this version does not know can only have been modelled. */
+export function markOf(target: Target | null): ProvenanceMark {
+  switch (target?.ask) {
+    case 'engine':
+      return 'measured';
+    case 'probe':
+      return 'captured';
+    default:
+      return 'modelled';
+  }
 }

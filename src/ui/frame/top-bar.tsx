@@ -5,7 +5,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
-import type { Target } from '@/core/target/target';
+import { markOf } from '@/core/target/target';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
 import { deleteEverything, deleteRun } from '@/store/runs';
@@ -59,18 +59,6 @@ function FormChoice() {
       onChange={(id) => select({ form: id, run: null, field: null, stroke: null })}
     />
   );
-}
-
-/** The mark that a target's answers will carry. */
-export function markOf(target: Target | null): 'measured' | 'captured' | 'modelled' {
-  switch (target?.ask) {
-    case 'engine':
-      return 'measured';
-    case 'probe':
-      return 'captured';
-    default:
-      return 'modelled';
-  }
 }
 
 function LineUp() {

@@ -98,7 +98,8 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     return () => window.removeEventListener('pagehide', leave);
   }, []);
 
-  const reading = useMemo(() => (form ? readForm(form.markup) : null), [form]);
+  const markup = form?.markup ?? null;
+  const reading = useMemo(() => (markup === null ? null : readForm(markup)), [markup]);
   const workspace = useMemo((): FormWorkspace | null => {
     if (!form || !reading) return null;
     return {

@@ -2,7 +2,8 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import type { FieldId } from '@/core/form/field';
+import type { Field, FieldId } from '@/core/form/field';
+import { readForm } from '@/core/form/read-form';
 import {
   type ControlState,
   type LookObservation,
@@ -23,6 +24,8 @@ export interface RunWorkspace {
   /** The runs of the form, the latest first. */
   readonly runs: readonly StoredRun[];
   readonly run: StoredRun | null;
+  /** Of the form as it was when the run was made; without a run, as it is. */
+  readonly fields: readonly Field[];
   /** False while the answers are being read; what is not there yet is then not missing. */
   readonly loaded: boolean;
   readonly observations: ReadonlyMap<ObservationKey, Observation>;
@@ -37,9 +40,10 @@ export interface PictureFile {
 }
 
 const RunContext = createContext<RunWorkspace | null>(null);
+
 /** Follows the run that the address names, or the latest one of the form. */
 export function RunProvider({ children }: { children: ReactNode }) {
-  const { form } = useForm();
+  const { form, reading } = useForm();
   const [selection] = useSelection();
   const runs = useLiveQuery(() => runsOf(openDatabase(), form.id), [form.id]);
   const run = runs?.find((one) => one.id === selection.run) ?? runs?.[0] ?? null;
@@ -52,10 +56,15 @@ export function RunProvider({ children }: { children: ReactNode }) {
   const loaded = runs !== undefined && read?.runId === runId;
   const observations = loaded ? read.observations : undefined;
   const pictures = usePictures(observations);
+  const asked = run?.form.markup ?? form.markup;
+  const fields = useMemo(
+    () => (asked === form.markup ? reading.fields : readForm(asked).fields),
+    [asked, form.markup, reading.fields],
+  );
   const workspace = useMemo((): RunWorkspace => {
     const byKey = new Map((observations ?? []).map((one) => [observationKey(one), one]));
-    return { runs: runs ?? [], run, loaded, observations: byKey, pictures };
-  }, [runs, run, loaded, observations, pictures]);
+    return { runs: runs ?? [], run, fields, loaded, observations: byKey, pictures };
+  }, [runs, run, fields, loaded, observations, pictures]);
   return <RunContext value={workspace}>{children}</RunContext>;
 }
 

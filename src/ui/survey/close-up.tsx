@@ -1,16 +1,13 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { useMemo } from 'react';
 import { differences, sizeText } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
 import { controlStates, type LookObservation } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
 import { defaultLineUp, targetName } from '@/core/target/line-up';
 import type { TargetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
-import { useForm } from '../frame/use-form';
 import { lookOf, messageOf, type PictureFile, type RunWorkspace, useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
@@ -19,14 +16,9 @@ import { LookContent } from './survey-cell';
 
 /** Everything one target answered about one field: pictures first, numbers next, words last. */
 export function CloseUp({ onClose }: { onClose: () => void }) {
-  const { form } = useForm();
-  const { run } = useRun();
+  const { run, fields } = useRun();
   const [selection, select] = useSelection();
-  const markup = run?.form.markup ?? form.markup;
-  const field = useMemo(
-    () => readForm(markup).fields.find((one) => one.id === selection.field) ?? null,
-    [markup, selection.field],
-  );
+  const field = fields.find((one) => one.id === selection.field) ?? null;
   const lineUp = run?.lineUp ?? defaultLineUp;
   const target = selection.target ?? lineUp.reference;
   return (

@@ -5,14 +5,12 @@ import { Button, Segmented, Spin, Switch } from 'antd';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
 import { type Difference, differences } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
 import { controlStates } from '@/core/observation/observation';
 import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
-import type { TargetId } from '@/core/target/target';
+import { markOf, type TargetId } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
-import { markOf } from '../frame/top-bar';
 import { useForm } from '../frame/use-form';
 import { lookOf, messageOf, type RunWorkspace, useRun } from '../frame/use-run';
 import { currentSelection, type Lens, lenses, type Selection, useSelection } from '../frame/use-selection';
@@ -23,15 +21,14 @@ import { DifferenceNote, LookContent, MessageContent } from './survey-cell';
 /** How does each target draw it, and in which words does it object? Fields down, targets across. */
 export function SurveyView() {
   const { form } = useForm();
-  const { run, observations, loaded } = useRun();
+  const { run, observations, loaded, fields: all } = useRun();
   const { sweep, running } = useSweep();
   const [selection, select] = useSelection();
-  const markup = run?.form.markup ?? form.markup;
-  const fields = useMemo(() => readForm(markup).fields.filter((field) => field.kind !== 'hidden'), [markup]);
+  const fields = useMemo(() => all.filter((field) => field.kind !== 'hidden'), [all]);
   const lineUp = run?.lineUp ?? defaultLineUp;
   const rows = useMemo(() => {
-    const all = fields.map((field) => rowOf(field, lineUp, observations, selection.lens, selection.state));
-    return selection.onlyDifferences ? all.filter((row) => row.differs) : all;
+    const made = fields.map((field) => rowOf(field, lineUp, observations, selection.lens, selection.state));
+    return selection.onlyDifferences ? made.filter((row) => row.differs) : made;
   }, [fields, lineUp, observations, selection.lens, selection.state, selection.onlyDifferences]);
 
   if (!loaded)

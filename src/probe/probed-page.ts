@@ -170,7 +170,7 @@ function union(boxes: readonly Box[]): Box | null {
 let recorder: Recorder | null = null;
 
 /** The questions that a page under test answers about itself. */
-export const pageUnderTest: ProbeApi = {
+export const probedPage: ProbeApi = {
   settle,
   reset,
   fill,
