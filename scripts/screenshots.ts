@@ -49,7 +49,7 @@ try {
   await page.goto(`${app.address}/survey`);
   await page.getByRole('button', { name: 'Sweep now' }).click();
   await page.getByRole('button', { name: 'Cancel' }).waitFor();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 120_000 });
   for (const [name, open] of Object.entries(shots)) {
     if (only && only !== name) continue;
     await open(page, app.address);

@@ -38,6 +38,8 @@ describe('ukko', () => {
       'form.html',
       '--targets',
       'chromium,blink-phone',
+      '--questions',
+      'look,message',
       '--out',
       'run.json',
     );
@@ -65,6 +67,7 @@ describe('ukko', () => {
     [['sweep', 'empty.html', '--out', 'x.json'], 'has no fields yet'],
     [['sweep', 'small.html'], "required option '--out <file>'"],
     [['sweep', 'small.html', '--out', 'x.json', '--targets', 'nobody'], 'There is no target “nobody” here'],
+    [['sweep', 'small.html', '--out', 'x.json', '--questions', 'smell'], 'There is no question “smell”'],
     [['sweep', 'small.html', '--targets', 'blink-phone', '--out', '/nowhere/x.json'], 'cannot be written'],
   ])('%j: exit code 2 and one sentence', async (parameters, sentence) => {
     writeFileSync(at('empty.html'), '');

@@ -7,6 +7,7 @@ import { fieldId } from '@/core/form/field';
 import { limits, typingTasks } from '@/core/form/form-document';
 import { askingOf, planOf } from '@/core/observation/asking';
 import {
+  type LookFacts,
   type LookObservation,
   type Observation,
   observationKey,
@@ -14,7 +15,7 @@ import {
 } from '@/core/observation/observation';
 import { owedAnswers } from '@/core/observation/owed-answers';
 import { type PictureId, pictureId } from '@/core/observation/picture';
-import { provenanceText } from '@/core/observation/provenance';
+import { type Measured, provenanceText } from '@/core/observation/provenance';
 import type { Run, RunId } from '@/core/observation/run';
 import { readRunFile, writeRunFile } from '@/core/observation/run-file';
 import { collectRun, type Observers, sweep } from '@/core/observation/sweep';
@@ -33,7 +34,13 @@ const look: LookObservation = {
   field: fieldId('level'),
   target: chromium,
   at: '2026-11-23T08:00:01Z',
-  provenance: { mark: 'measured', engine: 'Chromium', version: '156', protocol: 'WebDriver BiDi' },
+  provenance: {
+    mark: 'measured',
+    engine: 'Chromium',
+    version: '156',
+    protocol: 'WebDriver BiDi',
+    unable: [],
+  },
   question: 'look',
   state: 'closed',
   outcome: {
@@ -42,7 +49,12 @@ const look: LookObservation = {
       typeReflected: 'number',
       size: { width: 80, height: 21.5 },
       value: '',
-      parts: null,
+      sent: ['level='],
+      font: '13px sans-serif',
+      contrast: { text: 21, placeholder: null },
+      pseudoClasses: [':enabled'],
+      marks: [{ by: 'small::after', text: '!' }],
+      moves: false,
       picture: picture.id,
     },
   },
@@ -113,13 +125,38 @@ describe('a run file', () => {
     ['[1]', 'This is not a run file of Ukko.'],
     [
       '{"format":"ukko-run","version":99}',
-      'The file is of version 99, this Ukko reads up to 1. Open it with a newer Ukko.',
+      'The file is of version 99, this Ukko reads up to 2. Open it with a newer Ukko.',
     ],
     ['{"format":"ukko-run"}', 'The file does not say which version it is of.'],
     ['{"format":"ukko-run","version":1}', 'The run file is damaged at '],
   ])('%j is refused with a sentence', (text, sentence) => {
     const reading = readRunFile(text);
     expect(reading.status === 'fault' && reading.text).toContain(sentence);
+  });
+
+  it('of version 1 is read: targets are found by their ids, and what was not asked then is not known', async () => {
+    const run = await smallRun();
+    const { sent, font, contrast, pseudoClasses, marks, ...facts } =
+      look.outcome.status === 'answered' ? look.outcome.facts : ({} as LookFacts);
+    expect([sent, font, contrast, pseudoClasses, marks].every((one) => one !== null)).toBe(true);
+    const { unable: _, ...provenance } = look.provenance as Measured;
+    const version1 = {
+      ...run,
+      format: 'ukko-run',
+      version: 1,
+      lineUp: { targets: ['chromium', 'gone'], reference: 'chromium' },
+      observations: [
+        { ...look, provenance, outcome: { status: 'answered', facts: { ...facts, parts: null } } },
+      ],
+    };
+    const reading = readRunFile(JSON.stringify(version1));
+    if (reading.status === 'fault') throw new Error(reading.text);
+    expect(reading.run.lineUp.targets.map(({ name }) => name)).toEqual(['Chromium', 'gone']);
+    expect(reading.run.observations[0]).toMatchObject({
+      provenance: { unable: [] },
+      outcome: { facts: { typeReflected: 'number', sent: null, contrast: null } },
+    });
+    expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
   });
 
   it('with any one thing in it spoiled is refused with a sentence, or read as a run that can be written again', async () => {
@@ -162,7 +199,7 @@ describe('a sweep request', () => {
     questions: ['look'],
     scripts: {},
     fields: null,
-    targets: ['chromium'],
+    targets: [findTarget(chromium)],
   };
 
   it('is read into an asking', () => {
@@ -186,8 +223,10 @@ describe('a sweep request', () => {
       { ...request, markup: 'x'.repeat(limits.markup + 1) },
       'The markup is longer than 1,000,000 characters.',
     ],
-    [{ ...request, targets: ['blink-phone'] }, 'The server asks engines only'],
-    [{ ...request, targets: ['nobody'] }, 'The server asks engines only'],
+    [{ ...request, targets: [findTarget(targetId('blink-phone'))] }, 'targets[0]'],
+    [{ ...request, targets: ['chromium'] }, 'targets[0]'],
+    [{ ...request, targets: [{ ...findTarget(chromium), address: 'http://elsewhere' }] }, 'address'],
+    [{ ...request, targets: [findTarget(chromium), findTarget(chromium)] }, 'Two targets have the same id.'],
     [{ ...request, address: 'http://elsewhere' }, 'address'],
     [{ ...request, scripts: { a: { script: [{ kind: 'key', key: 'x'.repeat(65) }], guards: [] } } }, 'key'],
     [null, ''],

@@ -4,18 +4,19 @@ import { basename } from 'node:path';
 import { text as readStream } from 'node:stream/consumers';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { askingOf } from '@/core/observation/asking';
+import type { Question } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
 import { writeRunFile } from '@/core/observation/run-file';
 import { collectRun, sweep } from '@/core/observation/sweep';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { askingFault } from '@/core/observation/sweep-request';
-import { findTarget } from '@/core/target/line-up';
-import type { Target, TargetId } from '@/core/target/target';
+import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { sweepEngines } from '@/engines/sweep-engines';
 
 export interface SweepOptions {
   readonly out: string;
-  readonly targets: readonly TargetId[];
+  readonly targets: readonly Target[];
+  readonly questions: readonly Question[];
   readonly quiet: boolean;
 }
 
@@ -23,23 +24,22 @@ export interface SweepOptions {
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
   const form = await readFormFile(file);
   if (!form) return stop(`The file ${file} cannot be read. Give the path of an HTML file.`);
-  const asking = askingOf(form.markup, ['look', 'message']);
+  const asking = askingOf(form.markup, options.questions);
   const fault = askingFault(asking);
   if (fault) return stop(fault);
 
-  const chosen = options.targets.map(findTarget).filter((target): target is Target => target !== null);
   const [reference] = options.targets;
   const gathered = collectRun({
     id: randomUUID() as RunId,
     form,
-    lineUp: { targets: options.targets, reference: reference ?? ('chromium' as TargetId) },
+    lineUp: { targets: options.targets, reference: reference?.id ?? targetId('chromium') },
     startedAt: new Date().toISOString(),
   });
   const cancel = new AbortController();
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
   const say = options.quiet ? () => undefined : reporter();
   await sweep(
-    chosen,
+    options.targets,
     asking,
     { engines: sweepEngines, probe: async () => undefined },
     (message) => {

@@ -1,6 +1,7 @@
 import { Command, InvalidArgumentError } from 'commander';
+import { type Question, questions } from '@/core/observation/observation';
 import { targets } from '@/core/target/line-up';
-import { type TargetId, targetId } from '@/core/target/target';
+import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
 import { sweepCommand } from './sweep-command';
 
@@ -34,7 +35,13 @@ program
     '--targets <names>',
     `targets with commas between them: ${askable.map((t) => t.id).join(', ')}`,
     readTargets,
-    [targetId('chromium')],
+    targets.filter(({ id }) => id === 'chromium'),
+  )
+  .option(
+    '--questions <names>',
+    `questions with commas between them: ${questions.join(', ')}`,
+    readQuestions,
+    questions.filter((question) => question !== 'typing'),
   )
   .option('--quiet', 'say nothing while it runs', false)
   .addHelpText(
@@ -50,14 +57,26 @@ Example
   )
   .action(sweepCommand);
 
-function readTargets(text: string): TargetId[] {
-  const ids = [...new Set(text.split(',').map((name) => name.trim()))].map(targetId);
-  const unknown = ids.find((id) => !askable.some((target) => target.id === id));
-  if (unknown !== undefined)
+function readTargets(text: string): Target[] {
+  return namesIn(text).map((name) => {
+    const target = askable.find(({ id }) => id === name);
+    if (target) return target;
     throw new InvalidArgumentError(
-      `There is no target “${unknown}” here; choose from ${askable.map((t) => t.id).join(', ')}.`,
+      `There is no target “${name}” here; choose from ${askable.map((t) => t.id).join(', ')}.`,
     );
-  return ids;
+  });
+}
+
+function readQuestions(text: string): Question[] {
+  return namesIn(text).map((name) => {
+    const question = questions.find((one) => one === name);
+    if (question) return question;
+    throw new InvalidArgumentError(`There is no question “${name}”; choose from ${questions.join(', ')}.`);
+  });
+}
+
+function namesIn(text: string): string[] {
+  return [...new Set(text.split(',').map((name) => name.trim()))];
 }
 
 await program.parseAsync();

@@ -1,118 +1,171 @@
+import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import { isNamedKey } from '@/core/script/stroke';
-import type { EngineName } from '@/core/target/target';
+import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
-import { cropAll } from './crop';
+import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
+import { changeBetweenPictures, cropAll } from './crop';
 import { answer, commandTimeout, firstLine } from './deadline';
-import { type Engine, EngineLost, type EnginePage, type EngineSession, viewport } from './engine';
-import { findProgram } from './find-program';
+import { type Display, findDisplayPrograms, startDisplay } from './display';
+import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
+import { findProgram, programVersion } from './find-program';
 import { endKept, type Keeping, keeping } from './kept';
+import { PictureShelf } from './picture-shelf';
+import { viewportOf } from './viewport';
+import { locateViewport, windowOnDisplay } from './window-on-display';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
 export interface BidiEngine {
-  readonly name: EngineName;
+  readonly name: string;
   readonly title: string;
   readonly browser: 'chrome' | 'firefox';
   /** The environment variable that names another program than those on the path. */
   readonly variable: string;
   readonly programs: readonly string[];
   readonly debianPackage: string;
-  readonly parameters: readonly string[];
-  readonly env: Record<string, string>;
-  readonly preferences: Record<string, string | number | boolean>;
+  /** puppeteer's own parameters that are left out. */
+  readonly without: readonly string[];
+  parameters(variant: Variant): readonly string[];
+  env(variant: Variant): Record<string, string>;
+  preferences(variant: Variant): Record<string, string | number | boolean>;
+  /** Files that the profile needs before the first start, by their path in it. */
+  readonly profile: Readonly<Record<string, string>>;
 }
+
+const protocol = 'WebDriver BiDi';
 
 /** An engine over WebDriver BiDi. */
 export function bidiEngine(data: BidiEngine): Engine {
   return {
     name: data.name,
+    title: data.title,
+    protocol,
+    pagesFrom: null,
     async find() {
       const path = await findProgram(data.variable, data.programs);
-      if (path) return { status: 'found', path };
+      if (path) return { status: 'found', path, version: await programVersion(path) };
       const remedy = `${data.title} is not on this machine. Install it with “apt-get install ${data.debianPackage}”, or set ${data.variable} to its path.`;
       return { status: 'missing', remedy };
     },
-    launch: (path) => launch(data, path),
+    launch: (path, variant) => launch(data, path, variant),
   };
 }
 
-async function launch(data: BidiEngine, path: string): Promise<EngineSession> {
-  const kept = await keeping(path, data.env);
+/** With a window on a display where there can be one; else without any, and what opens over a page stays unseen. */
+async function launch(data: BidiEngine, path: string, variant: Variant): Promise<EngineSession> {
+  const programs = await findDisplayPrograms();
+  let display: Display | null = null;
+  let kept: Keeping | null = null;
   try {
-    const browser = await puppeteer.launch({
-      browser: data.browser,
-      protocol: 'webDriverBiDi',
-      executablePath: kept.path,
-      userDataDir: join(kept.folder, 'profile'),
-      headless: true,
-      args: [...data.parameters],
-      extraPrefsFirefox: data.preferences,
-      env: kept.env,
-      defaultViewport: { ...viewport, deviceScaleFactor: 1 },
-      protocolTimeout: commandTimeout,
-      timeout: 30_000,
-      // The server ends its sweeps itself when it is told to stop.
-      handleSIGINT: false,
-      handleSIGTERM: false,
-      handleSIGHUP: false,
-    });
+    display = typeof programs === 'string' ? null : await startDisplay(programs);
+    kept = await keeping(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
+    const browser = await start(data, kept, variant, display === null);
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
-    return new BidiSession(browser, kept, {
-      mark: 'measured',
-      engine: data.title,
-      version,
-      protocol: 'WebDriver BiDi',
-    });
+    const provenance: Measured = { mark: 'measured', engine: data.title, version, protocol, unable: [] };
+    const missing = typeof programs === 'string' ? programs : null;
+    return new BidiSession(browser, kept, display, missing, provenance);
   } catch (error) {
-    await endKept(null, kept);
+    if (kept) await endKept(null, kept);
+    await display?.close();
     throw new EngineLost(`${data.title} did not start: ${firstLine(error)}`);
   }
+}
+
+async function start(data: BidiEngine, kept: Keeping, variant: Variant, headless: boolean): Promise<Browser> {
+  const profile = join(kept.folder, 'profile');
+  for (const [name, content] of Object.entries(data.profile)) {
+    await mkdir(join(profile, name, '..'), { recursive: true });
+    await writeFile(join(profile, name), content);
+  }
+  return puppeteer.launch({
+    browser: data.browser,
+    protocol: 'webDriverBiDi',
+    executablePath: kept.path,
+    userDataDir: profile,
+    headless,
+    args: [...data.parameters(variant)],
+    ignoreDefaultArgs: [...data.without],
+    extraPrefsFirefox: data.preferences(variant),
+    env: kept.env,
+    defaultViewport: null,
+    protocolTimeout: commandTimeout,
+    timeout: 30_000,
+    // The server ends its sweeps itself when it is told to stop.
+    handleSIGINT: false,
+    handleSIGTERM: false,
+    handleSIGHUP: false,
+  });
 }
 
 class BidiSession implements EngineSession {
   constructor(
     private readonly browser: Browser,
     private readonly kept: Keeping,
+    private readonly display: Display | null,
+    private readonly noDisplay: string | null,
     readonly provenance: Measured,
   ) {}
 
-  async open(address: string, probe: string): Promise<EnginePage> {
-    const { browser } = this;
+  async open(address: string, probe: string, variant: Variant): Promise<EnginePage> {
+    const { browser, display } = this;
     const page = await answer(
       this.provenance.engine,
       () => browser.connected,
-      () => browser.newPage(),
+      // The window that is there: another one would not be the active one at once.
+      async () => (await browser.pages())[0] ?? (await browser.newPage()),
     );
-    const opened = new BidiPage(browser, this.provenance.engine, page, address, probe);
+    const noWindow: NoWindow = { status: 'failed', reason: this.noDisplay ?? '' };
+    const opened = new BidiPage(
+      browser,
+      this.provenance.engine,
+      page,
+      display ?? noWindow,
+      address,
+      probe,
+      variant,
+    );
     await opened.reload();
+    // Finding the window gives it the focus, without which no field shows that it has it.
+    if (display) await opened.window();
     return opened;
   }
 
-  close(): Promise<void> {
-    return endKept(this.browser.process(), this.kept);
+  async close(): Promise<void> {
+    await endKept(this.browser.process(), this.kept);
+    await this.display?.close();
   }
 }
 
 class BidiPage implements EnginePage {
   readonly drawsFocus = true;
+  readonly changeBetween = changeBetweenPictures;
+  private readonly shelf = new PictureShelf();
+  private placed: WindowOnDisplay | null = null;
 
   constructor(
     private readonly browser: Browser,
     private readonly engine: string,
     private readonly page: Page,
+    private readonly display: Display | NoWindow,
     private readonly address: string,
     private readonly code: string,
+    private readonly variant: Variant,
   ) {}
 
   reload(): Promise<void> {
     return this.answer(async () => {
+      await this.page.setViewport({ ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom });
       await this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout });
       await this.page.evaluate(this.code);
       await this.page.evaluate(`window.${probeGlobal}.settle()`);
     });
+  }
+
+  evaluate(expression: string): Promise<unknown> {
+    return this.answer(() => this.page.evaluate(expression));
   }
 
   probe<Method extends keyof ProbeApi>(
@@ -131,6 +184,25 @@ class BidiPage implements EnginePage {
     });
   }
 
+  readonly click = (x: number, y: number): Promise<void> => this.answer(() => this.page.mouse.click(x, y));
+
+  async window(): Promise<WindowOnDisplay | NoWindow> {
+    const { display } = this;
+    if ('status' in display) return display;
+    this.placed ??= await this.answer(() => this.locate(display));
+    return this.placed;
+  }
+
+  private async locate(display: Display): Promise<WindowOnDisplay> {
+    const place = await locateViewport(display, (script) => this.page.evaluate(script));
+    if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
+    return windowOnDisplay(display, this.shelf, {
+      ...place,
+      ...viewportOf(this.variant),
+      scale: this.variant.zoom,
+    });
+  }
+
   async pictures(
     boxes: readonly (Box | null)[],
     document: { width: number; height: number },
@@ -144,6 +216,8 @@ class BidiPage implements EnginePage {
     return cropAll(
       png,
       boxes.map((box) => box && { ...box, x: box.x - clip.x, y: box.y - clip.y }),
+      this.shelf,
+      this.variant.zoom,
     );
   }
 

@@ -1,4 +1,8 @@
 import { bidiEngine } from './bidi-engine';
+import { windowPlace } from './display';
+
+/** Room for the browser's own bars around the viewport, px. */
+const bars = { width: 40, height: 160 };
 
 export const chromium = bidiEngine({
   name: 'chromium',
@@ -6,8 +10,10 @@ export const chromium = bidiEngine({
   browser: 'chrome',
   variable: 'UKKO_CHROMIUM',
   programs: ['chromium', 'chromium-browser'],
-  debianPackage: 'chromium',
-  parameters: [
+  debianPackage: 'chromium chromium-l10n',
+  // The bar that says that the browser is driven would take room away from the page.
+  without: ['--enable-automation'],
+  parameters: ({ language, scheme, zoom }) => [
     '--no-sandbox',
     '--disable-background-networking',
     '--disable-component-update',
@@ -15,10 +21,17 @@ export const chromium = bidiEngine({
     '--no-first-run',
     '--disable-quic',
     '--disable-dev-shm-usage',
-    '--force-device-scale-factor=1',
+    `--force-device-scale-factor=${zoom}`,
     '--hide-scrollbars',
-    '--lang=en-US',
+    '--test-type',
+    '--animation-duration-scale=0',
+    `--window-position=${windowPlace.x / zoom},${windowPlace.y / zoom}`,
+    `--window-size=${Math.ceil((800 + bars.width) / zoom)},${Math.ceil((600 + bars.height * zoom) / zoom)}`,
+    `--lang=${language}`,
+    `--accept-lang=${language}`,
+    ...(scheme === 'dark' ? ['--blink-settings=preferredColorScheme=0'] : []),
   ],
-  env: { LANGUAGE: 'en_US', LANG: 'en_US.UTF-8' },
-  preferences: {},
+  env: ({ language }) => ({ LANGUAGE: language.replace('-', '_'), LANG: 'en_US.UTF-8' }),
+  preferences: () => ({}),
+  profile: {},
 });

@@ -1,25 +1,41 @@
 import { PNG } from 'pngjs';
-import { type Picture, pictureId } from '@/core/observation/picture';
+import { type Picture, pictureBytes } from '@/core/observation/picture';
 import type { Box } from '@/probe/probe-api';
+import { changeBetween } from './display-change';
+import type { PictureShelf } from './picture-shelf';
+import { rasterOfPng } from './raster';
 
-/** Cuts boxes (whole px, inside the picture) out of a PNG; null stays null. */
-export async function cropAll(png: Uint8Array, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+/**
+ * Cuts boxes out of a PNG; null stays null.
+ * @param boxes whole CSS px, inside the picture.
+ * @param scale px of the picture for one CSS px.
+ */
+export async function cropAll(
+  png: Uint8Array,
+  boxes: readonly (Box | null)[],
+  shelf: PictureShelf,
+  scale = 1,
+): Promise<(Picture | null)[]> {
   const document = PNG.sync.read(Buffer.from(png));
-  return Promise.all(boxes.map((box) => (box ? pictureOf(crop(document, box)) : null)));
+  const pictures: (Picture | null)[] = [];
+  // One after the other: the shelf has to know the first of two that are alike before it sees the second.
+  for (const box of boxes) pictures.push(box ? await shelf.take(crop(document, scaled(box, scale))) : null);
+  return pictures;
+}
+
+/** The box in which two pictures differ, px; null when nowhere, or when they are not of one size. */
+export function changeBetweenPictures(before: Picture, after: Picture): Box | null {
+  const [a, b] = [before, after].map((one) => rasterOfPng(PNG.sync.read(Buffer.from(pictureBytes(one)))));
+  if (!a || !b || a.width !== b.width || a.height !== b.height) return null;
+  return changeBetween(a, b, []);
+}
+
+function scaled({ x, y, width, height }: Box, scale: number): Box {
+  return { x: x * scale, y: y * scale, width: width * scale, height: height * scale };
 }
 
 function crop(document: PNG, box: Box): PNG {
   const cut = new PNG({ width: box.width, height: box.height });
   PNG.bitblt(document, cut, box.x, box.y, box.width, box.height, 0, 0);
   return cut;
-}
-
-async function pictureOf(png: PNG): Promise<Picture> {
-  const bytes = PNG.sync.write(png);
-  return {
-    id: await pictureId(new Uint8Array(bytes)),
-    width: png.width,
-    height: png.height,
-    data: bytes.toString('base64'),
-  };
 }

@@ -1,36 +1,140 @@
+import { execFile } from 'node:child_process';
 import { once } from 'node:events';
+import { readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { promisify } from 'node:util';
 import { withDeadline } from './deadline';
-import { endKept, keeping, startKept } from './kept';
+import { findProgram } from './find-program';
+import { endKept, type Keeping, keeping, startKept } from './kept';
+import { type Raster, rasterOf } from './raster';
 
-/** An X display without a monitor. */
+const run = promisify(execFile);
+
+/** What is needed to show a window without a monitor, to click in it and to photograph it. */
+export interface DisplayPrograms {
+  readonly server: string;
+  readonly windowManager: string;
+  readonly pointer: string;
+}
+
+/** A display without a monitor, with a window manager: pop-ups open in active windows only. */
 export interface Display {
   /** As DISPLAY names it. */
   readonly name: string;
+  /** What is on the whole display now. The pointer is in it. */
+  picture(): Promise<Raster>;
+  /** Moves the pointer, px from the top left, and clicks there with the first button. */
+  click(x: number, y: number): Promise<void>;
+  /** Moves the pointer where it touches nothing. */
+  away(): Promise<void>;
+  /** Presses a key or a combination, by its X name: `alt+Down`. */
+  key(name: string): Promise<void>;
   close(): Promise<void>;
 }
 
-/** Starts a virtual display of this size, px. `program` is the path of Xvfb. */
-export async function startDisplay(program: string, width: number, height: number): Promise<Display> {
-  const kept = await keeping(program);
-  const keeper = startKept(kept, [
-    '-displayfd',
-    '1',
-    '-screen',
-    '0',
-    `${width}x${height}x24`,
-    '-nolisten',
-    'tcp',
-    '-noreset',
-  ]);
+export const displaySize = { width: 1280, height: 1024 } as const;
+/** Where the window manager puts a browser's window: with room around it, so that a pop-up that leaves it is seen whole. */
+export const windowPlace = { x: 240, y: 120 } as const;
+
+const names: Readonly<Record<keyof DisplayPrograms, readonly [string, string]>> = {
+  server: ['UKKO_XVFB', 'Xvfb'],
+  windowManager: ['UKKO_OPENBOX', 'openbox'],
+  pointer: ['UKKO_XDOTOOL', 'xdotool'],
+};
+
+/** The programs, or a sentence that says how to get those that are missing. */
+export async function findDisplayPrograms(): Promise<DisplayPrograms | string> {
+  const found = await Promise.all(
+    Object.entries(names).map(async ([key, [variable, name]]) => [key, await findProgram(variable, [name])]),
+  );
+  if (found.some(([, path]) => path === null))
+    return 'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.';
+  return Object.fromEntries(found) as DisplayPrograms;
+}
+
+/** No title bars: they would change with every pop-up that takes the focus. */
+const windowRules = `<?xml version="1.0"?>
+<openbox_config xmlns="http://openbox.org/3.4/rc">
+  <focus><focusNew>yes</focusNew></focus>
+  <applications>
+    <application class="*"><decor>no</decor><focus>yes</focus></application>
+    <application type="normal"><position force="yes"><x>${windowPlace.x}</x><y>${windowPlace.y}</y></position></application>
+  </applications>
+</openbox_config>
+`;
+
+/** Starts a display with its window manager. Throws when either does not start. */
+export async function startDisplay(programs: DisplayPrograms): Promise<Display> {
+  const server = await startServer(programs.server);
+  const environment = { DISPLAY: server.name };
+  const kept = await keeping(programs.windowManager, environment);
+  const rules = join(kept.folder, 'windows.xml');
+  await writeFile(rules, windowRules);
+  const manager = startKept(kept, ['--sm-disable', '--config-file', rules]);
+  const close = async () => {
+    await endKept(manager, kept);
+    await server.close();
+  };
+  const env = { ...process.env, ...environment };
+  const point = (...parameters: string[]) => run(programs.pointer, parameters, { env }).then(() => undefined);
+  try {
+    await managed(point);
+  } catch (error) {
+    await close();
+    throw error;
+  }
+  let isAway = false;
+  return {
+    name: server.name,
+    picture: async () => rasterOf(await readFile(server.screen)),
+    // Two commands: some widgets want to have seen the pointer come before it clicks.
+    click: async (x, y) => {
+      isAway = false;
+      await point('mousemove', String(Math.round(x)), String(Math.round(y)));
+      await point('click', '1');
+    },
+    away: async () => {
+      if (!isAway) await point('mousemove', '2', '2');
+      isAway = true;
+    },
+    key: (name) => point('key', name),
+    close,
+  };
+}
+
+async function startServer(
+  program: string,
+): Promise<{ name: string; screen: string; close(): Promise<void> }> {
+  const kept: Keeping = await keeping(program);
+  const { width, height } = displaySize;
+  // The server keeps its screen in a file: reading it costs next to nothing, and pop-ups are waited for by looking often.
+  const screen = ['-screen', '0', `${width}x${height}x24`, '-fbdir', kept.folder];
+  const keeper = startKept(kept, ['-displayfd', '1', ...screen, '-nolisten', 'tcp', '-noreset']);
   try {
     if (!keeper.stdout) throw new Error('no output');
     const lines = createInterface({ input: keeper.stdout });
     const [number] = (await withDeadline(once(lines, 'line'), 10_000, 'The virtual display')) as [string];
     lines.close();
-    return { name: `:${number}`, close: () => endKept(keeper, kept) };
+    return {
+      name: `:${number}`,
+      screen: join(kept.folder, 'Xvfb_screen0'),
+      close: () => endKept(keeper, kept),
+    };
   } catch (error) {
     await endKept(keeper, kept);
     throw error;
+  }
+}
+
+/** Waits until the window manager answers; a window that comes before it would keep its title bar. */
+async function managed(point: (...parameters: string[]) => Promise<void>): Promise<void> {
+  for (let attempt = 0; ; attempt++) {
+    try {
+      return await point('get_desktop');
+    } catch (error) {
+      if (attempt === 60) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
   }
 }

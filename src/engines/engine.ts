@@ -1,39 +1,49 @@
 import type { Measured } from '@/core/observation/provenance';
-import type { EngineName } from '@/core/target/target';
+import type { Variant } from '@/core/target/variant';
 import { PageLost } from '@/probe/ask-page';
 import type { AskablePage } from '@/probe/askable-page';
 
-/** Whether an engine is on this machine, and where, or how to get it. */
+/** Whether an engine can be had, or how to get it. */
 export type EngineFinding =
-  | { readonly status: 'found'; readonly path: string }
+  | {
+      readonly status: 'found';
+      /** The program, or the address of a remote endpoint. Stays on the server. */
+      readonly path: string;
+      /** Null where nobody knows it before it was asked. */
+      readonly version: string | null;
+    }
   | { readonly status: 'missing'; readonly remedy: string };
 
 /** A real engine behind one protocol. An implementation knows the protocol; questions are asked through this alone. */
 export interface Engine {
-  readonly name: EngineName;
+  readonly name: string;
+  readonly title: string;
+  readonly protocol: string;
   find(): Promise<EngineFinding>;
-  /** Starts one browser. Throws `EngineLost` when it does not start. */
-  launch(path: string): Promise<EngineSession>;
+  /** Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start. */
+  launch(path: string, variant: Variant): Promise<EngineSession>;
+  /** The host name under which the engine reaches this machine; null when it runs on it. */
+  readonly pagesFrom: string | null;
 }
 
 export interface EngineSession {
   readonly provenance: Measured;
   /**
-   * Opens a page, waits for it to load, and runs the probe in it as the automation protocol does, outside the page's
-   * own policy; the same again at every `reload`. Throws `EngineLost`.
+   * Opens a page with a viewport as wide as the variant says, waits for it to load, and runs the probe in it as the
+   * automation protocol does, outside the page's own policy; the same again at every `reload`. Throws `EngineLost`.
    */
-  open(address: string, probe: string): Promise<EnginePage>;
+  open(address: string, probe: string, variant: Variant): Promise<EnginePage>;
   /** Ends the browser and everything that belongs to it; never throws. */
   close(): Promise<void>;
 }
 
 /** Every method throws `EngineLost` when the browser is gone. It goes with its session. */
-export type EnginePage = AskablePage;
+export interface EnginePage extends AskablePage {
+  /** The value of a JavaScript expression in the page, as plain data. */
+  evaluate(expression: string): Promise<unknown>;
+}
 
 /** The engine did not start, went away or does not answer; the message is for people. */
 export class EngineLost extends PageLost {
   override readonly name = 'EngineLost';
 }
-
-/** Viewport of every page under test, CSS px. */
-export const viewport = { width: 800, height: 600 } as const;

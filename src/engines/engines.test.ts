@@ -12,6 +12,7 @@ import { answer, withDeadline } from './deadline';
 import { EngineLost } from './engine';
 import { findProgram } from './find-program';
 import { endKept, keeping, startKept } from './kept';
+import { PictureShelf } from './picture-shelf';
 import { screensOf } from './screens';
 
 describe('finding a program', () => {
@@ -95,11 +96,11 @@ describe('cutting pictures out of one', () => {
   const bytes = PNG.sync.write(document);
 
   it('gives each box its own pixels', async () => {
-    const [first, none, second] = await cropAll(bytes, [
-      { x: 5, y: 7, width: 3, height: 2 },
-      null,
-      { x: 0, y: 0, width: 40, height: 30 },
-    ]);
+    const [first, none, second] = await cropAll(
+      bytes,
+      [{ x: 5, y: 7, width: 3, height: 2 }, null, { x: 0, y: 0, width: 40, height: 30 }],
+      new PictureShelf(),
+    );
     const cut = PNG.sync.read(Buffer.from(first?.data ?? '', 'base64'));
     expect([cut.width, cut.height, ...cut.data.subarray(0, 2)]).toEqual([3, 2, 5, 7]);
     expect(none).toBeNull();
@@ -107,7 +108,7 @@ describe('cutting pictures out of one', () => {
   });
   it('names equal pictures alike, and others not', async () => {
     const box = { x: 1, y: 1, width: 4, height: 4 };
-    const [a, b, c] = await cropAll(bytes, [box, box, { ...box, x: 2 }]);
+    const [a, b, c] = await cropAll(bytes, [box, box, { ...box, x: 20 }], new PictureShelf());
     expect(a?.id).toBe(b?.id);
     expect(a?.id).not.toBe(c?.id);
   });

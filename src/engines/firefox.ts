@@ -1,4 +1,14 @@
+import type { Language } from '@/core/target/variant';
 import { bidiEngine } from './bidi-engine';
+
+/** Names of Firefox's own languages; those besides en-US come in Debian's packages `firefox-esr-l10n-…`. */
+const uiLanguages: Readonly<Record<Language, string>> = {
+  'en-US': 'en-US',
+  'en-GB': 'en-GB',
+  'de-DE': 'de',
+  'fi-FI': 'fi',
+  ar: 'ar',
+};
 
 export const firefox = bidiEngine({
   name: 'firefox',
@@ -7,15 +17,26 @@ export const firefox = bidiEngine({
   variable: 'UKKO_FIREFOX',
   programs: ['firefox-esr', 'firefox'],
   debianPackage: 'firefox-esr',
-  parameters: [],
-  env: { LANG: 'en_US.UTF-8' },
-  preferences: {
-    'layout.css.devPixelsPerPx': '1.0',
-    'intl.accept_languages': 'en-US, en',
+  without: [],
+  parameters: () => ['--width', '800', '--height', '600'],
+  env: ({ language }) => ({ LANG: `${language.replace('-', '_')}.UTF-8` }),
+  preferences: ({ language, scheme, zoom }) => ({
+    'layout.css.devPixelsPerPx': zoom.toFixed(1),
+    'intl.accept_languages': `${language}, ${uiLanguages[language]}`,
+    'intl.locale.requested': uiLanguages[language],
+    'intl.regional_prefs.use_os_locales': true,
+    'extensions.autoDisableScopes': 0,
+    'layout.css.prefers-color-scheme.content-override': scheme === 'dark' ? 0 : 1,
+    'ui.systemUsesDarkTheme': scheme === 'dark' ? 1 : 0,
+    'toolkit.legacyUserProfileCustomizations.stylesheets': true,
     // Nothing but the page under test is asked for.
     'network.captive-portal-service.enabled': false,
     'network.connectivity-service.enabled': false,
     'app.update.enabled': false,
     'extensions.getAddons.cache.enabled': false,
+  }),
+  profile: {
+    // The window is the page and nothing else, so that what opens over it is all that changes on the display.
+    'chrome/userChrome.css': '#navigator-toolbox{visibility:collapse!important}',
   },
 });

@@ -12,8 +12,11 @@ export interface PageServer {
   close(): Promise<void>;
 }
 
-/** A small server on 127.0.0.1 that gives engines the pages under test, at addresses that nobody can guess. */
-export async function startPageServer(): Promise<PageServer> {
+/**
+ * A small server that gives engines the pages under test, at addresses that nobody can guess.
+ * @param host where a remote engine reaches this machine, as the engines file says; null for 127.0.0.1 alone.
+ */
+export async function startPageServer(host: string | null = null): Promise<PageServer> {
   const pages = new Map<string, string>();
   const server = createServer((request, response) => {
     const page = request.method === 'GET' ? pages.get(request.url ?? '') : undefined;
@@ -26,7 +29,7 @@ export async function startPageServer(): Promise<PageServer> {
     });
     response.end(page ?? 'Not here.');
   });
-  const origin = await listen(server);
+  const origin = await listen(server, host ?? '127.0.0.1');
   return {
     add(html) {
       const path = `/${randomUUID()}`;
@@ -41,11 +44,12 @@ export async function startPageServer(): Promise<PageServer> {
   };
 }
 
-function listen(server: Server): Promise<string> {
+function listen(server: Server, host: string): Promise<string> {
   return new Promise((resolve, reject) => {
     server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      resolve(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+    server.listen(0, host, () => {
+      const name = host.includes(':') ? `[${host}]` : host;
+      resolve(`http://${name}:${(server.address() as AddressInfo).port}`);
     });
   });
 }

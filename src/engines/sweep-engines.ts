@@ -1,14 +1,29 @@
+import { availableParallelism } from 'node:os';
+import pLimit from 'p-limit';
 import type { Asking } from '@/core/observation/asking';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
+import { launchKey } from '@/core/target/variant';
 import { measure } from './measure';
 
-/** Asks several engines side by side; resolves when all have ended. */
+/** Engines wait for their displays for much of the time, so that one more than there are cores keeps them all busy. */
+const browsersAtOnce = availableParallelism() + 1;
+
+/**
+ * Asks several targets side by side; resolves when all have ended. Targets that one browser can be share it, one after
+ * the other.
+ */
 export async function sweepEngines(
   targets: readonly EngineTarget[],
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<void> {
-  await Promise.all(targets.map((target) => measure(target, asking, emit, signal)));
+  const groups = new Map<string, EngineTarget[]>();
+  for (const target of targets) {
+    const key = `${target.engine} ${launchKey(target.variant)}`;
+    groups.set(key, [...(groups.get(key) ?? []), target]);
+  }
+  const limit = pLimit(browsersAtOnce);
+  await Promise.all([...groups.values()].map((group) => limit(() => measure(group, asking, emit, signal))));
 }

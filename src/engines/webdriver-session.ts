@@ -4,11 +4,17 @@ import { Executor, HttpClient } from 'selenium-webdriver/http';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import { isNamedKey, type NamedKey } from '@/core/script/stroke';
+import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
-import { cropAll } from './crop';
+import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
+import { changeBetweenPictures, cropAll } from './crop';
 import { answer, withDeadline } from './deadline';
-import { type EnginePage, type EngineSession, viewport } from './engine';
+import { type Display, windowPlace } from './display';
+import { EngineLost, type EnginePage, type EngineSession } from './engine';
+import { PictureShelf } from './picture-shelf';
 import { screensOf } from './screens';
+import { viewportOf } from './viewport';
+import { locateViewport, windowOnDisplay } from './window-on-display';
 
 /** WebDriver, "Keyboard actions": the code points that stand for keys without a character. */
 const keyCodePoints: Readonly<Record<NamedKey, string>> = {
@@ -22,16 +28,23 @@ const keyCodePoints: Readonly<Record<NamedKey, string>> = {
   Delete: '\uE017',
 };
 
+/** ms. */
+const doubleClickTime = 500;
+
 /** Where a W3C WebDriver endpoint is, and what is asked of it. */
 export interface Endpoint {
   readonly title: string;
   readonly address: string;
   readonly capabilities: Record<string, unknown>;
+  /** The display on which its window is, where that is at hand. */
+  readonly display: Display | NoWindow;
   /** True as long as the endpoint can still answer. */
   isThere(): boolean;
   /** Ends what was started for the session; nothing for an endpoint that is not ours. */
   end(): Promise<void>;
 }
+
+export const webDriverProtocol = 'W3C WebDriver';
 
 /** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
 export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
@@ -44,7 +57,8 @@ export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
     mark: 'measured',
     engine: endpoint.title,
     version,
-    protocol: 'W3C WebDriver',
+    protocol: webDriverProtocol,
+    unable: [],
   });
 }
 
@@ -55,9 +69,11 @@ class WebDriverSession implements EngineSession {
     readonly provenance: Measured,
   ) {}
 
-  async open(address: string, probe: string): Promise<EnginePage> {
-    const page = new WebDriverPage(this.endpoint, this.driver, address, probe);
+  async open(address: string, probe: string, variant: Variant): Promise<EnginePage> {
+    const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant);
     await page.reload();
+    // Finding the window gives it the focus, without which no field shows that it has it.
+    await page.window();
     return page;
   }
 
@@ -71,13 +87,21 @@ class WebDriverSession implements EngineSession {
 
 class WebDriverPage implements EnginePage {
   readonly drawsFocus = true;
+  readonly changeBetween = changeBetweenPictures;
+  private readonly shelf = new PictureShelf();
+  private readonly viewport: { readonly width: number; readonly height: number };
+  private lastClick = 0;
+  private placed: WindowOnDisplay | null = null;
 
   constructor(
     private readonly endpoint: Endpoint,
     private readonly driver: WebDriver,
     private readonly address: string,
     private readonly code: string,
-  ) {}
+    private readonly variant: Variant,
+  ) {
+    this.viewport = viewportOf(variant);
+  }
 
   reload(): Promise<void> {
     return this.answer(async () => {
@@ -99,6 +123,31 @@ class WebDriverPage implements EnginePage {
     });
   }
 
+  evaluate(expression: string): Promise<unknown> {
+    return this.answer(() => this.driver.executeScript(`return ${expression}`));
+  }
+
+  readonly click = (x: number, y: number): Promise<void> =>
+    this.answer(async () => {
+      // Two clicks close to each other are a double click, which some controls take for one.
+      await wait(Math.max(0, this.lastClick + doubleClickTime - Date.now()));
+      await this.driver.actions().move({ x, y, duration: 0 }).click().perform();
+      this.lastClick = Date.now();
+    });
+
+  async window(): Promise<WindowOnDisplay | NoWindow> {
+    const { display } = this.endpoint;
+    if ('status' in display) return display;
+    this.placed ??= await this.answer(() => this.locate(display));
+    return this.placed;
+  }
+
+  private async locate(display: Display): Promise<WindowOnDisplay> {
+    const place = await locateViewport(display, (script) => this.driver.executeScript(script));
+    if (!place) throw new EngineLost(`${this.endpoint.title} does not show its window on the display.`);
+    return windowOnDisplay(display, this.shelf, { ...place, ...this.viewport, scale: this.variant.zoom });
+  }
+
   press(key: string): Promise<void> {
     return this.answer(async () => {
       // One code point a key; a grapheme of several is several keys, as on a keyboard that has them.
@@ -114,18 +163,13 @@ class WebDriverPage implements EnginePage {
   pictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
     return this.answer(async () => {
       const pictures: (Picture | null)[] = boxes.map(() => null);
-      for (const screen of screensOf(boxes, viewport.height)) {
+      for (const screen of screensOf(boxes, this.viewport.height)) {
         const top = await this.driver.executeScript<number>(
           'scrollTo(0, arguments[0]); return scrollY',
           screen.top,
         );
-        const shot = Buffer.from(await this.steadyScreenshot(), 'base64');
-        const shown = screen.indices.map((index) => ({ index, box: shift(boxes[index], top) }));
-        const cut = await cropAll(
-          shot,
-          shown.map(({ box }) => box),
-        );
-        shown.forEach(({ index }, at) => {
+        const cut = await this.steadyPictures(screen.indices.map((index) => shift(boxes[index], top)));
+        screen.indices.forEach((index, at) => {
           pictures[index] = cut[at] ?? null;
         });
       }
@@ -133,17 +177,22 @@ class WebDriverPage implements EnginePage {
     });
   }
 
-  /** A screenshot that two in a row agree on: painting goes on after the page believes itself painted. */
-  private async steadyScreenshot(): Promise<string> {
-    await this.painted();
-    let shot = await this.driver.takeScreenshot();
-    for (let attempt = 0; attempt < 8; attempt++) {
-      await this.painted();
-      const next = await this.driver.takeScreenshot();
-      if (next === shot) break;
-      shot = next;
+  /** Pictures that two in a row agree on: painting goes on after the page believes itself painted. What never rests is as it was last. */
+  private async steadyPictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    let pictures = await this.cut(boxes);
+    for (let attempt = 0; attempt < 5; attempt++) {
+      const next = await this.cut(boxes);
+      const rests = next.every((picture, index) => picture?.id === pictures[index]?.id);
+      pictures = next;
+      if (rests) break;
     }
-    return shot;
+    return pictures;
+  }
+
+  private async cut(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    await this.painted();
+    const shot = Buffer.from(await this.driver.takeScreenshot(), 'base64');
+    return cropAll(shot, boxes, this.shelf, this.variant.zoom);
   }
 
   /** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. */
@@ -157,21 +206,23 @@ class WebDriverPage implements EnginePage {
 
   /** Makes the viewport as large as every page under test has it. */
   private async fit(): Promise<void> {
+    const wanted = this.viewport;
     const [width, height] = await this.viewportNow();
-    if (width === viewport.width && height === viewport.height) return;
+    if (width === wanted.width && height === wanted.height) return;
+    const { zoom } = this.variant;
     const rect = await this.driver.manage().window().getRect();
     await this.driver
       .manage()
       .window()
       .setRect({
-        x: 0,
-        y: 0,
-        width: rect.width + viewport.width - width,
-        height: rect.height + viewport.height - height,
+        x: windowPlace.x / zoom,
+        y: windowPlace.y / zoom,
+        width: rect.width + wanted.width - width,
+        height: rect.height + wanted.height - height,
       });
     for (let attempt = 0; attempt < 40; attempt++) {
       const [nowWidth, nowHeight] = await this.viewportNow();
-      if (nowWidth === viewport.width && nowHeight === viewport.height) return;
+      if (nowWidth === wanted.width && nowHeight === wanted.height) return;
       await wait(25);
     }
   }

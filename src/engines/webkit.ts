@@ -1,76 +1,102 @@
-import { access, constants } from 'node:fs/promises';
-import { createServer } from 'node:net';
+import { cp, readdir } from 'node:fs/promises';
+import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import type { Variant } from '@/core/target/variant';
 import { firstLine } from './deadline';
-import { type Display, startDisplay } from './display';
+import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, type EngineFinding, EngineLost, type EngineSession } from './engine';
-import { findProgram } from './find-program';
+import { findProgram, isExecutable, packageVersion } from './find-program';
+import { freePort } from './free-port';
 import { endKept, keeping, startKept } from './kept';
-import { openSession } from './webdriver-session';
+import { openSession, webDriverProtocol } from './webdriver-session';
 
 const browsers = [
   '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
   '/usr/lib/aarch64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
 ];
 
-/** Room for the browser's window around the viewport, px. */
-const displaySize = { width: 1024, height: 1024 };
-
 /** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path. */
 export const webkit: Engine = {
   name: 'webkit',
+  title: 'WebKit',
+  protocol: webDriverProtocol,
+  pagesFrom: null,
 
   async find(): Promise<EngineFinding> {
     const [driver, display, browser] = await Promise.all([
       findProgram('UKKO_WEBKIT', ['WebKitWebDriver']),
-      findProgram('UKKO_XVFB', ['Xvfb']),
-      firstReadable(browsers),
+      findDisplayPrograms(),
+      firstExecutable(browsers),
     ]);
-    if (driver && display && browser) return { status: 'found', path: driver };
+    if (driver && typeof display !== 'string' && browser)
+      return { status: 'found', path: driver, version: await packageVersion('libwebkit2gtk-4.1-0') };
     return {
       status: 'missing',
-      remedy: 'WebKit is not on this machine. Install it with “apt-get install webkit2gtk-driver xvfb”.',
+      remedy:
+        'WebKit, or the display that it needs, is not on this machine. Install it with “apt-get install webkit2gtk-driver xvfb openbox xdotool”.',
     };
   },
 
-  async launch(path): Promise<EngineSession> {
-    const display = await findProgram('UKKO_XVFB', ['Xvfb']);
-    const browser = await firstReadable(browsers);
-    if (!display || !browser)
+  async launch(path, variant): Promise<EngineSession> {
+    const programs = await findDisplayPrograms();
+    const browser = await firstExecutable(browsers);
+    if (typeof programs === 'string' || !browser)
       throw new EngineLost('WebKit’s browser or its display went missing. Install them again.');
-    let screen: Display | null = null;
+    let display: Display | null = null;
     try {
-      screen = await startDisplay(display, displaySize.width, displaySize.height);
-      return await startDriver(path, browser, screen);
+      display = await startDisplay(programs);
+      return await startDriver(path, browser, display, variant);
     } catch (error) {
-      await screen?.close();
+      await display?.close();
       throw new EngineLost(`WebKit did not start: ${firstLine(error)}`);
     }
   },
 };
 
-async function firstReadable(paths: readonly string[]): Promise<string | null> {
-  for (const path of paths) {
-    const readable = await access(path, constants.X_OK).then(
-      () => true,
-      () => false,
-    );
-    if (readable) return path;
-  }
+async function firstExecutable(paths: readonly string[]): Promise<string | null> {
+  for (const path of paths) if (await isExecutable(path)) return path;
   return null;
 }
 
-async function startDriver(path: string, browser: string, display: Display): Promise<EngineSession> {
-  const port = await freePort();
-  const kept = await keeping(path, {
+function environment({ language, scheme, zoom }: Variant, display: Display): Record<string, string> {
+  const name = language.replace('-', '_');
+  return {
     DISPLAY: display.name,
     GDK_BACKEND: 'x11',
-    LANGUAGE: 'en_US',
-    LANG: 'en_US.UTF-8',
+    GDK_SCALE: String(zoom),
+    // The C library needs a locale that is there; words come from the list of languages.
+    LANG: `${name}.UTF-8`,
+    LANGUAGE: name,
+    ...(scheme === 'dark' && { GTK_THEME: 'Adwaita:dark' }),
     // No bus, no settings of the person's own: every session is like the first.
     GSETTINGS_BACKEND: 'memory',
     NO_AT_BRIDGE: '1',
-  });
+    // Painting on a graphics processor, or on what stands in for one, smooths the same edge now this way and now that.
+    WEBKIT_SKIA_ENABLE_CPU_RENDERING: '1',
+  };
+}
+
+/**
+ * The C library translates words only for a locale that is installed, and most machines have none but its own. That one
+ * under the name of the other is enough: words come from LANGUAGE, dates and numbers are the engine's own.
+ */
+async function localeFolder(folder: string, name: string): Promise<string> {
+  const installed = '/usr/lib/locale';
+  const names = await readdir(installed).catch(() => []);
+  const own = names.find((one) => /^C\.utf-?8$/i.test(one));
+  if (own) await cp(join(installed, own), join(folder, 'locale', name), { recursive: true });
+  return join(folder, 'locale');
+}
+
+async function startDriver(
+  path: string,
+  browser: string,
+  display: Display,
+  variant: Variant,
+): Promise<EngineSession> {
+  const port = await freePort();
+  const kept = await keeping(path, environment(variant, display));
+  kept.env.LOCPATH = await localeFolder(kept.folder, `${variant.language.replace('-', '_')}.UTF-8`);
   const keeper = startKept(kept, ['-p', String(port)]);
   const end = async () => {
     await endKept(keeper, kept);
@@ -83,6 +109,7 @@ async function startDriver(path: string, browser: string, display: Display): Pro
       title: 'WebKit',
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } },
+      display,
       isThere: () => keeper.exitCode === null && keeper.signalCode === null,
       end,
     });
@@ -103,17 +130,4 @@ async function answers(address: string, keeper: { exitCode: number | null }): Pr
     await wait(50);
   }
   throw new Error('its driver did not answer');
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() =>
-        typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no port')),
-      );
-    });
-  });
 }

@@ -1,18 +1,25 @@
+import type { FieldId } from '@/core/form/field';
 import type { Asking } from '@/core/observation/asking';
-import type { Observation, Question } from '@/core/observation/observation';
+import { type Observation, type Question, questions } from '@/core/observation/observation';
 import { owedAnswers } from '@/core/observation/owed-answers';
 import type { Provenance } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { TargetId } from '@/core/target/target';
 import type { AskablePage } from './askable-page';
+import { askBubble } from './questions/bubble';
 import { askLook } from './questions/look';
 import { askMessage } from './questions/message';
+import { askOpening } from './questions/opening';
+import { askParts } from './questions/parts';
 import type { QuestionContext } from './questions/question-context';
 import { askTyping } from './questions/typing';
 
 const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>>> = {
   look: askLook,
   message: askMessage,
+  opening: askOpening,
+  bubble: askBubble,
+  parts: askParts,
   typing: askTyping,
 };
 
@@ -38,7 +45,7 @@ export async function askTarget(
   unasked: Provenance,
   emit: EmitSweepMessage,
   signal: AbortSignal,
-): Promise<void> {
+): Promise<{ readonly ended: 'finished' | 'failed' | 'cancelled' }> {
   const owed = owedAnswers(asking);
   const sent = new Set<string>();
   let provenance = unasked;
@@ -59,16 +66,22 @@ export async function askTarget(
     signal.throwIfAborted();
     await withPage(async (page, from) => {
       provenance = from;
-      for (const question of asking.questions) await ask[question]({ page, asking, signal, answer, picture });
+      const rightToLeft = await page.probe('readsRightToLeft');
+      const openings = new Map<FieldId, string>();
+      const context = { page, asking, signal, answer, picture, rightToLeft, openings };
+      const asked = questions.filter((question) => asking.questions.includes(question));
+      for (const question of asked) await ask[question](context);
     });
     emit({ type: 'finished', target });
+    return { ended: 'finished' };
   } catch (error) {
-    if (signal.aborted) return;
+    if (signal.aborted) return { ended: 'cancelled' };
     const lost = error instanceof PageLost;
     const reason = lost ? error.message : `Ukko stumbled while asking: ${String(error)}`;
     for (const observation of owed.failed(target, provenance, reason))
       emit({ type: 'observation', observation });
     emit({ type: 'failed', target, reason });
     if (!lost) throw error;
+    return { ended: 'failed' };
   }
 }

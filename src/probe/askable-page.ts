@@ -1,5 +1,6 @@
 import type { Picture } from '@/core/observation/picture';
 import type { Box, ProbeApi } from './probe-api';
+import type { NoWindow, WindowOnDisplay } from './window-on-display';
 
 /** A page under test with a probe in it, wherever it is: in an engine that is driven, or in a frame of this browser. */
 export interface AskablePage {
@@ -19,6 +20,12 @@ export interface AskablePage {
     boxes: readonly (Box | null)[],
     document: { width: number; height: number },
   ): Promise<(Picture | null)[]>;
+  /** The box in a picture, px, in which two pictures of one place differ; null when nowhere, or when they cannot be compared. */
+  changeBetween(before: Picture, after: Picture): Box | null;
+  /** Clicks with a trusted pointer in the middle of a whole CSS px of the viewport; null where nobody can. */
+  readonly click: ((x: number, y: number) => Promise<void>) | null;
+  /** The window on a display, where what opens can be seen. */
+  window(): Promise<WindowOnDisplay | NoWindow>;
   /** Whether `pictures` shows which field has the focus. */
   readonly drawsFocus: boolean;
 }

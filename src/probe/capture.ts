@@ -18,14 +18,14 @@ const frameTimeout = 10_000;
  * The capturing observer: asks this very browser, in a sandboxed frame with an origin of its own. Runs in a window.
  * The frame takes the focus while it is asked; afterwards the focus is back where it was.
  */
-export function capture(
+export async function capture(
   target: TargetId,
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<void> {
   const provenance: Captured = { mark: 'captured', browser: browserName(), events: 'script-made' };
-  return askTarget(
+  await askTarget(
     target,
     asking,
     async (work) => {
@@ -99,12 +99,20 @@ function connect(frame: HTMLIFrameElement, signal: AbortSignal): Promise<Remote<
   });
 }
 
+const noWindow = {
+  status: 'inapplicable',
+  reason: 'A page cannot see what a browser opens over it.',
+} as const;
+
 function framePage(api: Remote<FrameApi>, html: string): AskablePage {
   const probe: AskablePage['probe'] = (method, ...parameters) =>
     api.call(method, parameters) as Promise<never>;
   return {
     probe,
     drawsFocus: false,
+    changeBetween: () => null,
+    click: null,
+    window: async () => noWindow,
     reload: () => api.load(html),
     press: (key) => probe('strike', key),
     pictures: async (boxes, size) => {

@@ -1,7 +1,7 @@
 import type { FieldKind } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import type { EventRecord } from '@/core/observation/event-record';
-import type { Caret } from '@/core/observation/observation';
+import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
 import type { ValidityFlag } from '@/core/standard/constraint-validation';
 
 /** A field as the probe finds it in its page: the ordinals of its controls. */
@@ -28,6 +28,11 @@ export interface FieldFacts {
   readonly willValidate: boolean;
   readonly flags: readonly ValidityFlag[];
   readonly message: string;
+  readonly sent: readonly string[];
+  readonly font: string | null;
+  readonly contrast: Contrast | null;
+  readonly pseudoClasses: readonly string[];
+  readonly marks: readonly StyleMark[];
 }
 
 export interface TypedSoFar {
@@ -53,6 +58,19 @@ export interface ProbeApi {
   /** False when the field did not take focus. */
   focus(field: ProbeField): boolean;
   describe(fields: readonly ProbeField[]): FieldFacts[];
+  /** Disables fields until `reset`. */
+  disable(fields: readonly ProbeField[]): void;
+  /** Applies a stylesheet over all others, in place of the one before; null takes it away. */
+  restyle(css: string | null): void;
+  /** Sizes of the first controls with the attributes that set limits taken away for a moment; null where there are none. */
+  sizesWithoutLimits(fields: readonly ProbeField[]): (Size | null)[];
+  /** Scrolls the field into the middle of the viewport. @returns its box in CSS px of the viewport, or null when it is not drawn. */
+  bringIntoSight(field: ProbeField): Box | null;
+  /** The field's box in CSS px of the viewport, as it stands. */
+  placeInViewport(field: ProbeField): Box | null;
+  /** Lets the field report its validity, as at an attempt to send; with or without its `title`. */
+  report(field: ProbeField, withTitle: boolean): void;
+  readsRightToLeft(): boolean;
   /** Size of the whole document, CSS px. */
   documentSize(): { width: number; height: number };
   /** Gives focus by script, attaches the guards and starts recording. */

@@ -1,5 +1,6 @@
 import { controlSelector } from '@/core/form/field';
 import { validityFlags } from '@/core/standard/constraint-validation';
+import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
@@ -26,7 +27,7 @@ function isCheckable(element: Listed): element is HTMLInputElement {
 }
 
 const settled =
-  '*,::before,::after{caret-color:transparent!important;transition:none!important;animation:none!important}';
+  '*,::before,::after{caret-color:transparent!important;transition:none!important;animation:none!important}html{scrollbar-width:none!important;scroll-behavior:auto!important}';
 
 function settle(): void {
   const style = document.createElement('style');
@@ -36,7 +37,26 @@ function settle(): void {
   window.addEventListener('submit', (event) => event.preventDefault(), { capture: true });
 }
 
+/** Attributes that were changed for a question, with what they were. */
+let changed: { element: Element; name: string; value: string | null }[] = [];
+
+function change(element: Element, name: string, value: string | null): void {
+  changed.push({ element, name, value: element.getAttribute(name) });
+  if (value === null) element.removeAttribute(name);
+  else element.setAttribute(name, value);
+}
+
+function changeBack(): void {
+  for (const { element, name, value } of changed.reverse())
+    if (value === null) element.removeAttribute(name);
+    else element.setAttribute(name, value);
+  changed = [];
+}
+
 function reset(): void {
+  // Before anything else: a change of a field that shows a bubble would show it again.
+  blur();
+  changeBack();
   for (const form of document.forms) HTMLFormElement.prototype.reset.call(form);
   for (const control of controls()) {
     if ('form' in control && control.form) continue;
@@ -64,6 +84,8 @@ function fill(fields: readonly ProbeField[], values: readonly (string | null)[])
       for (const other of rest) if (isCheckable(other)) other.checked = false;
       first.checked = value !== '';
     } else if (first instanceof HTMLInputElement && first.type === 'file') first.value = '';
+    else if (first instanceof HTMLProgressElement || first instanceof HTMLMeterElement)
+      change(first, 'value', value === '' ? null : value);
     else (first as { value: string | number }).value = value;
   });
 }
@@ -116,17 +138,143 @@ function describe(fields: readonly ProbeField[]): FieldFacts[] {
   return fields.map((field) => describeField(controlsOf(field, all)));
 }
 
+function disable(fields: readonly ProbeField[]): void {
+  const all = controls();
+  for (const field of fields)
+    for (const control of controlsOf(field, all))
+      if (!isDisplayOnly(control)) change(control, 'disabled', '');
+}
+
+function isDisplayOnly(element: Listed): boolean {
+  return (
+    element instanceof HTMLOutputElement ||
+    element instanceof HTMLMeterElement ||
+    element instanceof HTMLProgressElement
+  );
+}
+
+let overlay: HTMLStyleElement | null = null;
+
+function restyle(css: string | null): void {
+  overlay?.remove();
+  overlay = null;
+  if (css === null) return;
+  overlay = document.createElement('style');
+  overlay.textContent = css;
+  document.head.append(overlay);
+}
+
+const limitAttributes = ['min', 'max', 'step', 'minlength', 'maxlength'];
+
+function sizesWithoutLimits(fields: readonly ProbeField[]): ReturnType<ProbeApi['sizesWithoutLimits']> {
+  const all = controls();
+  const firsts = fields.map((field) => controlsOf(field, all)[0]);
+  const limited = firsts.map((element) => limitAttributes.some((name) => element?.hasAttribute(name)));
+  for (const element of firsts)
+    for (const name of limitAttributes) if (element?.hasAttribute(name)) change(element, name, null);
+  const sizes = firsts.map((element, index) => {
+    const box = element && limited[index] ? boxOf(element) : null;
+    return box && { width: box.width, height: box.height };
+  });
+  changeBack();
+  return sizes;
+}
+
+function bringIntoSight(field: ProbeField): Box | null {
+  const members = controlsOf(field);
+  members[0]?.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+  // Between two pixels, focus would scroll the page by a fraction, and all of it would change.
+  window.scrollTo(Math.round(window.scrollX), Math.round(window.scrollY));
+  return placeInViewport(field);
+}
+
+function placeInViewport(field: ProbeField): Box | null {
+  const box = union(controlsOf(field).flatMap((control) => boxOf(control) ?? []));
+  return box && { ...box, x: box.x - window.scrollX, y: box.y - window.scrollY };
+}
+
+function report(field: ProbeField, withTitle: boolean): void {
+  const [first] = controlsOf(field);
+  if (!first || !('reportValidity' in first)) return;
+  if (!withTitle) change(first, 'title', null);
+  first.reportValidity();
+  keepDrawing(30);
+}
+
+/** An engine that has nothing to draw waits with a bubble until it has; frames are asked for until it came. */
+function keepDrawing(frames: number): void {
+  if (frames > 0) requestAnimationFrame(() => keepDrawing(frames - 1));
+}
+
 function describeField(members: readonly Listed[]): FieldFacts {
   const [first] = members;
   const boxes = members.flatMap((control) => boxOf(control) ?? []);
   const size = first ? boxOf(first) : null;
   return {
     typeReflected: first && 'type' in first ? first.type : '',
-    box: union(boxes),
+    box: union(boxes.length > 0 && first ? [...boxes, ...markBoxesOf(first).map(inDocument)] : boxes),
     size: size && { width: size.width, height: size.height },
     value: currentValueOf(members),
     ...validityFacts(members),
+    sent: sentBy(members),
+    font: first ? fontOf(first) : null,
+    contrast: first ? textContrast(first) : null,
+    pseudoClasses: first ? pseudoClassesOf(first) : [],
+    marks: first ? marksOf(first) : [],
   };
+}
+
+function inDocument(box: DOMRect): Box {
+  return { x: box.x + window.scrollX, y: box.y + window.scrollY, width: box.width, height: box.height };
+}
+
+function fontOf(element: Element): string {
+  const { fontSize, fontFamily } = getComputedStyle(element);
+  return `${fontSize} ${fontFamily}`;
+}
+
+/**
+ * The entries of the field in its form's entry list (HTML Standard, "Constructing the entry list"): what is there with
+ * it and not without it. A button sends only when it is the one that is pressed.
+ */
+function sentBy(members: readonly Listed[]): string[] {
+  const [first] = members;
+  if (!first || !('form' in first) || !('name' in first) || !first.form) return [];
+  const { form } = first;
+  const isSubmit = 'type' in first && (first.type === 'submit' || first.type === 'image');
+  const entries = new FormData(
+    form,
+    isSubmit && !(first as HTMLButtonElement).disabled ? (first as HTMLButtonElement) : null,
+  );
+  const names = [first.name, first.getAttribute('dirname')].filter((name): name is string => Boolean(name));
+  const own = [...entries].filter(([name]) => names.includes(name));
+  const shared = Array.from(form.elements).filter(
+    (other) => other.getAttribute('name') === first.name && !members.includes(other as Listed),
+  );
+  const others = shared.length === 0 ? [] : entriesOf(shared);
+  return own
+    .filter(([name, value]) => !takeOut(others, `${name}=${textOfEntry(value)}`))
+    .map(([name, value]) => `${name}=${textOfEntry(value)}`);
+}
+
+/** What other controls of the same name send by themselves. */
+function entriesOf(elements: readonly Element[]): string[] {
+  return elements.flatMap((element) => {
+    const control = element as HTMLInputElement;
+    const silent = control.disabled || ['submit', 'image', 'button', 'reset'].includes(control.type);
+    const off = ['checkbox', 'radio'].includes(control.type) && !control.checked;
+    return silent || off ? [] : [`${control.name}=${control.value}`];
+  });
+}
+
+function takeOut(list: string[], text: string): boolean {
+  const at = list.indexOf(text);
+  if (at !== -1) list.splice(at, 1);
+  return at !== -1;
+}
+
+function textOfEntry(value: FormDataEntryValue): string {
+  return typeof value === 'string' ? value : value.name;
 }
 
 function currentValueOf(members: readonly Listed[]): string {
@@ -177,6 +325,13 @@ export const probedPage: ProbeApi = {
   attemptToSend,
   focus,
   describe,
+  disable,
+  restyle,
+  sizesWithoutLimits,
+  bringIntoSight,
+  placeInViewport,
+  report,
+  readsRightToLeft: () => getComputedStyle(document.documentElement).direction === 'rtl',
   documentSize: () => ({
     width: document.documentElement.scrollWidth,
     height: document.documentElement.scrollHeight,

@@ -24,7 +24,13 @@ export async function askServer(
     if (ended.has(target.id)) continue;
     const why =
       reason ?? 'The server stopped answering. Start it again with “npm run demo”, then sweep again.';
-    const unknown = { mark: 'measured', engine: target.name, version: 'unknown', protocol: 'none' } as const;
+    const unknown = {
+      mark: 'measured',
+      engine: target.name,
+      version: 'unknown',
+      protocol: 'none',
+      unable: [],
+    } as const;
     for (const observation of books.get(target.id)?.failed(target.id, unknown, why) ?? [])
       emit({ type: 'observation', observation });
     emit({ type: 'failed', target: target.id, reason: why });
@@ -43,7 +49,7 @@ async function stream(
     questions: asking.questions,
     scripts: asking.scripts,
     fields: asking.fields.map((field) => field.id),
-    targets: targets.map((target) => target.id),
+    targets,
   };
   try {
     const response = await fetch('/api/sweep', {

@@ -3,6 +3,9 @@ import type { FormDocument, FormId } from '@/core/form/form-document';
 import type { Observation, ObservationKey } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
+import { lineUpFromVersion1, observationFromVersion1 } from '@/core/observation/run-file-1';
+import type { LineUp } from '@/core/target/line-up';
+import type { Target } from '@/core/target/target';
 
 export interface StoredForm extends FormDocument {
   /** ISO 8601, UTC. */
@@ -25,12 +28,20 @@ export interface StoredPicture {
   readonly blob: Blob;
 }
 
+/** The targets that a person chose for a form. */
+export interface StoredLineUp extends LineUp {
+  readonly formId: FormId;
+}
+
 /** What Ukko keeps in this browser. Pictures are shared between runs by their content. */
 export class UkkoDatabase extends Dexie {
   declare forms: EntityTable<StoredForm, 'id'>;
   declare runs: EntityTable<StoredRun, 'id'>;
   declare observations: Table<StoredObservation, [RunId, ObservationKey]>;
   declare pictures: EntityTable<StoredPicture, 'id'>;
+  declare lineUps: EntityTable<StoredLineUp, 'formId'>;
+  /** Targets that the person made; those that ship are in the core. */
+  declare targets: EntityTable<Target, 'id'>;
 
   constructor(name = 'ukko') {
     super(name);
@@ -40,6 +51,22 @@ export class UkkoDatabase extends Dexie {
       observations: '[run+key], run',
       pictures: 'id',
     });
+    this.version(2)
+      .stores({ lineUps: 'formId', targets: 'id' })
+      .upgrade(async (transaction) => {
+        await transaction
+          .table('runs')
+          .toCollection()
+          .modify((run) => {
+            run.lineUp = lineUpFromVersion1(run.lineUp);
+          });
+        await transaction
+          .table('observations')
+          .toCollection()
+          .modify((row) => {
+            row.observation = observationFromVersion1(row.observation);
+          });
+      });
   }
 }
 

@@ -119,7 +119,7 @@ export async function deleteEverything(database: UkkoDatabase): Promise<void> {
 }
 
 export function pictureIn(observation: Observation): PictureId | null {
-  return observation.question === 'look' && observation.outcome.status === 'answered'
+  return observation.outcome.status === 'answered' && 'picture' in observation.outcome.facts
     ? observation.outcome.facts.picture
     : null;
 }

@@ -37,13 +37,24 @@ function observed(state: 'closed' | 'filled', picture: Picture): Observation {
   return {
     field: 'a' as Observation['field'],
     target: chromium[0]?.id ?? ('chromium' as Observation['target']),
-    provenance: { mark: 'measured', engine: 'Chromium', version: '1', protocol: 'P' },
+    provenance: { mark: 'measured', engine: 'Chromium', version: '1', protocol: 'P', unable: [] },
     at: '2026-11-23T08:00:00Z',
     question: 'look',
     state,
     outcome: {
       status: 'answered',
-      facts: { typeReflected: 'text', size: null, value: '', parts: null, picture: picture.id },
+      facts: {
+        typeReflected: 'text',
+        size: null,
+        value: '',
+        sent: null,
+        font: null,
+        contrast: null,
+        pseudoClasses: null,
+        marks: null,
+        moves: false,
+        picture: picture.id,
+      },
     },
   };
 }
@@ -206,9 +217,9 @@ describe('a sweep into a run', () => {
       new AbortController().signal,
     );
     expect(reports.at(-1)).toMatchObject([
-      { target: 'chromium', done: 1, total: 5, field: 'a', state: 'failed', reason: 'Gone.' },
+      { target: 'chromium', done: 1, total: 6, field: 'a', state: 'failed', reason: 'Gone.' },
       { target: 'this-browser', state: 'asking' },
-      { target: 'blink-phone', done: 5, state: 'finished' },
+      { target: 'blink-phone', done: 6, state: 'finished' },
     ]);
     expect(await observationsOf(database, run.id)).toHaveLength(6);
     expect((await database.runs.get(run.id))?.finishedAt).not.toBeNull();
@@ -220,7 +231,7 @@ describe('a sweep into a run', () => {
     abort.abort();
     const silent = { engines: async () => undefined, probe: async () => undefined };
     await sweepIntoRun(database, run.id, lineUp, asking, silent, () => undefined, abort.signal);
-    expect(await observationsOf(database, run.id)).toHaveLength(5);
+    expect(await observationsOf(database, run.id)).toHaveLength(6);
     expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
   });
 });

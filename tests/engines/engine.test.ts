@@ -1,6 +1,7 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
 import { typingDisagreements } from '@/core/compare/typing-disagreements';
@@ -9,28 +10,58 @@ import { fieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
 import { predict } from '@/core/model/predict';
 import { type Asking, askingOf, planOf, type TypingTasks } from '@/core/observation/asking';
-import {
-  type LookObservation,
-  type MessageObservation,
-  type Observation,
-  questions,
-  type TypingObservation,
+import type {
+  LookObservation,
+  MessageObservation,
+  Observation,
+  TypingObservation,
 } from '@/core/observation/observation';
 import { type Picture, pictureId } from '@/core/observation/picture';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { graphemes } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
 import { targets } from '@/core/target/line-up';
-import type { EngineTarget } from '@/core/target/target';
-import { EngineLost } from '@/engines/engine';
-import { engines } from '@/engines/engines';
+import { type EngineTarget, engineTarget } from '@/core/target/target';
+import { plainVariant } from '@/core/target/variant';
+import { changeBetweenPictures } from '@/engines/crop';
+import { type Engine, EngineLost } from '@/engines/engine';
+import { engineNamed, engines } from '@/engines/engines';
+import { freePort } from '@/engines/free-port';
+import { endKept, keeping, startKept } from '@/engines/kept';
 import { measure } from '@/engines/measure';
 import { startPageServer } from '@/engines/page-server';
 import { enginesAvailable } from '../fixtures/engines';
 
 const here = await enginesAvailable();
-const engineTargets = targets.filter((target): target is EngineTarget => target.ask === 'engine');
-const full = askingOf(demoForm.markup, questions, typingTasks(demoForm));
+const own = targets.filter(
+  (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
+);
+/** chromedriver, as if it stood in the next room: an address in the engines file, and nothing else known of it. */
+const remote = engineTarget('next-room', 'Next room', 'A W3C WebDriver endpoint.');
+const engineTargets = [...own, remote];
+const full = askingOf(demoForm.markup, ['look', 'message', 'typing'], typingTasks(demoForm));
+
+/** One of each thing that can open, and a bubble with a title in it. */
+const openable = `<form style="font:15px Liberation Sans;margin:20px">
+<p><input type=date name=date required min=2026-01-01 max=2026-12-31>
+<p><input type=number name=level value=3 max=8>
+<p><input type=range name=sea min=0 max=9 value=3>
+<p><input type=color name=colour value="#2f6f73">
+<p><select name=island><option>Hesten<option>Lomholm</select>
+<p><input name=bird list=birds><datalist id=birds><option>eider<option>gannet</datalist>
+<p><input name=serial pattern="[A-Z]{3}" title="Three capitals">
+<p><meter name=tide min=0 max=9 low=3 high=6 optimum=8 value=4></meter>
+<p><input type=checkbox name=publish><input type=password name=pin pattern="[0-9]{4}"><input type=search name=find>
+</form>`;
+
+type FactsOf<Q extends Observation['question']> = Extract<
+  Observation,
+  { question: Q }
+>['outcome'] extends infer O
+  ? O extends { facts: infer F }
+    ? F
+    : never
+  : never;
 
 interface Heard {
   readonly messages: SweepMessage[];
@@ -46,7 +77,7 @@ async function ask(
 ): Promise<Heard> {
   const messages: SweepMessage[] = [];
   await measure(
-    target,
+    [target],
     asking,
     (message) => {
       messages.push(message);
@@ -60,6 +91,36 @@ async function ask(
     pictures: new Map(
       messages.flatMap((m) => (m.type === 'picture' ? [[m.picture.id, m.picture] as const] : [])),
     ),
+  };
+}
+
+const nextRoom = here ? await startRemote() : null;
+afterAll(() => nextRoom?.end());
+
+async function startRemote() {
+  const kept = await keeping('/usr/bin/chromedriver');
+  const port = await freePort();
+  const keeper = startKept(kept, [`--port=${port}`]);
+  const file = join(mkdtempSync(join(tmpdir(), 'ukko-engines-file-')), 'engines.json');
+  const args = ['--no-sandbox', '--headless', '--disable-dev-shm-usage', '--disable-background-networking'];
+  const endpoint = {
+    name: remote.engine,
+    title: remote.name,
+    address: `http://127.0.0.1:${port}`,
+    capabilities: { browserName: 'chrome', 'goog:chromeOptions': { binary: '/usr/bin/chromium', args } },
+  };
+  writeFileSync(file, JSON.stringify({ endpoints: [endpoint] }));
+  process.env.UKKO_ENGINES = file;
+  for (let attempt = 0; attempt < 100; attempt++) {
+    if ((await ((await engineNamed(remote.engine)) as Engine).find()).status === 'found') break;
+    await wait(50);
+  }
+  return {
+    folder: kept.folder,
+    end: async () => {
+      await endKept(keeper, kept);
+      rmSync(join(file, '..'), { recursive: true });
+    },
   };
 }
 
@@ -81,8 +142,9 @@ function isBrowser(id: number): boolean {
   try {
     const environment = readFileSync(`/proc/${id}/environ`, 'utf8');
     return (
-      environment.includes(`UKKO_KEPT_FOLDER=${temporary}`) &&
-      !readFileSync(`/proc/${id}/cmdline`, 'utf8').includes('keeper.mjs')
+      [temporary, nextRoom?.folder].some(
+        (folder) => folder && environment.includes(`UKKO_KEPT_FOLDER=${folder}`),
+      ) && !/keeper\.mjs|chromedriver/.test(readFileSync(`/proc/${id}/cmdline`, 'utf8'))
     );
   } catch {
     return false;
@@ -106,10 +168,102 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
       (o): o is LookObservation => o.question === 'look' && o.field === 'level',
     );
     const shown = level.map((o) => (o.outcome.status === 'answered' ? o.outcome.facts.picture : null));
-    expect(new Set(shown).size).toBe(4);
+    expect(new Set(shown).size).toBe(5);
     expect(shown.every((id) => id && pictures.has(id))).toBe(true);
     expect(browsers()).toEqual([]);
     expect(profiles()).toEqual([]);
+  });
+
+  it('opens what can be opened, shows bubbles, and tells the parts from what they do', async () => {
+    const asking = askingOf(openable, ['opening', 'bubble', 'parts']);
+    const { observations, pictures } = await ask(target, asking);
+    expect(observations).toHaveLength(planOf(asking).length);
+    expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+    const facts = <Q extends Observation['question']>(question: Q, field: string) => {
+      const found = observations.find((o) => o.question === question && o.field === field);
+      return (found?.outcome.status === 'answered' ? found.outcome.facts : null) as FactsOf<Q> | null;
+    };
+    const parts = (field: string) => facts('parts', field)?.parts.map(({ part }) => part);
+    expect(parts('sea')).toContain('slider');
+    expect(parts('colour')).toContain('swatch');
+    expect(parts('publish')).toContain('check mark');
+    expect(parts('tide')).toContain('bar');
+    expect(parts('level')).toContain('spin button');
+    expect(parts('serial')).toEqual(['text box']);
+    expect(['level', 'sea', 'pin'].map((field) => facts('parts', field)?.shows)).toEqual([
+      'text',
+      'picture',
+      'nothing',
+    ]);
+    expect(facts('parts', 'date')?.order).toEqual(['month', 'day', 'year']);
+    if (target === remote) {
+      expect(observations.filter((o) => o.question === 'opening').map((o) => o.outcome.status)).not.toContain(
+        'answered',
+      );
+      return;
+    }
+    for (const field of ['date', 'colour', 'island', 'bird']) {
+      const opened = facts('opening', field);
+      expect(opened?.opened, field).toMatch(/click/);
+      expect(opened?.picture && pictures.has(opened.picture)).toBe(true);
+      expect(opened?.popUp?.height).toBeGreaterThan(15);
+    }
+    expect(parts('island')).toContain('list');
+    for (const field of ['date', 'serial']) expect(facts('bubble', field)?.shown, field).toBe(true);
+    expect(facts('bubble', 'serial')?.showsTitle).toBe(true);
+    expect(browsers()).toEqual([]);
+    expect(profiles()).toEqual([]);
+  });
+
+  it('draws a text box, and types into it, where a kind is withheld', async () => {
+    const withheld: EngineTarget = {
+      ...target,
+      withheld: { kinds: ['date'], attributes: ['required'], source: 'a test' },
+    };
+    const script = [...'14.3.'].map((key) => ({ kind: 'key', key }) as const);
+    const asking = askingOf(
+      '<form><input type=date name=a required value=2026-03-14></form>',
+      ['look', 'message', 'typing'],
+      {
+        [fieldId('a')]: { script, guards: [] },
+      },
+    );
+    const { observations } = await ask(withheld, asking);
+    const [closed] = observations.filter(
+      (o): o is LookObservation => o.question === 'look' && o.state === 'closed',
+    );
+    expect(closed?.outcome).toMatchObject({
+      status: 'answered',
+      facts: { typeReflected: 'text', sent: ['a=2026-03-14'] },
+    });
+    const typed = observations.find((o): o is TypingObservation => o.question === 'typing');
+    expect(typed?.outcome.status === 'answered' && typed.outcome.facts.steps.at(-1)?.value).toContain(
+      '14.3.',
+    );
+  });
+
+  it('says what the styles of the form put beside a field, and which states are in effect', async () => {
+    const markup = `<style>input:user-invalid + span::after { content: "mend \\"me\\"" }</style>
+      <form><input name=a required placeholder=here><span></span></form>`;
+    const { observations } = await ask(target, askingOf(markup, ['look']));
+    const look = (state: string) => {
+      const found = observations.find(
+        (o): o is LookObservation => o.question === 'look' && o.state === state,
+      );
+      return found?.outcome.status === 'answered' ? found.outcome.facts : null;
+    };
+    expect(look('closed')?.marks).toEqual([]);
+    expect(look('invalid')?.marks).toEqual([{ by: 'span::after', text: 'mend "me"' }]);
+    expect(look('invalid')?.pseudoClasses).toEqual(
+      expect.arrayContaining([':invalid', ':user-invalid', ':required']),
+    );
+    expect(look('closed')?.pseudoClasses).toContain(':placeholder-shown');
+    expect(look('filled')?.pseudoClasses).not.toContain(':placeholder-shown');
+    expect(look('disabled')?.pseudoClasses).toContain(':disabled');
+    expect(look('closed')?.contrast?.text).toBeGreaterThan(10);
+    // Not every engine tells the colour of a placeholder; one that is told is paler than the text.
+    const { text, placeholder } = look('closed')?.contrast ?? {};
+    if (placeholder) expect(placeholder).toBeLessThan(text ?? 0);
   });
 
   it('draws the same control twice as the same picture', async () => {
@@ -134,6 +288,28 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
     expect(observation?.outcome.status === 'answered' && observation.outcome.facts.steps.at(-1)?.text).toBe(
       'a👍🏽é',
     );
+  });
+
+  it('draws the same form in two sweeps as the same pictures', async () => {
+    const sweep = async () => {
+      const { observations, pictures } = await ask(target, askingOf(demoForm.markup, ['look']));
+      return observations.flatMap((o) => {
+        const id = o.question === 'look' && o.outcome.status === 'answered' ? o.outcome.facts.picture : null;
+        return id && o.question === 'look' && o.state !== 'indeterminate'
+          ? [{ name: `${o.field} ${o.state}`, picture: pictures.get(id) }]
+          : [];
+      });
+    };
+    const [first, second] = [await sweep(), await sweep()];
+    expect(second.map(({ name }) => name)).toEqual(first.map(({ name }) => name));
+    const others = first.filter(({ picture }, index) => {
+      const other = second[index]?.picture;
+      if (!picture || !other || picture.id === other.id) return false;
+      const change = changeBetweenPictures(picture, other);
+      // WebKit rounds a single dot of a slider in about one of 400 pictures.
+      return change !== null && change.width * change.height > 1;
+    });
+    expect(others.map(({ name }) => name)).toEqual([]);
   });
 
   it('runs nothing of a hostile form and still answers about its fields', async () => {
@@ -258,7 +434,7 @@ describe('engines that are not here', () => {
   });
 
   it('are told from mistakes of Ukko', async () => {
-    await expect(engines.chromium.launch('/bin/false')).rejects.toBeInstanceOf(EngineLost);
+    await expect(engines.chromium.launch('/bin/false', plainVariant)).rejects.toBeInstanceOf(EngineLost);
   });
 });
 

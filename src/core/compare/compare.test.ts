@@ -1,28 +1,43 @@
 import { describe, expect, it } from 'vitest';
 import { fieldId } from '../form/field';
-import type {
-  LookFacts,
-  LookObservation,
-  MessageFacts,
-  MessageObservation,
-  Outcome,
-  TypingFacts,
+import {
+  type BubbleFacts,
+  type ControlPart,
+  type LookFacts,
+  type LookObservation,
+  type MessageFacts,
+  type MessageObservation,
+  type Observation,
+  type OpeningFacts,
+  type Outcome,
+  observationKey,
+  type PartsFacts,
+  type TypingFacts,
 } from '../observation/observation';
+import type { PictureId } from '../observation/picture';
+import { defaultLineUp } from '../target/line-up';
 import { targetId } from '../target/target';
-import { differences, sizeText } from './differences';
+import { changedSetup, type Setup } from './changed-setup';
+import { type Comparison, differences, sizeText } from './differences';
+import { allDifferences, differencesThrough } from './lens';
 import { sameTask, typingDisagreements } from './typing-disagreements';
 
 const asked = {
   field: fieldId('a'),
   target: targetId('t'),
   at: '2026-11-23T08:00:00Z',
-  provenance: { mark: 'measured', engine: 'E', version: '1', protocol: 'P' },
+  provenance: { mark: 'measured', engine: 'E', version: '1', protocol: 'P', unable: [] },
 } as const;
 const facts: LookFacts = {
   typeReflected: 'date',
   size: { width: 100, height: 20 },
   value: '',
-  parts: null,
+  sent: null,
+  font: null,
+  contrast: null,
+  pseudoClasses: null,
+  marks: null,
+  moves: false,
   picture: null,
 };
 const look = (change: Partial<LookFacts> = {}): LookObservation => ({
@@ -37,26 +52,66 @@ const message = (change: Partial<MessageFacts> = {}): MessageObservation => ({
   question: 'message',
   outcome: {
     status: 'answered',
-    facts: { tried: '', willValidate: true, flags: ['valueMissing'], message: 'Fill it in.', ...change },
+    facts: {
+      tried: '',
+      willValidate: true,
+      flags: ['valueMissing'],
+      message: 'Fill it in.',
+      saysTitle: null,
+      ...change,
+    },
   },
 });
 const what = (a: Parameters<typeof differences>[0], b: Parameters<typeof differences>[1]) =>
-  differences(a, b).map((d) => d.what);
+  differences(a, b, comparison).map((d) => d.what);
+const part = (name: ControlPart) => ({ part: name, how: 'seen' });
+const parts = (change: Partial<PartsFacts>): Observation => ({
+  ...asked,
+  question: 'parts',
+  outcome: {
+    status: 'answered',
+    facts: {
+      parts: [part('text box')],
+      shows: 'text',
+      order: null,
+      clock: null,
+      sizeWithoutLimits: null,
+      ...change,
+    },
+  },
+});
+const opening = (change: Partial<OpeningFacts>): Observation => ({
+  ...asked,
+  question: 'opening',
+  outcome: {
+    status: 'answered',
+    facts: { opened: 'a click', tried: ['a click'], popUp: null, leaves: [], picture: null, ...change },
+  },
+});
+const bubble = (change: Partial<BubbleFacts>): Observation => ({
+  ...asked,
+  question: 'bubble',
+  outcome: {
+    status: 'answered',
+    facts: { tried: '', shown: true, popUp: null, leaves: [], showsTitle: null, picture: null, ...change },
+  },
+});
+const comparison: Comparison = { than: 'Chromium', pixels: null };
 
 describe('differences', () => {
   it('finds none between equal answers, and none where one side is missing', () => {
-    expect(differences(look(), look())).toEqual([]);
-    expect(differences(undefined, look())).toEqual([]);
-    expect(differences(look(), message())).toEqual([]);
+    expect(what(look(), look())).toEqual([]);
+    expect(what(undefined, look())).toEqual([]);
+    expect(what(look(), message())).toEqual([]);
   });
   it('names type, size beyond the tolerance, and value, each in a sentence', () => {
-    expect(differences(look(), look({ typeReflected: 'text' }))).toEqual([
-      { what: 'type', text: 'It is “text”, in the reference “date”.' },
+    expect(differences(look(), look({ typeReflected: 'text' }), comparison)).toEqual([
+      { what: 'type', text: 'It is “text”, in Chromium “date”.' },
     ]);
     expect(what(look(), look({ size: { width: 104, height: 20 } }))).toEqual([]);
     expect(what(look(), look({ size: { width: 105, height: 20 } }))).toEqual(['size']);
-    expect(differences(look(), look({ value: '50' }))[0]?.text).toBe(
-      'The value is “50”, in the reference empty.',
+    expect(differences(look(), look({ value: '50' }), comparison)[0]?.text).toBe(
+      'The value is “50”, in Chromium empty.',
     );
   });
   it('does not call it a difference that one side does not know', () => {
@@ -72,8 +127,120 @@ describe('differences', () => {
     expect(what(message(), message({ flags: [], message: '' }))).toEqual(['flags', 'message']);
     expect(what(message(), message({ willValidate: false }))).toEqual(['validation']);
   });
+  it('counts the dots of two pictures only where they can be compared', () => {
+    const [a, b] = [{ picture: 'a' as PictureId }, { picture: 'b' as PictureId }];
+    expect(what(look(a), look(b))).toEqual([]);
+    const counted = (count: number | null) =>
+      differences(look(a), look(b), { than: 'Chromium', pixels: () => count }).map(({ text }) => text);
+    expect(counted(12)).toEqual(['Its picture differs from that of Chromium in 12 px.']);
+    expect(counted(0)).toEqual([]);
+    expect(counted(null)).toEqual([]);
+  });
+  it('names parts that one has and the other has not, what can be read, and the order of a date', () => {
+    const one = parts({
+      parts: [part('picker button'), part('text box')],
+      order: ['month', 'day'],
+      clock: '12 hours',
+    });
+    const other = parts({
+      parts: [part('text area')],
+      order: ['day', 'month'],
+      clock: '24 hours',
+      shows: 'nothing',
+    });
+    expect(differences(one, other, comparison).map(({ text }) => text)).toEqual([
+      'It has no picker button; Chromium has.',
+      'The value is shown not at all, in Chromium as text.',
+      'It is drawn as day month, in Chromium as month day.',
+      'Its clock has 24 hours, in Chromium 12 hours.',
+    ]);
+  });
+  it('names what opens, what shows a bubble, and what leaves the window', () => {
+    expect(what(opening({}), opening({ opened: null }))).toEqual(['opening']);
+    expect(what(opening({}), opening({ leaves: ['bottom'] }))).toEqual(['window']);
+    expect(what(bubble({}), bubble({ shown: false }))).toEqual(['bubble']);
+    expect(what(bubble({ showsTitle: true }), bubble({ showsTitle: false, leaves: ['left'] }))).toEqual([
+      'title',
+      'window',
+    ]);
+  });
+  it('takes what an observer cannot see for no difference', () => {
+    const blind = {
+      ...opening({}),
+      outcome: { status: 'inapplicable', reason: 'A page cannot see what a browser opens over it.' },
+    } as const;
+    expect(what(opening({}), blind)).toEqual([]);
+  });
   it('writes sizes to a tenth', () => {
     expect(sizeText({ width: 109.296875, height: 21 })).toBe('109.3 × 21 px');
+  });
+});
+
+describe('a lens', () => {
+  const answers = (list: Observation[]) => new Map(list.map((one) => [observationKey(one), one]));
+  const at = (target: string, list: Observation[]) => ({
+    answers: answers(list.map((one) => ({ ...one, target: targetId(target) }))),
+    target: targetId(target),
+  });
+  const one = at('one', [look(), parts({}), opening({}), message()]);
+  const other = at('other', [
+    look({ typeReflected: 'text' }),
+    parts({ parts: [] }),
+    opening({ opened: null }),
+    message({ message: 'Bitte.' }),
+  ]);
+  const through = (lens: 'look' | 'message', state: 'closed' | 'filled' | 'open') =>
+    differencesThrough(lens, state, one, other, fieldId('a'), comparison).map(({ what: kind }) => kind);
+
+  it('compares what it shows and nothing else', () => {
+    expect(through('look', 'closed')).toEqual(['type', 'parts']);
+    expect(through('look', 'filled')).toEqual([]);
+    expect(through('look', 'open')).toEqual(['opening']);
+    expect(through('message', 'closed')).toEqual(['message']);
+  });
+  it('is one of several: all of them together name each difference once', () => {
+    const all = allDifferences(one, other, fieldId('a'), comparison).map(({ what: kind }) => kind);
+    expect(all.sort()).toEqual(['message', 'opening', 'parts', 'type']);
+    expect(allDifferences(one, one, fieldId('a'), comparison)).toEqual([]);
+  });
+});
+
+describe('two sweeps', () => {
+  const setup = (version: string, change: Partial<Setup> = {}): Setup => ({
+    form: { markup: '<input>' },
+    lineUp: defaultLineUp,
+    answers: new Map(
+      [
+        {
+          ...look(),
+          target: targetId('chromium'),
+          provenance: { mark: 'measured', engine: 'Chromium', version, protocol: 'P', unable: [] } as const,
+        },
+      ].map((answer) => [observationKey(answer), answer]),
+    ),
+    ...change,
+  });
+  it('say what is not the same besides the answers', () => {
+    expect(changedSetup(setup('1'), setup('1'))).toEqual([]);
+    expect(changedSetup(setup('1'), setup('2', { form: { markup: '<select>' } }))).toEqual([
+      'The markup of the form was changed.',
+      'Chromium was Chromium 1, now it is Chromium 2.',
+    ]);
+    const alone = { ...defaultLineUp, targets: defaultLineUp.targets.slice(0, 1) };
+    expect(changedSetup(setup('1'), setup('1', { lineUp: alone }))).toContain(
+      'Firefox was asked before and is not now.',
+    );
+    expect(changedSetup(setup('1', { lineUp: alone }), setup('1'))).toContain(
+      'Firefox was not asked before.',
+    );
+    const dark = defaultLineUp.targets.map((target) =>
+      target.ask === 'engine'
+        ? { ...target, variant: { ...target.variant, scheme: 'dark' as const } }
+        : target,
+    );
+    expect(changedSetup(setup('1'), setup('1', { lineUp: { ...defaultLineUp, targets: dark } }))).toContain(
+      'Chromium was set up in another way.',
+    );
   });
 });
 

@@ -12,6 +12,8 @@ export const skerryTideLog = `<!doctype html>
   fieldset label { display: inline-block; margin: 0 12px 0 0; }
   :user-invalid { outline: 2px solid #b3401f; outline-offset: 1px; }
   small { color: #5a6a72; }
+  :user-invalid ~ small::before { content: "Please mend: "; color: #b3401f; }
+  :out-of-range ~ small::after { content: " (out of range)"; color: #b3401f; }
 </style>
 </head>
 <body>
@@ -22,6 +24,11 @@ export const skerryTideLog = `<!doctype html>
     <small>Three capitals, a hyphen, two digits</small></label>
   <label>Observer
     <input type="text" name="observer" required autocomplete="name" autocapitalize="words"></label>
+  <label>Island
+    <select name="island">
+      <optgroup label="North"><option value="hst">Hesten</option><option value="grv">Grave Skerry</option></optgroup>
+      <optgroup label="South"><option value="lom">Lomholm</option><option value="tre">Treskar</option></optgroup>
+    </select></label>
   <label>E-mail
     <input type="email" name="email" required autocomplete="email"></label>
   <label>Phone

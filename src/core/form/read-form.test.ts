@@ -17,6 +17,7 @@ describe('readForm', () => {
     expect(fields.map((f) => `${f.label}: ${f.kind}`)).toEqual([
       'Station code: text',
       'Observer: text',
+      'Island: select',
       'E-mail: email',
       'Phone: tel',
       'Island page: url',

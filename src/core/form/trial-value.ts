@@ -1,6 +1,7 @@
 import type { ControlState } from '../observation/observation';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
+import { type MeterRegion, meterRegionValues } from '../standard/gauges';
 import { countingOf, rangeOf } from '../standard/ranges-and-steps';
 import { attribute, type Field, type FieldKind, hasAttribute } from './field';
 
@@ -46,8 +47,54 @@ export function validTrial(field: Field): Trial {
   if (field.kind === 'checkbox' || field.kind === 'radio') return { status: 'value', value: 'on' };
   if (field.kind === 'file') return none('A script cannot choose a file.');
   if (field.kind === 'select') return optionTrial(field);
-  const values = plausible[field.kind];
-  if (!values) return none('Nothing can be entered here.');
+  if (!plausible[field.kind]) return none('Nothing can be entered here.');
+  const [value] = validValues(field);
+  return value === undefined
+    ? none('No text was found that its constraints accept.')
+    : { status: 'value', value };
+}
+
+/**
+ * Another value that the field accepts, as long as `first` where there is one: what shows the first must show it
+ * differently, unless it shows its length alone. Null when none was found.
+ */
+export function anotherValidValue(field: Field, first: string): string | null {
+  if (field.kind === 'checkbox' || field.kind === 'radio') return '';
+  if (field.kind === 'select')
+    return field.controls[0].options.find((o) => o.value !== first && !o.disabled)?.value ?? null;
+  if (field.kind === 'progress' || field.kind === 'meter') return null;
+  const turned = [...first].reverse().join('');
+  const others = [
+    ...validValues(field),
+    ...(secondValues[field.kind] ?? []),
+    turned,
+    otherDigits(first),
+  ].filter((text) => text !== first && keeps(field, text) && isValid(field, text));
+  return others.find((text) => text.length === first.length) ?? others[0] ?? null;
+}
+
+const secondValues: Partial<Record<FieldKind, readonly string[]>> = {
+  text: ['Ole Vind', 'SKR-57', 'gannet'],
+  search: ['common eider'],
+  password: ['1174', 'seals grey seven', '1174 1174'],
+  range: ['6', '1', '50'],
+  number: ['4.75', '21', '2', '1'],
+  color: ['#b3401f'],
+  textarea: ['Calm, no swell, two seals near the outer skerry.'],
+  date: ['2026-11-28'],
+  month: ['2026-11'],
+  week: ['2026-W48'],
+  time: ['18:20'],
+  'datetime-local': ['2026-11-28T18:20'],
+};
+
+/** The same text with every digit one further: other digits in the same places. */
+function otherDigits(text: string): string {
+  return text.replace(/\d/g, (digit) => String((Number(digit) + 1) % 10));
+}
+
+function validValues(field: Field): string[] {
+  const values = plausible[field.kind] ?? [];
   const [control] = field.controls;
   const candidates = [
     attribute(control, 'placeholder'),
@@ -56,10 +103,7 @@ export function validTrial(field: Field): Trial {
     ...values,
     attribute(control, 'value'),
   ].filter((text): text is string => text !== null && text !== '');
-  const value = candidates.find((text) => keeps(field, text) && isValid(field, text));
-  return value === undefined
-    ? none('No text was found that its constraints accept.')
-    : { status: 'value', value };
+  return candidates.filter((text) => keeps(field, text) && isValid(field, text));
 }
 
 /** A value that the field refuses by its own constraints. */
@@ -74,8 +118,32 @@ export function invalidTrial(field: Field): Trial {
 
 /** Which value a state needs first; null when none does. */
 export function trialFor(field: Field, state: ControlState): Trial | null {
-  if (state === 'filled') return validTrial(field);
-  return state === 'invalid' ? invalidTrial(field) : null;
+  switch (state) {
+    case 'closed':
+    case 'focused':
+    case 'disabled':
+      return null;
+    case 'filled':
+      return field.kind === 'progress' ? progressTrial(field) : validTrial(field);
+    case 'invalid':
+      return invalidTrial(field);
+    case 'optimal':
+    case 'suboptimal':
+    case 'poor':
+      return regionTrial(field, state);
+    case 'indeterminate':
+      return { status: 'value', value: '' };
+  }
+}
+
+function regionTrial(field: Field, region: MeterRegion): Trial {
+  const value = meterRegionValues(field.controls[0])[region];
+  return value === null ? none('The meter has no such region.') : { status: 'value', value: String(value) };
+}
+
+function progressTrial(field: Field): Trial {
+  const max = Number.parseFloat(attribute(field.controls[0], 'max') ?? '');
+  return { status: 'value', value: String((max > 0 ? max : 1) * 0.65) };
 }
 
 function none(reason: string): Trial {

@@ -1,14 +1,14 @@
 import { attribute, type Field, isTypedText } from '../form/field';
 import { invalidTrial, trialFor } from '../form/trial-value';
-import type { Asking } from '../observation/asking';
-import {
-  type ControlState,
-  controlStates,
-  type LookFacts,
-  type MessageFacts,
-  type Observation,
-  type Outcome,
-  type TypingFacts,
+import { type Asking, statesOf } from '../observation/asking';
+import type {
+  ControlState,
+  LookFacts,
+  MessageFacts,
+  Observation,
+  Outcome,
+  PartsFacts,
+  TypingFacts,
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
 import { validityOf } from '../standard/constraint-validation';
@@ -33,14 +33,19 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
     return asking.questions.flatMap((question): Observation[] => {
       switch (question) {
         case 'look':
-          return controlStates.map((state) => ({
+          return statesOf(field.kind).map((state) => ({
             ...asked,
             question,
             state,
-            outcome: predictLook(field, state, habits),
+            outcome: predictLook(field, state),
           }));
         case 'message':
           return [{ ...asked, question, outcome: predictMessage(field, habits) }];
+        case 'parts':
+          return [{ ...asked, question, outcome: predictParts(field, habits) }];
+        case 'opening':
+        case 'bubble':
+          return [{ ...asked, question, outcome: unpredictable }];
         case 'typing':
           return asking.scripts[field.id]
             ? [{ ...asked, question, outcome: predictTyping(field, asking, habits) }]
@@ -50,7 +55,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
   });
 }
 
-export function predictLook(field: Field, state: ControlState, habits: Habits): Outcome<LookFacts> {
+export function predictLook(field: Field, state: ControlState): Outcome<LookFacts> {
   if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };
   const trial = trialFor(field, state);
   if (trial?.status === 'none') return { status: 'inapplicable', reason: trial.reason };
@@ -60,8 +65,34 @@ export function predictLook(field: Field, state: ControlState, habits: Habits): 
       typeReflected: typeReflected(field),
       size: null,
       value: fieldStateOf(field, { value: trial?.value ?? null }).currentValue,
-      parts: habits.parts[field.kind] ?? null,
+      sent: null,
+      font: null,
+      contrast: null,
+      pseudoClasses: null,
+      marks: null,
+      moves: false,
       picture: null,
+    },
+  };
+}
+
+const unpredictable: Outcome<never> = {
+  status: 'inapplicable',
+  reason: 'The model draws nothing; only a real engine opens something.',
+};
+
+function predictParts(field: Field, habits: Habits): Outcome<PartsFacts> {
+  const parts = habits.parts[field.kind];
+  if (!parts) return { status: 'inapplicable', reason: 'The model does not know of what it is made.' };
+  const how = `known from ${habits.source}`;
+  return {
+    status: 'answered',
+    facts: {
+      parts: parts.map((part) => ({ part, how })),
+      shows: null,
+      order: null,
+      clock: null,
+      sizeWithoutLimits: null,
     },
   };
 }
@@ -86,6 +117,8 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
       willValidate,
       flags,
       message: willValidate ? validationMessage(field, state, flags, habits) : '',
+      // Blink keeps the title out of the message and puts it into the bubble.
+      saysTitle: willValidate && attribute(field.controls[0], 'title') ? false : null,
     },
   };
 }

@@ -1,8 +1,8 @@
-import type { Field, FieldId } from '../form/field';
+import type { Field, FieldId, FieldKind } from '../form/field';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import type { Script } from '../script/stroke';
-import { type ControlState, controlStates, type Question } from './observation';
+import type { ControlState, Question } from './observation';
 
 /** What is typed into a field, and the guards that listen. */
 export interface TypingTask {
@@ -38,6 +38,17 @@ export function askingOf(
   };
 }
 
+const fieldStates = ['closed', 'focused', 'filled', 'invalid', 'disabled'] as const;
+const meterStates = ['closed', 'optimal', 'suboptimal', 'poor'] as const;
+const progressStates = ['closed', 'filled', 'indeterminate'] as const;
+
+/** The states in which a kind of field can be seen. */
+export function statesOf(kind: FieldKind): readonly ControlState[] {
+  if (kind === 'meter') return meterStates;
+  if (kind === 'progress') return progressStates;
+  return kind === 'output' ? ['closed'] : fieldStates;
+}
+
 /** One thing to be asked; `state` only of a look. */
 export interface PlannedQuestion {
   readonly question: Question;
@@ -48,11 +59,14 @@ export interface PlannedQuestion {
 /** Everything that one target is asked. A sweep's progress counts against it. */
 export function planOf(asking: Asking): PlannedQuestion[] {
   return asking.questions.flatMap((question) =>
-    asking.fields.flatMap(({ id }): PlannedQuestion[] => {
+    asking.fields.flatMap(({ id, kind }): PlannedQuestion[] => {
       switch (question) {
         case 'look':
-          return controlStates.map((state) => ({ question, field: id, state }));
+          return statesOf(kind).map((state) => ({ question, field: id, state }));
         case 'message':
+        case 'opening':
+        case 'bubble':
+        case 'parts':
           return [{ question, field: id, state: null }];
         case 'typing':
           return asking.scripts[id] ? [{ question, field: id, state: null }] : [];

@@ -3,7 +3,7 @@ import { guardsSchema } from '../form/form-schema';
 import { maxStrokes } from '../script/stroke';
 import { validityFlags } from '../standard/constraint-validation';
 import { recordedEvents } from './event-record';
-import { controlParts, controlStates } from './observation';
+import { controlParts, controlStates, showings, sides } from './observation';
 
 const text = (max = 1_000_000) => string().strict().defined().max(max);
 const nullableText = () => string().strict().defined().nullable().max(1_000_000);
@@ -27,16 +27,51 @@ export const timeSchema = string()
   .required()
   .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/);
 
+const size = () =>
+  object({ width: length(), height: length() }).strict().noUnknown().nullable().default(undefined).defined();
+const list = (item: Parameters<typeof array>[0]) => array(item).strict().max(1000).defined();
+const ratio = () => number().strict().min(1).max(21).nullable().defined();
+
 const lookFacts = shape({
   typeReflected: text(100),
-  size: object({ width: length(), height: length() })
+  size: size(),
+  value: text(),
+  sent: list(text()).nullable(),
+  font: text(1000).nullable(),
+  contrast: object({ text: ratio(), placeholder: ratio() })
     .strict()
     .noUnknown()
     .nullable()
     .default(undefined)
     .defined(),
-  value: text(),
-  parts: array(one(controlParts)).strict().nullable().defined(),
+  pseudoClasses: list(text(100)).nullable(),
+  marks: list(shape({ by: text(500), text: text(5000) })).nullable(),
+  moves: flag(),
+  picture: pictureIdSchema.nullable().defined(),
+});
+
+const partsFacts = shape({
+  parts: list(shape({ part: one(controlParts), how: text(1000) })),
+  shows: one(showings).nullable().defined(),
+  order: list(text(100)).nullable(),
+  clock: one(['12 hours', '24 hours']).nullable().defined(),
+  sizeWithoutLimits: size(),
+});
+
+const openingFacts = shape({
+  opened: text(200).nullable(),
+  tried: list(text(200)),
+  popUp: size(),
+  leaves: list(one(sides)),
+  picture: pictureIdSchema.nullable().defined(),
+});
+
+const bubbleFacts = shape({
+  tried: text(),
+  shown: flag(),
+  popUp: size(),
+  leaves: list(one(sides)),
+  showsTitle: flag().nullable().defined(),
   picture: pictureIdSchema.nullable().defined(),
 });
 
@@ -45,6 +80,7 @@ const messageFacts = shape({
   willValidate: flag(),
   flags: array(one(validityFlags)).strict().defined(),
   message: nullableText(),
+  saysTitle: flag().nullable().defined(),
 });
 
 const eventRecord = shape({
@@ -77,7 +113,13 @@ const typingFacts = shape({
 const provenance = lazy((value: unknown) => {
   switch (member(value, 'mark')) {
     case 'measured':
-      return shape({ mark: one(['measured']), engine: text(200), version: text(200), protocol: text(200) });
+      return shape({
+        mark: one(['measured']),
+        engine: text(200),
+        version: text(200),
+        protocol: text(200),
+        unable: list(text(1000)),
+      });
     case 'captured':
       return shape({ mark: one(['captured']), browser: text(500), events: one(['trusted', 'script-made']) });
     default:
@@ -106,6 +148,12 @@ export const observationSchema = lazy((value: unknown) => {
       });
     case 'message':
       return shape({ ...asked, question: one(['message']), outcome: outcome(messageFacts) });
+    case 'opening':
+      return shape({ ...asked, question: one(['opening']), outcome: outcome(openingFacts) });
+    case 'bubble':
+      return shape({ ...asked, question: one(['bubble']), outcome: outcome(bubbleFacts) });
+    case 'parts':
+      return shape({ ...asked, question: one(['parts']), outcome: outcome(partsFacts) });
     default:
       return shape({ ...asked, question: one(['typing']), outcome: outcome(typingFacts) });
   }

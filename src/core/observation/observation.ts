@@ -7,12 +7,28 @@ import type { EventRecord } from './event-record';
 import type { PictureId } from './picture';
 import type { Provenance } from './provenance';
 
-/** The questions that every observer answers; one file each in the model, the engines and the probe. */
-export const questions = ['look', 'message', 'typing'] as const;
+/**
+ * The questions that every observer answers; one file each in the model, the engines and the probe. In the order in
+ * which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
+ */
+export const questions = ['look', 'message', 'opening', 'bubble', 'parts', 'typing'] as const;
 export type Question = (typeof questions)[number];
 
-export const controlStates = ['closed', 'focused', 'filled', 'invalid'] as const;
-/** *invalid* is after an attempt to send. */
+export const controlStates = [
+  'closed',
+  'focused',
+  'filled',
+  'invalid',
+  'disabled',
+  'optimal',
+  'suboptimal',
+  'poor',
+  'indeterminate',
+] as const;
+/**
+ * *invalid* is after an attempt to send. *optimal*, *suboptimal* and *poor* are a meter with its value in each of the
+ * three regions that it has (HTML Standard, "The meter element"); *indeterminate* is a progress without a value.
+ */
 export type ControlState = (typeof controlStates)[number];
 
 /** CSS px. */
@@ -28,7 +44,7 @@ export const controlParts = [
   'spin button',
   'slider',
   'swatch',
-  'list button',
+  'list',
   'clear button',
   'check mark',
   'radio mark',
@@ -39,15 +55,84 @@ export const controlParts = [
 ] as const;
 export type ControlPart = (typeof controlParts)[number];
 
+/** Contrast ratios (WCAG 2.2, "contrast ratio"), from the colours that the target computed; null where there is nothing to contrast. */
+export interface Contrast {
+  readonly text: number | null;
+  readonly placeholder: number | null;
+}
+
+/** Text that the form's own styles put beside a field. */
+export interface StyleMark {
+  /** The element and pseudo-element that it belongs to: `small::before`. */
+  readonly by: string;
+  readonly text: string;
+}
+
 export interface LookFacts {
   /** What the element's `type` reflects; an input of a kind that the target lacks says `text`. */
   readonly typeReflected: string;
   /** Null where nobody measured it, and for fields that are not drawn. */
   readonly size: Size | null;
-  /** What would be sent now; empty for a checkbox or radio group with nothing checked. */
+  /** The value as a script reads it; empty for a checkbox or radio group with nothing checked. */
   readonly value: string;
-  /** Null where nobody detected them. */
-  readonly parts: readonly ControlPart[] | null;
+  /** Entries that the field puts into the form's entry list now; null where nobody asked. */
+  readonly sent: readonly string[] | null;
+  /** Size and family that the target computed for the text of the control. */
+  readonly font: string | null;
+  readonly contrast: Contrast | null;
+  /** State pseudo-classes in effect; null where nobody asked. */
+  readonly pseudoClasses: readonly string[] | null;
+  readonly marks: readonly StyleMark[] | null;
+  /** It is drawn in motion: the picture is one moment of it, and no two are alike. */
+  readonly moves: boolean;
+  readonly picture: PictureId | null;
+}
+
+/** What a control shows of its value: text one can read, a picture alone (a slider, a swatch, a check), or nothing. */
+export const showings = ['text', 'picture', 'nothing'] as const;
+export type Showing = (typeof showings)[number];
+
+export interface DetectedPart {
+  readonly part: ControlPart;
+  /** What made the observer say so: what was done, and what came of it. */
+  readonly how: string;
+}
+
+export interface PartsFacts {
+  readonly parts: readonly DetectedPart[];
+  /** Null where it cannot be told. */
+  readonly shows: Showing | null;
+  /** Parts of a date or time from left to right, as drawn; null for other kinds and where nobody looked. */
+  readonly order: readonly string[] | null;
+  /** Whether an hour past noon is drawn as on a clock of 12 hours; null for kinds without hours. */
+  readonly clock: '12 hours' | '24 hours' | null;
+  /** Size with `min`, `max`, `step`, `maxlength` and `minlength` taken away; null where there are none. */
+  readonly sizeWithoutLimits: Size | null;
+}
+
+export const sides = ['left', 'top', 'right', 'bottom'] as const;
+export type Side = (typeof sides)[number];
+
+export interface OpeningFacts {
+  /** What a person did when something opened; null when nothing did, whatever was tried. */
+  readonly opened: string | null;
+  /** What was tried, in order. */
+  readonly tried: readonly string[];
+  /** Of what opened, CSS px. */
+  readonly popUp: Size | null;
+  /** Sides of the page's window that it reaches past. */
+  readonly leaves: readonly Side[];
+  readonly picture: PictureId | null;
+}
+
+export interface BubbleFacts {
+  /** What was set before the field was asked to report. */
+  readonly tried: string;
+  readonly shown: boolean;
+  readonly popUp: Size | null;
+  readonly leaves: readonly Side[];
+  /** Whether the bubble is another one without the author's `title`; null where there is no title, or no bubble. */
+  readonly showsTitle: boolean | null;
   readonly picture: PictureId | null;
 }
 
@@ -58,6 +143,8 @@ export interface MessageFacts {
   readonly flags: readonly ValidityFlag[];
   /** The target's own words; null where nobody knows them. */
   readonly message: string | null;
+  /** Whether the author's `title` is among the words; null where there is none. */
+  readonly saysTitle: boolean | null;
 }
 
 export interface Caret {
@@ -111,13 +198,31 @@ export interface MessageObservation extends Asked {
   readonly question: 'message';
   readonly outcome: Outcome<MessageFacts>;
 }
+export interface OpeningObservation extends Asked {
+  readonly question: 'opening';
+  readonly outcome: Outcome<OpeningFacts>;
+}
+export interface BubbleObservation extends Asked {
+  readonly question: 'bubble';
+  readonly outcome: Outcome<BubbleFacts>;
+}
+export interface PartsObservation extends Asked {
+  readonly question: 'parts';
+  readonly outcome: Outcome<PartsFacts>;
+}
 export interface TypingObservation extends Asked {
   readonly question: 'typing';
   readonly outcome: Outcome<TypingFacts>;
 }
 
 /** One answer: field × target × question, with its facts and its provenance. */
-export type Observation = LookObservation | MessageObservation | TypingObservation;
+export type Observation =
+  | LookObservation
+  | MessageObservation
+  | OpeningObservation
+  | BubbleObservation
+  | PartsObservation
+  | TypingObservation;
 
 export type ObservationKey = string & { readonly brand: 'ObservationKey' };
 

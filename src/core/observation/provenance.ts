@@ -7,6 +7,8 @@ export interface Measured {
   readonly engine: string;
   readonly version: string;
   readonly protocol: string;
+  /** What was asked of the engine's setup and could not be done, one sentence each. */
+  readonly unable: readonly string[];
 }
 
 /** A person or a real device did it, or this very browser with events that a script made. */
@@ -35,7 +37,10 @@ export const provenanceMarks = [
 export function provenanceText(provenance: Provenance): string {
   switch (provenance.mark) {
     case 'measured':
-      return `Measured: ${provenance.engine} ${provenance.version} over ${provenance.protocol}`;
+      return [
+        `Measured: ${provenance.engine} ${provenance.version} over ${provenance.protocol}`,
+        ...provenance.unable,
+      ].join('. ');
     case 'captured':
       return `Captured: ${provenance.browser}, ${provenance.events} events`;
     case 'modelled':

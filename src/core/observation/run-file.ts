@@ -1,10 +1,12 @@
 import { array, number, object, string, ValidationError } from 'yup';
 import { formSchema } from '../form/form-schema';
+import { lineUpSchema } from '../target/line-up';
 import { observationSchema, pictureIdSchema, timeSchema } from './observation-schema';
 import type { Run } from './run';
+import { runFromVersion1 } from './run-file-1';
 
 /** The version that this Ukko writes. docs/run-file.schema.json publishes its shape. */
-export const runFileVersion = 1;
+export const runFileVersion = 2;
 
 /** Longest run file that is read, UTF-16 code units. */
 export const maxRunFile = 64_000_000;
@@ -24,10 +26,7 @@ const pixels = () => number().strict().integer().min(1).max(20_000).required();
 const runSchema = object({
   id: text(),
   form: formSchema,
-  lineUp: object({ targets: array(text()).strict().min(1).max(50).required(), reference: text() })
-    .strict()
-    .noUnknown()
-    .required(),
+  lineUp: lineUpSchema,
   startedAt: timeSchema,
   finishedAt: timeSchema.nullable().defined(),
   observations: array(observationSchema).strict().max(200_000).defined(),
@@ -71,12 +70,15 @@ export function readRunFile(content: string): RunFileReading {
     return fault(
       `The file is of version ${version}, this Ukko reads up to ${runFileVersion}. Open it with a newer Ukko.`,
     );
-  if (version !== runFileVersion)
+  if (version !== 1 && version !== runFileVersion)
     return fault('The file does not say which version it is of. Export the run again.');
   try {
     return {
       status: 'read',
-      run: runSchema.validateSync(run, { strict: true, abortEarly: true }) as unknown as Run,
+      run: runSchema.validateSync(version === 1 ? runFromVersion1(run) : run, {
+        strict: true,
+        abortEarly: true,
+      }) as unknown as Run,
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -2,8 +2,8 @@ import { array, mixed, object, string, ValidationError } from 'yup';
 import type { FieldId } from '../form/field';
 import { limits } from '../form/form-document';
 import { guardsSchema, mapOf } from '../form/form-schema';
-import { findTarget } from '../target/line-up';
-import { type EngineTarget, targetId } from '../target/target';
+import { maxTargets } from '../target/line-up';
+import { type EngineTarget, engineTargetSchema } from '../target/target';
 import { type Asking, askingOf, type TypingTasks } from './asking';
 import { type Question, questions } from './observation';
 import { scriptSchema } from './observation-schema';
@@ -15,7 +15,7 @@ export interface SweepRequest {
   readonly scripts: TypingTasks;
   /** Null: all fields. */
   readonly fields: readonly FieldId[] | null;
-  readonly targets: readonly string[];
+  readonly targets: readonly EngineTarget[];
 }
 
 export type SweepRequestReading =
@@ -38,7 +38,7 @@ const schema = object({
     .required(),
   scripts: mapOf(object({ script: scriptSchema, guards: guardsSchema }).strict().noUnknown()),
   fields: array(string().strict().required().max(1000)).strict().max(limits.fields).nullable().defined(),
-  targets: array(string().strict().required().max(200)).strict().min(1).max(20).required(),
+  targets: array(engineTargetSchema).strict().min(1).max(maxTargets).required(),
 })
   .strict()
   .noUnknown();
@@ -52,16 +52,12 @@ export function readSweepRequest(value: unknown): SweepRequestReading {
     if (!(error instanceof ValidationError)) throw error;
     return { status: 'fault', text: error.message.slice(0, 300) };
   }
-  const targets = request.targets.map((id) => findTarget(targetId(id)));
-  const engines = targets.filter((target): target is EngineTarget => target?.ask === 'engine');
-  if (engines.length !== targets.length)
-    return {
-      status: 'fault',
-      text: 'The server asks engines only; choose targets that run on this machine.',
-    };
+  const ids = request.targets.map(({ id }) => id);
+  if (new Set(ids).size !== ids.length)
+    return { status: 'fault', text: 'Two targets have the same id. Take one of them out of the line-up.' };
   const asking = askingOf(request.markup, request.questions, request.scripts, request.fields);
   const fault = askingFault(asking);
-  return fault ? { status: 'fault', text: fault } : { status: 'read', asking, targets: engines };
+  return fault ? { status: 'fault', text: fault } : { status: 'read', asking, targets: request.targets };
 }
 
 /** Why a form cannot be swept, in one sentence; null when it can. */

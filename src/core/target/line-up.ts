@@ -1,28 +1,24 @@
-import { type Target, type TargetId, targetId } from './target';
+import { array, object, string } from 'yup';
+import { engineTarget, type Target, type TargetId, targetId, targetSchema } from './target';
+import { withheldTargets } from './withheld-targets';
 
 /** Every target that ships with Ukko. To add one, add it here and, if the model answers for it, to `habits.ts`. */
 export const targets: readonly Target[] = [
-  {
-    id: targetId('chromium'),
-    name: 'Chromium',
-    ask: 'engine',
-    engine: 'chromium',
-    note: 'The Chromium on this machine, driven over WebDriver BiDi with trusted key events.',
-  },
-  {
-    id: targetId('firefox'),
-    name: 'Firefox',
-    ask: 'engine',
-    engine: 'firefox',
-    note: 'The Firefox on this machine, driven over WebDriver BiDi with trusted key events.',
-  },
-  {
-    id: targetId('webkit'),
-    name: 'WebKit',
-    ask: 'engine',
-    engine: 'webkit',
-    note: 'The WebKitGTK on this machine, driven over W3C WebDriver with trusted key events. Its date, time and colour editors are this port’s own, not those of a phone.',
-  },
+  engineTarget(
+    'chromium',
+    'Chromium',
+    'The Chromium on this machine, driven over WebDriver BiDi with trusted key events.',
+  ),
+  engineTarget(
+    'firefox',
+    'Firefox',
+    'The Firefox on this machine, driven over WebDriver BiDi with trusted key events.',
+  ),
+  engineTarget(
+    'webkit',
+    'WebKit',
+    'The WebKitGTK on this machine, driven over W3C WebDriver with trusted key events. Its date, time and colour editors are this port’s own, not those of a phone.',
+  ),
   {
     id: targetId('this-browser'),
     name: 'This browser',
@@ -35,25 +31,43 @@ export const targets: readonly Target[] = [
     ask: 'model',
     note: 'A phone browser of the Blink family with a soft keyboard. Nothing of it runs here; Ukko’s model answers.',
   },
+  ...withheldTargets,
 ];
 
-/** The targets of a form, in order; the first is the reference unless another is named. */
+/** The targets of a form, in order, as they were when they were chosen; one of them is the reference. */
 export interface LineUp {
-  readonly targets: readonly TargetId[];
+  readonly targets: readonly Target[];
   readonly reference: TargetId;
 }
 
+/** Most targets in a line-up. */
+export const maxTargets = 20;
+
+export const lineUpSchema = object({
+  targets: array(targetSchema).strict().min(1).max(maxTargets).required(),
+  reference: string().strict().required().max(200),
+})
+  .strict()
+  .noUnknown()
+  .required();
+
+const usual = ['chromium', 'firefox', 'webkit', 'this-browser', 'blink-phone'];
+
 export const defaultLineUp: LineUp = {
-  targets: targets.map((target) => target.id),
+  targets: targets.filter((target) => usual.includes(target.id)),
   reference: targetId('chromium'),
 };
 
-/** Null for an id that this version does not know, as in a file from a later one. */
+/** A target that ships with Ukko, or null. */
 export function findTarget(id: TargetId): Target | null {
   return targets.find((target) => target.id === id) ?? null;
 }
 
-/** The target's name, or its id when this version does not know it. */
-export function targetName(id: TargetId): string {
-  return findTarget(id)?.name ?? id;
+export function targetIn(lineUp: LineUp, id: TargetId): Target | null {
+  return lineUp.targets.find((target) => target.id === id) ?? null;
+}
+
+/** The target's name, or its id when it is not in the line-up. */
+export function targetName(lineUp: LineUp, id: TargetId): string {
+  return targetIn(lineUp, id)?.name ?? id;
 }

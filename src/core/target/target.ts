@@ -1,11 +1,15 @@
+import { lazy, mixed, object, string } from 'yup';
 import type { ProvenanceMark } from '../observation/provenance';
+import { plainVariant, type Variant, variantSchema } from './variant';
+import { type Withheld, withheldSchema } from './withheld';
 
 /** Who is asked. */
 export type TargetId = string & { readonly brand: 'TargetId' };
 
-/** The engines that this version can drive; the name is also what `--targets` takes. */
+/** The engines that this version finds by itself. */
 export const engineNames = ['chromium', 'firefox', 'webkit'] as const;
-export type EngineName = (typeof engineNames)[number];
+/** An engine that this version finds, or the name of a remote endpoint in the server's configuration. Never an address. */
+export type EngineName = string & { readonly brand: 'EngineName' };
 
 interface Described {
   readonly id: TargetId;
@@ -14,10 +18,13 @@ interface Described {
   readonly note: string;
 }
 
-/** An engine on this machine: measured. */
+/** A real engine, set up in one way: measured. */
 export interface EngineTarget extends Described {
   readonly ask: 'engine';
   readonly engine: EngineName;
+  readonly variant: Variant;
+  /** What the engine is made not to know; null when it is asked as it is. */
+  readonly withheld: Withheld | null;
 }
 
 /** The browser in which Ukko itself is open: captured. */
@@ -36,14 +43,61 @@ export function targetId(text: string): TargetId {
   return text as TargetId;
 }
 
-/** The mark that a target's answers carry; one that this version does not know can only have been modelled. */
-export function markOf(target: Target | null): ProvenanceMark {
-  switch (target?.ask) {
+export function engineName(text: string): EngineName {
+  return text as EngineName;
+}
+
+/** An engine as it is, in the plain variant. */
+export function engineTarget(engine: string, name: string, note: string): EngineTarget {
+  const id = targetId(engine);
+  return {
+    id,
+    name,
+    note,
+    ask: 'engine',
+    engine: engineName(engine),
+    variant: plainVariant,
+    withheld: null,
+  };
+}
+
+/** The mark that a target's answers carry. */
+export function markOf(target: Target): ProvenanceMark {
+  switch (target.ask) {
     case 'engine':
       return 'measured';
     case 'probe':
       return 'captured';
-    default:
+    case 'model':
       return 'modelled';
   }
 }
+
+const described = {
+  id: string().strict().required().max(200),
+  name: string().strict().required().max(200),
+  note: string().strict().defined().max(2000),
+};
+
+export const engineTargetSchema = object({
+  ...described,
+  ask: mixed<'engine'>().oneOf(['engine']).required(),
+  engine: string().strict().required().max(100),
+  variant: variantSchema,
+  withheld: withheldSchema.nullable().default(undefined).defined(),
+})
+  .strict()
+  .noUnknown();
+
+const otherTargetSchema = object({
+  ...described,
+  ask: mixed<'probe' | 'model'>().oneOf(['probe', 'model']).required(),
+})
+  .strict()
+  .noUnknown();
+
+export const targetSchema = lazy((value: unknown) =>
+  typeof value === 'object' && value !== null && 'ask' in value && value.ask === 'engine'
+    ? engineTargetSchema
+    : otherTargetSchema,
+);

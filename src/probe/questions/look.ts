@@ -1,46 +1,81 @@
 import type { Field } from '@/core/form/field';
 import { trialFor } from '@/core/form/trial-value';
+import { statesOf } from '@/core/observation/asking';
 import type { ControlState, LookFacts, Outcome } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import { pictureBox } from '../picture-box';
 import type { FieldFacts } from '../probe-api';
-import { probeField, type QuestionContext } from './question-context';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
 
-const pageStates = ['closed', 'filled', 'invalid'] as const satisfies readonly ControlState[];
+/** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
+const pageStates = [
+  'closed',
+  'filled',
+  'invalid',
+  'disabled',
+  'optimal',
+  'suboptimal',
+  'poor',
+  'indeterminate',
+] as const satisfies readonly ControlState[];
 
-/** How each field is drawn. Closed, filled and invalid are one picture of the whole page each; focus is one field at a time. */
+/** How each field is drawn. Focus is one field at a time; every other state is one picture of the whole page. */
 export async function askLook(context: QuestionContext): Promise<void> {
-  for (const state of pageStates) await lookAtPage(context, state);
+  for (const state of pageStates) {
+    const fields = context.asking.fields.filter((field) => statesOf(field.kind).includes(state));
+    if (fields.length > 0) await lookAtPage(context, state, fields);
+  }
   await context.page.probe('reset');
   for (const field of context.asking.fields) {
+    if (!statesOf(field.kind).includes('focused')) continue;
     context.signal.throwIfAborted();
     answerLook(context, field, 'focused', await lookAtFocus(context, field));
   }
 }
 
-async function lookAtPage(context: QuestionContext, state: ControlState): Promise<void> {
+async function lookAtPage(
+  context: QuestionContext,
+  state: ControlState,
+  asked: readonly Field[],
+): Promise<void> {
   context.signal.throwIfAborted();
-  const { page, asking } = context;
-  const fields = asking.fields.map(probeField);
-  const trials = asking.fields.map((field) => trialFor(field, state));
+  const { page } = context;
+  const fields = asked.map(probeField);
+  const trials = asked.map((field) => trialFor(field, state));
   const values = trials.map((trial) => (trial?.status === 'value' ? trial.value : null));
   await page.probe('reset');
   await page.probe('fill', fields, values);
   if (state === 'invalid') await page.probe('attemptToSend');
+  if (state === 'disabled') await page.probe('disable', fields);
   const facts = await page.probe('describe', fields);
   const size = await page.probe('documentSize');
   const boxes = facts.map(({ box }, index) =>
     box && trials[index]?.status !== 'none' ? pictureBox(box, size) : null,
   );
   const pictures = await page.pictures(boxes, size);
-  for (const [index, field] of asking.fields.entries()) {
+  if (asked.some(canMove)) await new Promise((resolve) => setTimeout(resolve, aMoment));
+  const later = asked.some(canMove)
+    ? await page.pictures(
+        boxes.map((box, index) => (asked[index] && canMove(asked[index]) ? box : null)),
+        size,
+      )
+    : [];
+  for (const [index, field] of asked.entries()) {
     const trial = trials[index];
     const outcome: Outcome<LookFacts> =
       trial?.status === 'none'
         ? inapplicable(trial.reason)
-        : look(context, facts[index], pictures[index] ?? null);
+        : look(context, facts[index], pictures[index] ?? null, later[index] ?? null);
     answerLook(context, field, state, outcome);
   }
+}
+
+/** Between two pictures of something that may move, ms. */
+const aMoment = 150;
+
+/** The only kind that engines draw in motion without an animation that a style can stop. */
+function canMove({ kind }: Field): boolean {
+  return kind === 'progress';
 }
 
 async function lookAtFocus(context: QuestionContext, field: Field): Promise<Outcome<LookFacts>> {
@@ -58,18 +93,26 @@ function look(
   context: QuestionContext,
   facts: FieldFacts | undefined,
   picture: Picture | null,
+  later: Picture | null = null,
 ): Outcome<LookFacts> {
   if (!facts?.box) return inapplicable('The field takes no room in the page.');
   if (picture) context.picture(picture);
-  const { typeReflected, size, value } = facts;
+  const { typeReflected, size, value, sent, font, contrast, pseudoClasses, marks } = facts;
   return {
     status: 'answered',
-    facts: { typeReflected, size, value, parts: null, picture: picture?.id ?? null },
+    facts: {
+      typeReflected,
+      size,
+      value,
+      sent,
+      font,
+      contrast,
+      pseudoClasses,
+      marks,
+      moves: later !== null && later.id !== picture?.id,
+      picture: picture?.id ?? null,
+    },
   };
-}
-
-function inapplicable(reason: string): Outcome<never> {
-  return { status: 'inapplicable', reason };
 }
 
 function answerLook(

@@ -1,3 +1,4 @@
+import { attribute } from '@/core/form/field';
 import { invalidTrial } from '@/core/form/trial-value';
 import { probeField, type QuestionContext } from './question-context';
 
@@ -22,9 +23,11 @@ export async function askMessage({ page, asking, answer, signal }: QuestionConte
       continue;
     }
     const { willValidate, flags, message } = one;
+    const title = attribute(field.controls[0], 'title');
+    const saysTitle = title && message !== '' ? message.includes(title) : null;
     answer(field.id, {
       question: 'message',
-      outcome: { status: 'answered', facts: { tried: trial.value, willValidate, flags, message } },
+      outcome: { status: 'answered', facts: { tried: trial.value, willValidate, flags, message, saysTitle } },
     });
   }
 }

@@ -1,6 +1,6 @@
 import type { Field, FieldId } from '@/core/form/field';
 import type { Asking } from '@/core/observation/asking';
-import type { Observation } from '@/core/observation/observation';
+import type { Observation, Outcome } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { AskablePage } from '../askable-page';
 import type { ProbeField } from '../probe-api';
@@ -16,6 +16,14 @@ export interface QuestionContext {
   readonly signal: AbortSignal;
   answer(field: FieldId, answer: Answer): void;
   picture(picture: Picture): void;
+  /** The page reads from right to left. */
+  readonly rightToLeft: boolean;
+  /** By which gesture fields opened, as far as that was asked. */
+  readonly openings: Map<FieldId, string>;
+}
+
+export function inapplicable(reason: string): Outcome<never> {
+  return { status: 'inapplicable', reason };
 }
 
 export function probeField(field: Field): ProbeField {

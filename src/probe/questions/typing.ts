@@ -1,4 +1,4 @@
-import { type Field, isTypedText, tellsSelection } from '@/core/form/field';
+import { type Field, type FieldKind, inputTypes, isTypedText, tellsSelection } from '@/core/form/field';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingStep } from '@/core/observation/observation';
 import { typingStepOf } from '@/core/observation/typing-step';
@@ -9,29 +9,37 @@ export async function askTyping(context: QuestionContext): Promise<void> {
   for (const field of context.asking.fields) {
     const task = context.asking.scripts[field.id];
     if (!task) continue;
-    if (!isTypedText(field.kind)) {
+    const kind = await kindInEffect(context, field);
+    if (!isTypedText(kind)) {
       const reason = 'No text is typed into this kind of field.';
       context.answer(field.id, { question: 'typing', outcome: { status: 'inapplicable', reason } });
       continue;
     }
-    const steps = await type(context, field, task);
+    const steps = await type(context, field, kind, task);
     context.answer(field.id, {
       question: 'typing',
       outcome: {
         status: 'answered',
-        facts: { script: task.script, guards: task.guards, followed: !tellsSelection(field.kind), steps },
+        facts: { script: task.script, guards: task.guards, followed: !tellsSelection(kind), steps },
       },
     });
   }
 }
 
+/** The kind that the target makes of a field: one that it does not know is a text box, and typed into like one. */
+async function kindInEffect({ page }: QuestionContext, field: Field): Promise<FieldKind> {
+  const [facts] = await page.probe('describe', [probeField(field)]);
+  return inputTypes.find((type) => type === facts?.typeReflected) ?? field.kind;
+}
+
 async function type(
   { page, signal }: QuestionContext,
   field: Field,
+  kind: FieldKind,
   task: TypingTask,
 ): Promise<TypingStep[]> {
   await page.reload();
-  await page.probe('beginTyping', probeField(field), task.guards);
+  await page.probe('beginTyping', { ...probeField(field), kind }, task.guards);
   const steps: TypingStep[] = [];
   let hadFocus = true;
   for (const stroke of task.script) {

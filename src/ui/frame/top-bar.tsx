@@ -2,9 +2,10 @@
 
 import { App, Button, Dropdown, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useRef } from 'react';
+import dynamic from 'next/dynamic';
+import { useRef, useState } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
-import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
+import { targetName } from '@/core/target/line-up';
 import { markOf } from '@/core/target/target';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
@@ -13,11 +14,17 @@ import type { TargetProgress } from '@/store/sweep-into-run';
 import { exportRun } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
+import { sweepTime } from './sweep-time';
 import { useEngines } from './use-engines';
 import { useForm } from './use-form';
+import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
 import { useSweep } from './use-sweep';
+
+const LineUpDrawer = dynamic(() => import('./line-up-drawer').then((module) => module.LineUpDrawer), {
+  ssr: false,
+});
 
 export function TopBar({ onFile }: { onFile: (file: File) => void }) {
   const { running, progress, sweep, cancel } = useSweep();
@@ -61,24 +68,41 @@ function FormChoice() {
   );
 }
 
+/** Targets that fit into the bar by their names. */
+const namedTargets = 5;
+
 function LineUp() {
-  const engines = useEngines();
+  const { engines } = useEngines();
+  const { lineUp } = useLineUp();
+  const [open, setOpen] = useState(false);
   return (
-    <ul className={styles.lineup} aria-label="Line-up">
-      {defaultLineUp.targets.map((id) => {
-        const target = findTarget(id);
-        const missing = engines.find(
-          ({ name, status }) => target?.ask === 'engine' && name === target.engine && status === 'missing',
-        );
-        return (
-          <li key={id} className={styles.target} title={missing?.remedy ?? target?.note}>
-            <ProvenanceMark mark={markOf(target)} />
-            {targetName(id)}
-            {missing && <span className={styles.missing}>not installed</span>}
-          </li>
-        );
-      })}
-    </ul>
+    <>
+      <ul className={styles.lineup} aria-label="Line-up">
+        {lineUp.targets.slice(0, namedTargets).map((target) => {
+          const missing = engines.find(
+            (one) => target.ask === 'engine' && one.name === target.engine && one.status === 'missing',
+          );
+          return (
+            <li
+              key={target.id}
+              className={styles.target}
+              title={missing?.status === 'missing' ? missing.remedy : target.note}
+            >
+              <ProvenanceMark mark={markOf(target)} />
+              {target.name}
+              {missing && <span className={styles.missing}>not installed</span>}
+            </li>
+          );
+        })}
+        {lineUp.targets.length > namedTargets && (
+          <li className={styles.target}>and {lineUp.targets.length - namedTargets} more</li>
+        )}
+      </ul>
+      <Button size="small" onClick={() => setOpen(true)}>
+        Line-up
+      </Button>
+      {open && <LineUpDrawer onClose={() => setOpen(false)} />}
+    </>
   );
 }
 
@@ -98,17 +122,6 @@ function RunChoice() {
       onChange={(id) => select({ run: id })}
     />
   );
-}
-
-/** When a sweep began, in the person's own time: day, month in words, hour and minute. */
-export function sweepTime(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  });
 }
 
 function More({ onFile }: { onFile: (file: File) => void }) {
@@ -179,12 +192,17 @@ function More({ onFile }: { onFile: (file: File) => void }) {
 }
 
 function Progress({ progress }: { progress: readonly TargetProgress[] }) {
+  const { lineUp } = useLineUp();
   return (
     <div className={styles.progress} role="status" aria-label="Progress of the sweep">
       {progress.map(({ target, done, total, field, state, reason }) => (
         <div key={target}>
-          <span>{targetName(target)}</span>
-          <progress value={done} max={total || 1} aria-label={`${targetName(target)}: ${done} of ${total}`} />
+          <span>{targetName(lineUp, target)}</span>
+          <progress
+            value={done}
+            max={total || 1}
+            aria-label={`${targetName(lineUp, target)}: ${done} of ${total}`}
+          />
           <span>
             {state === 'failed'
               ? reason

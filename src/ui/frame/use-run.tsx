@@ -2,19 +2,12 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import type { Field, FieldId } from '@/core/form/field';
+import type { Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
-import {
-  type ControlState,
-  type LookObservation,
-  type MessageObservation,
-  type Observation,
-  type ObservationKey,
-  observationKey,
-  type TypingObservation,
-} from '@/core/observation/observation';
+import type { Answers } from '@/core/observation/answers';
+import { type Observation, observationKey } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
-import type { TargetId } from '@/core/target/target';
+import type { RunId } from '@/core/observation/run';
 import { openDatabase, type StoredPicture, type StoredRun } from '@/store/database';
 import { observationsOf, pictureIn, runsOf } from '@/store/runs';
 import { useForm } from './use-form';
@@ -28,8 +21,15 @@ export interface RunWorkspace {
   readonly fields: readonly Field[];
   /** False while the answers are being read; what is not there yet is then not missing. */
   readonly loaded: boolean;
-  readonly observations: ReadonlyMap<ObservationKey, Observation>;
+  readonly answers: Answers;
+  /** The sweep that this one is compared with, when one was chosen. */
+  readonly against: ComparedRun | null;
   readonly pictures: ReadonlyMap<PictureId, PictureFile>;
+}
+
+export interface ComparedRun {
+  readonly run: StoredRun;
+  readonly answers: Answers;
 }
 
 export interface PictureFile {
@@ -55,26 +55,52 @@ export function RunProvider({ children }: { children: ReactNode }) {
   // Until the answers of another run are read, those of the one before would still be here.
   const loaded = runs !== undefined && read?.runId === runId;
   const observations = loaded ? read.observations : undefined;
-  const pictures = usePictures(observations);
+  const against = useComparedRun(runs, selection.against, runId);
+  const shown = useMemo(
+    () => [...(observations ?? []), ...(against?.answers.values() ?? [])],
+    [observations, against],
+  );
+  const pictures = usePictures(shown);
   const asked = run?.form.markup ?? form.markup;
   const fields = useMemo(
     () => (asked === form.markup ? reading.fields : readForm(asked).fields),
     [asked, form.markup, reading.fields],
   );
   const workspace = useMemo((): RunWorkspace => {
-    const byKey = new Map((observations ?? []).map((one) => [observationKey(one), one]));
-    return { runs: runs ?? [], run, fields, loaded, observations: byKey, pictures };
-  }, [runs, run, fields, loaded, observations, pictures]);
+    const answers = answersOf(observations ?? []);
+    return { runs: runs ?? [], run, fields, loaded, answers, against, pictures };
+  }, [runs, run, fields, loaded, observations, against, pictures]);
   return <RunContext value={workspace}>{children}</RunContext>;
 }
 
+function answersOf(observations: readonly Observation[]): Answers {
+  return new Map(observations.map((one) => [observationKey(one), one]));
+}
+
+function useComparedRun(
+  runs: readonly StoredRun[] | undefined,
+  id: RunId | null,
+  shown: RunId | null,
+): ComparedRun | null {
+  const run = id === shown ? null : (runs?.find((one) => one.id === id) ?? null);
+  const runId = run?.id ?? null;
+  const read = useLiveQuery(
+    async () => ({ runId, observations: runId ? await observationsOf(openDatabase(), runId) : [] }),
+    [runId],
+  );
+  return useMemo(
+    () => (run && read?.runId === run.id ? { run, answers: answersOf(read.observations) } : null),
+    [run, read],
+  );
+}
+
 /** Object URLs of the pictures that the observations name; each is made once and given back when it is not shown any more. */
-function usePictures(observations: readonly Observation[] | undefined): ReadonlyMap<PictureId, PictureFile> {
+function usePictures(observations: readonly Observation[]): ReadonlyMap<PictureId, PictureFile> {
   const [files, setFiles] = useState<ReadonlyMap<PictureId, PictureFile>>(new Map());
   const made = useRef(new Map<PictureId, PictureFile>());
   useEffect(() => {
     let left = false;
-    const wanted = new Set((observations ?? []).flatMap((one) => pictureIn(one) ?? []));
+    const wanted = new Set(observations.flatMap((one) => pictureIn(one) ?? []));
     const missing = [...wanted].filter((id) => !made.current.has(id));
     void openDatabase()
       .pictures.bulkGet(missing)
@@ -103,43 +129,4 @@ export function useRun(): RunWorkspace {
   const workspace = useContext(RunContext);
   if (!workspace) throw new Error('useRun needs a RunProvider around it.');
   return workspace;
-}
-
-type Observations = RunWorkspace['observations'];
-
-/** What a target answered, whoever spoke for it: measured before captured before modelled. */
-function answerFor<Q extends Observation['question']>(
-  observations: Observations,
-  target: TargetId,
-  field: FieldId,
-  question: Q,
-  state: ControlState | null,
-): Extract<Observation, { question: Q }> | undefined {
-  const end = `|${question}${state ? `/${state}` : ''}|${field}`;
-  for (const mark of ['measured', 'captured', 'modelled'] as const) {
-    const found = observations.get(`${target}|${mark}${end}` as ObservationKey);
-    if (found) return found as Extract<Observation, { question: Q }>;
-  }
-  return undefined;
-}
-
-export function lookOf(
-  all: Observations,
-  target: TargetId,
-  field: FieldId,
-  state: ControlState,
-): LookObservation | undefined {
-  return answerFor(all, target, field, 'look', state);
-}
-
-export function messageOf(
-  all: Observations,
-  target: TargetId,
-  field: FieldId,
-): MessageObservation | undefined {
-  return answerFor(all, target, field, 'message', null);
-}
-
-export function typingOf(all: Observations, target: TargetId, field: FieldId): TypingObservation | undefined {
-  return answerFor(all, target, field, 'typing', null);
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { controlStates } from '@/core/observation/observation';
+import { lenses, lensStates } from '@/core/compare/lens';
 import { gridStep } from './grid-step';
-import { lenses, nothingSelected, readSelection, type Selection, selectionQuery } from './use-selection';
+import { nothingSelected, readSelection, type Selection, selectionQuery } from './use-selection';
 
 const read = (query: string) => readSelection(new URLSearchParams(query));
 
@@ -30,7 +30,7 @@ describe('the selection in the address', () => {
   });
 
   it('takes what it does not know for nothing', () => {
-    expect(read('?lens=xray&state=open&stroke=-1')).toEqual(nothingSelected);
+    expect(read('?lens=xray&state=ajar&stroke=-1')).toEqual(nothingSelected);
     expect(read('?stroke=abc&field=')).toEqual(nothingSelected);
   });
 
@@ -42,8 +42,10 @@ describe('the selection in the address', () => {
       field: id,
       target: id,
       lens: fc.constantFrom(...lenses),
-      state: fc.constantFrom(...controlStates),
+      state: fc.constantFrom(...lensStates),
       stroke: fc.option(fc.nat(), { nil: null }),
+      against: id,
+      byDifferences: fc.boolean(),
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),
     }) as fc.Arbitrary<Selection>;

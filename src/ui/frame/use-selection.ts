@@ -1,14 +1,11 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
+import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
 import type { FieldId } from '@/core/form/field';
 import type { FormId } from '@/core/form/form-document';
-import { type ControlState, controlStates } from '@/core/observation/observation';
 import type { RunId } from '@/core/observation/run';
 import type { TargetId } from '@/core/target/target';
-
-export const lenses = ['look', 'message'] as const;
-export type Lens = (typeof lenses)[number];
 
 /** What is selected: one selection for all views, kept in the address, so that a link opens what was seen. */
 export interface Selection {
@@ -18,9 +15,13 @@ export interface Selection {
   readonly field: FieldId | null;
   readonly target: TargetId | null;
   readonly lens: Lens;
-  readonly state: ControlState;
+  readonly state: LensState;
   /** Index of a stroke in the Typing view. */
   readonly stroke: number | null;
+  /** The sweep that this one is compared with; null: targets are compared with the reference. */
+  readonly against: RunId | null;
+  /** Fields with the most differences first. */
+  readonly byDifferences: boolean;
   readonly onlyDifferences: boolean;
   readonly closeUp: boolean;
 }
@@ -34,6 +35,8 @@ const names: Readonly<Record<keyof Selection, string>> = {
   lens: 'lens',
   state: 'state',
   stroke: 'stroke',
+  against: 'against',
+  byDifferences: 'sort',
   onlyDifferences: 'differences',
   closeUp: 'closeup',
 };
@@ -47,7 +50,9 @@ export function readSelection(parameters: URLSearchParams): Selection {
     field: text('field') as FieldId | null,
     target: text('target') as TargetId | null,
     lens: lenses.find((lens) => lens === text('lens')) ?? 'look',
-    state: controlStates.find((state) => state === text('state')) ?? 'closed',
+    state: lensStates.find((state) => state === text('state')) ?? 'closed',
+    against: text('against') as RunId | null,
+    byDifferences: text('byDifferences') !== null,
     stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,

@@ -15,14 +15,14 @@ import { typingTasks } from '@/core/form/form-document';
 import { askingOf, type TypingTasks } from '@/core/observation/asking';
 import { type Question, questions } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
-import { defaultLineUp, findTarget } from '@/core/target/line-up';
-import type { Target, TargetId } from '@/core/target/target';
+import type { Target } from '@/core/target/target';
 import { capture } from '@/probe/capture';
 import { askServer } from '@/store/ask-server';
 import { openDatabase } from '@/store/database';
 import { beginRun } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
 import { useForm } from './use-form';
+import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
 
@@ -35,14 +35,14 @@ export interface SweepWorkspace {
   /** Asks everything of every target, into a new run. */
   sweep(): void;
   /** Asks one question about one field of some targets, into the run that is shown. */
-  ask(question: Question, field: FieldId, targets: readonly TargetId[], scripts: TypingTasks): void;
+  ask(question: Question, field: FieldId, targets: readonly Target[], scripts: TypingTasks): void;
   cancel(): void;
 }
 
 interface Task {
   readonly questions: readonly Question[];
   readonly fields: readonly FieldId[] | null;
-  readonly targets: readonly TargetId[];
+  readonly targets: readonly Target[];
   readonly scripts: TypingTasks;
   readonly newRun: boolean;
 }
@@ -52,6 +52,7 @@ const SweepContext = createContext<SweepWorkspace | null>(null);
 export function SweepProvider({ children }: { children: ReactNode }) {
   const { form } = useForm();
   const { run } = useRun();
+  const { lineUp } = useLineUp();
   const [, select] = useSelection();
   const [progress, setProgress] = useState<readonly TargetProgress[]>([]);
   const [running, setRunning] = useState(false);
@@ -73,11 +74,18 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       setProgress([]);
       try {
         const database = openDatabase();
-        const into = task.newRun || !run ? await beginRun(database, form, defaultLineUp) : run;
+        const into = task.newRun || !run ? await beginRun(database, form, lineUp) : run;
         if (into.id !== run?.id) select({ run: into.id });
-        const targets = task.targets.map(findTarget).filter((target): target is Target => target !== null);
         const observers = { engines: askServer, probe: captureTarget };
-        await sweepIntoRun(database, into.id, targets, asking, observers, setProgress, controller.signal);
+        await sweepIntoRun(
+          database,
+          into.id,
+          task.targets,
+          asking,
+          observers,
+          setProgress,
+          controller.signal,
+        );
       } catch (error) {
         setFault(
           `The sweep broke: ${error instanceof Error ? error.message : String(error)}. The answers so far are kept.`,
@@ -87,7 +95,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         setRunning(false);
       }
     },
-    [form, run, select],
+    [form, run, lineUp, select],
   );
 
   const workspace = useMemo(
@@ -99,7 +107,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         void start({
           questions,
           fields: null,
-          targets: defaultLineUp.targets,
+          targets: lineUp.targets,
           scripts: typingTasks(form),
           newRun: true,
         }),
@@ -107,7 +115,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         void start({ questions: [question], fields: [field], targets, scripts, newRun: false }),
       cancel: () => abort.current?.abort(),
     }),
-    [running, progress, fault, start, form],
+    [running, progress, fault, start, form, lineUp],
   );
   return <SweepContext value={workspace}>{children}</SweepContext>;
 }

@@ -1,26 +1,39 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { differences, sizeText } from '@/core/compare/differences';
+import type { ReactNode } from 'react';
+import { sizeText } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
-import { controlStates, type LookObservation } from '@/core/observation/observation';
+import { type Answers, answerTo } from '@/core/observation/answers';
+import { statesOf } from '@/core/observation/asking';
+import type {
+  BubbleObservation,
+  LookObservation,
+  MessageObservation,
+  OpeningObservation,
+  Outcome,
+  PartsFacts,
+  PartsObservation,
+} from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
-import { defaultLineUp, targetName } from '@/core/target/line-up';
-import type { TargetId } from '@/core/target/target';
+import { targetIn } from '@/core/target/line-up';
+import type { Target, TargetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
-import { lookOf, messageOf, type PictureFile, type RunWorkspace, useRun } from '../frame/use-run';
+import { type PictureFile, type RunWorkspace, useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
 import styles from './close-up.module.css';
-import { LookContent } from './survey-cell';
+import { CellPicture, Leaving, LookContent, OpeningContent } from './survey-cell';
+import { type TargetComparison, useTargetComparison } from './use-comparison';
 
 /** Everything one target answered about one field: pictures first, numbers next, words last. */
 export function CloseUp({ onClose }: { onClose: () => void }) {
-  const { run, fields } = useRun();
+  const { fields } = useRun();
+  const comparison = useTargetComparison();
   const [selection, select] = useSelection();
   const field = fields.find((one) => one.id === selection.field) ?? null;
-  const lineUp = run?.lineUp ?? defaultLineUp;
-  const target = selection.target ?? lineUp.reference;
+  const { lineUp } = comparison;
+  const target = targetIn(lineUp, selection.target ?? lineUp.reference) ?? lineUp.targets[0];
   return (
     <aside className={styles.panel} aria-label="Close-up">
       <div className={styles.head}>
@@ -33,20 +46,20 @@ export function CloseUp({ onClose }: { onClose: () => void }) {
         </Button>
       </div>
       <div className={styles.targets}>
-        {lineUp.targets.map((id) => (
+        {lineUp.targets.map(({ id, name }) => (
           <Button
             key={id}
             size="small"
-            type={id === target ? 'primary' : 'default'}
-            aria-pressed={id === target}
+            type={id === target?.id ? 'primary' : 'default'}
+            aria-pressed={id === target?.id}
             onClick={() => select({ target: id })}
           >
-            {targetName(id)}
+            {name}
           </Button>
         ))}
       </div>
-      {field ? (
-        <Answers field={field} target={target} reference={lineUp.reference} />
+      {field && target ? (
+        <TargetAnswers field={field} target={target} comparison={comparison} />
       ) : (
         <p className="soft">Choose a field to see what each target answered about it.</p>
       )}
@@ -54,13 +67,22 @@ export function CloseUp({ onClose }: { onClose: () => void }) {
   );
 }
 
-function Answers({ field, target, reference }: { field: Field; target: TargetId; reference: TargetId }) {
-  const { observations, pictures } = useRun();
+function TargetAnswers({
+  field,
+  target,
+  comparison,
+}: {
+  field: Field;
+  target: Target;
+  comparison: TargetComparison;
+}) {
+  const { answers, pictures } = useRun();
   const [selection] = useSelection();
-  const looks = controlStates.map((state) => lookOf(observations, target, field.id, state));
-  const message = messageOf(observations, target, field.id);
-  const first = looks.find((look) => look !== undefined) ?? message;
+  const asked = answersAbout(answers, target.id, field);
+  const first = asked.looks[0] ?? asked.message;
   if (!first) return <p className="soft">Not asked yet. Sweep the line-up to fill this in.</p>;
+  const selected =
+    selection.state === 'open' ? asked.opening : asked.looks.find(({ state }) => state === selection.state);
   return (
     <>
       <p className={styles.provenance}>
@@ -69,11 +91,23 @@ function Answers({ field, target, reference }: { field: Field; target: TargetId;
           {provenanceText(first.provenance)}, {new Date(first.at).toLocaleString('en-GB')}
         </span>
       </p>
-      <Differences field={field} target={target} reference={reference} observations={observations} />
+      <Differences field={field} target={target} comparison={comparison} />
       <dl className={styles.states}>
-        {controlStates.map((state, index) => (
-          <State key={state} state={state} look={looks[index]} label={field.label} pictures={pictures} />
+        {asked.looks.map((look) => (
+          <State key={look.state} name={look.state}>
+            <LookContent look={look} parts={asked.parts} label={field.label} pictures={pictures} />
+          </State>
         ))}
+        {asked.opening && asked.opening.outcome.status !== 'inapplicable' && (
+          <State name="open">
+            <OpeningContent opening={asked.opening} label={field.label} pictures={pictures} />
+          </State>
+        )}
+        {asked.bubble && asked.bubble.outcome.status !== 'inapplicable' && (
+          <State name="bubble">
+            <BubbleContent bubble={asked.bubble} label={field.label} pictures={pictures} />
+          </State>
+        )}
       </dl>
       {first.provenance.mark === 'captured' && (
         <p className={styles.provenance}>
@@ -81,29 +115,59 @@ function Answers({ field, target, reference }: { field: Field; target: TargetId;
           focus nor what only an attempt to send brings out.
         </p>
       )}
-      <Facts looks={looks} message={message} />
-      <Copies look={looks[controlStates.indexOf(selection.state)]} pictures={pictures} />
+      <Facts asked={asked} />
+      <Copies answer={selected} pictures={pictures} />
     </>
   );
 }
 
-function State({
-  state,
-  look,
+interface AnswersAbout {
+  readonly looks: readonly LookObservation[];
+  readonly message: MessageObservation | undefined;
+  readonly opening: OpeningObservation | undefined;
+  readonly bubble: BubbleObservation | undefined;
+  readonly parts: PartsObservation | undefined;
+}
+
+function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): AnswersAbout {
+  return {
+    looks: statesOf(kind).flatMap((state) => answerTo(answers, 'look', target, id, state) ?? []),
+    message: answerTo(answers, 'message', target, id),
+    opening: answerTo(answers, 'opening', target, id),
+    bubble: answerTo(answers, 'bubble', target, id),
+    parts: answerTo(answers, 'parts', target, id),
+  };
+}
+
+function State({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>{children}</dd>
+    </>
+  );
+}
+
+function BubbleContent({
+  bubble,
   label,
   pictures,
 }: {
-  state: string;
-  look: LookObservation | undefined;
+  bubble: BubbleObservation;
   label: string;
   pictures: RunWorkspace['pictures'];
 }) {
+  if (bubble.outcome.status !== 'answered')
+    return <span className={styles.provenance}>{bubble.outcome.reason}</span>;
+  const { picture, shown, leaves, showsTitle } = bubble.outcome.facts;
   return (
     <>
-      <dt>{state}</dt>
-      <dd>
-        <LookContent look={look} label={label} pictures={pictures} />
-      </dd>
+      <CellPicture picture={picture} pictures={pictures} alt={`${label}, bubble, measured`} />
+      <span className={styles.provenance}>
+        {shown ? '' : 'no bubble is shown'}
+        {showsTitle !== null && (showsTitle ? 'with the author’s title' : 'without the author’s title')}
+        <Leaving sides={leaves} />
+      </span>
     </>
   );
 }
@@ -111,47 +175,29 @@ function State({
 function Differences({
   field,
   target,
-  reference,
-  observations,
+  comparison,
 }: {
   field: Field;
-  target: TargetId;
-  reference: TargetId;
-  observations: RunWorkspace['observations'];
+  target: Target;
+  comparison: TargetComparison;
 }) {
-  if (target === reference) return null;
-  const found = [
-    ...controlStates.flatMap((state) =>
-      differences(
-        lookOf(observations, reference, field.id, state),
-        lookOf(observations, target, field.id, state),
-      ).map(({ text }) => `${state}: ${text}`),
-    ),
-    ...differences(
-      messageOf(observations, reference, field.id),
-      messageOf(observations, target, field.id),
-    ).map(({ text }) => text),
-  ];
-  if (found.length === 0) return null;
+  const against = comparison.against(target);
+  const found = comparison.all(target, field.id);
+  if (!against || found.length === 0) return null;
   return (
-    <ul className={styles.differences} aria-label={`Differences from ${targetName(reference)}`}>
-      {[...new Set(found)].map((text) => (
+    <ul className={styles.differences} aria-label={`Differences from ${against.than}`}>
+      {found.map(({ text }) => (
         <li key={text}>{text}</li>
       ))}
     </ul>
   );
 }
 
-function Facts({
-  looks,
-  message,
-}: {
-  looks: readonly (LookObservation | undefined)[];
-  message: ReturnType<typeof messageOf>;
-}) {
-  const answered = looks.map((look) => (look?.outcome.status === 'answered' ? look.outcome.facts : null));
-  const [closed, , filled] = answered;
-  const facts = message?.outcome.status === 'answered' ? message.outcome.facts : null;
+function Facts({ asked }: { asked: AnswersAbout }) {
+  const look = (state: string) => factsOf(asked.looks.find((one) => one.state === state));
+  const [closed, filled] = [look('closed'), look('filled')];
+  const parts = factsOf(asked.parts);
+  const message = factsOf(asked.message);
   return (
     <dl className={styles.facts}>
       {closed && (
@@ -159,34 +205,97 @@ function Facts({
           <Fact name="type in effect">
             <VisibleText text={closed.typeReflected} empty="none" />
           </Fact>
-          <Fact name="size">{closed.size ? sizeText(closed.size) : 'not known'}</Fact>
-          {closed.parts && <Fact name="parts">{closed.parts.join(', ')}</Fact>}
-          <Fact name="value">
-            <VisibleText text={closed.value} />
+          <Fact name="size">
+            {closed.size ? sizeText(closed.size) : 'not known'}
+            {parts?.sizeWithoutLimits && `, without its limits ${sizeText(parts.sizeWithoutLimits)}`}
           </Fact>
+          {closed.font && <Fact name="font">{closed.font}</Fact>}
+          {closed.contrast?.text && (
+            <Fact name="contrast">
+              {closed.contrast.text} : 1
+              {closed.contrast.placeholder && `, of the placeholder ${closed.contrast.placeholder} : 1`}
+            </Fact>
+          )}
         </>
+      )}
+      {parts && <PartsList parts={parts} />}
+      {closed && (
+        <Fact name="value">
+          <VisibleText text={closed.value} />
+        </Fact>
       )}
       {filled && (
         <Fact name="value, filled">
           <VisibleText text={filled.value} />
         </Fact>
       )}
-      {facts && (
+      {filled?.sent && (
+        <Fact name="sent, filled">
+          <VisibleText text={filled.sent.join(' & ')} empty="nothing" />
+        </Fact>
+      )}
+      {message && (
         <>
           <Fact name="tried">
-            <VisibleText text={facts.tried} />
+            <VisibleText text={message.tried} />
           </Fact>
           <Fact name="validity">
-            {facts.willValidate ? facts.flags.join(', ') || 'valid' : 'not checked'}
+            {message.willValidate ? message.flags.join(', ') || 'valid' : 'not checked'}
           </Fact>
-          <Fact name="message">{facts.message === null ? 'wording not known' : facts.message || 'none'}</Fact>
+          <Fact name="message">
+            {message.message === null ? 'wording not known' : message.message || 'none'}
+            {message.saysTitle === false && ' (without the author’s title)'}
+          </Fact>
         </>
+      )}
+      {asked.looks.map(({ state, outcome }) =>
+        outcome.status === 'answered' && outcome.facts.pseudoClasses ? (
+          <Fact key={state} name={`in effect, ${state}`}>
+            <span className="mono">{outcome.facts.pseudoClasses.join(' ')}</span>
+            {outcome.facts.marks && outcome.facts.marks.length > 0 && (
+              <> beside it: {outcome.facts.marks.map(({ by, text }) => `${by} “${text}”`).join(', ')}</>
+            )}
+          </Fact>
+        ) : null,
       )}
     </dl>
   );
 }
 
-function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+function PartsList({ parts }: { parts: PartsFacts }) {
+  return (
+    <>
+      <Fact name="parts">
+        {parts.parts.length === 0
+          ? 'none detected'
+          : parts.parts.map(({ part, how }) => (
+              <div key={part}>
+                {part}: <span className="soft">{how}</span>
+              </div>
+            ))}
+      </Fact>
+      {parts.shows && <Fact name="shows its value">{showsText[parts.shows]}</Fact>}
+      {parts.order && (
+        <Fact name="drawn as">
+          {parts.order.join(', ')}
+          {parts.clock && `, on a clock of ${parts.clock}`}
+        </Fact>
+      )}
+    </>
+  );
+}
+
+const showsText = {
+  text: 'as text',
+  picture: 'as a picture: it cannot be read off',
+  nothing: 'not at all',
+} as const;
+
+function factsOf<Facts>(observation: { outcome: Outcome<Facts> } | undefined): Facts | null {
+  return observation?.outcome.status === 'answered' ? observation.outcome.facts : null;
+}
+
+function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (
     <>
       <dt>{name}</dt>
@@ -196,17 +305,15 @@ function Fact({ name, children }: { name: string; children: React.ReactNode }) {
 }
 
 function Copies({
-  look,
+  answer,
   pictures,
 }: {
-  look: LookObservation | undefined;
+  answer: LookObservation | OpeningObservation | undefined;
   pictures: RunWorkspace['pictures'];
 }) {
   const { message } = App.useApp();
-  const file =
-    look?.outcome.status === 'answered' && look.outcome.facts.picture
-      ? pictures.get(look.outcome.facts.picture)
-      : undefined;
+  const picture = answer?.outcome.status === 'answered' ? answer.outcome.facts.picture : null;
+  const file = picture ? pictures.get(picture) : undefined;
   const copy = (what: string, work: () => Promise<void>) =>
     work().then(
       () => message.success(`Copied the ${what}.`),
@@ -226,8 +333,8 @@ function Copies({
       </Button>
       <Button
         size="small"
-        disabled={!look}
-        onClick={() => copy('answer', () => navigator.clipboard.writeText(JSON.stringify(look, null, 2)))}
+        disabled={!answer}
+        onClick={() => copy('answer', () => navigator.clipboard.writeText(JSON.stringify(answer, null, 2)))}
       >
         Copy as text
       </Button>

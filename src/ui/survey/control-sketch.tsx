@@ -107,7 +107,7 @@ function draw(part: ControlPart, width: number, height: number) {
       );
     case 'spin button':
       return <path d={`M6 ${middle - 3}l5 -5 5 5M6 ${middle + 3}l5 5 5 -5`} />;
-    case 'list button':
+    case 'list':
       return <path d={`M5 ${middle - 3}l6 6 6 -6`} />;
     case 'clear button':
       return <path d={`M6 ${middle - 5}l10 10M16 ${middle - 5}l-10 10`} />;

@@ -1,45 +1,68 @@
 'use client';
 
 import type { Difference } from '@/core/compare/differences';
-import { sizeText } from '@/core/compare/differences';
-import type { LookObservation, MessageObservation } from '@/core/observation/observation';
+import { openingText, sizeText } from '@/core/compare/differences';
+import type {
+  BubbleObservation,
+  LookObservation,
+  MessageObservation,
+  OpeningObservation,
+  PartsObservation,
+} from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
 import type { PictureFile } from '../frame/use-run';
 import { VisibleText } from '../frame/visible-text';
 import { ControlSketch } from './control-sketch';
 import styles from './survey.module.css';
 
+type Pictures = ReadonlyMap<PictureId, PictureFile>;
+
+interface PictureProps {
+  readonly picture: PictureId | null;
+  readonly pictures: Pictures;
+  readonly alt: string;
+}
+
+/** A picture at its true size; nothing while it is not read yet. */
+export function CellPicture({ picture, pictures, alt }: PictureProps) {
+  const file = picture ? pictures.get(picture) : undefined;
+  if (!file) return null;
+  return (
+    // biome-ignore lint/performance/noImgElement: it is a blob of this browser, there is nothing to optimise
+    <img className={styles.picture} src={file.url} width={file.width} height={file.height} alt={alt} />
+  );
+}
+
 /** What a cell shows under the *look* lens: the control as the target draws it, or what is known of it. */
 export function LookContent({
   look,
+  parts,
   label,
   pictures,
 }: {
   look: LookObservation | undefined;
+  parts: PartsObservation | undefined;
   label: string;
-  pictures: ReadonlyMap<PictureId, PictureFile>;
+  pictures: Pictures;
 }) {
   if (!look) return <span className={styles.note}>not asked</span>;
   if (look.outcome.status !== 'answered') return <span className={styles.note}>{look.outcome.reason}</span>;
-  const { picture, parts, typeReflected, size, value } = look.outcome.facts;
-  const file = picture ? pictures.get(picture) : undefined;
-  if (file)
+  const { picture, typeReflected, size, value } = look.outcome.facts;
+  if (picture)
     return (
-      // biome-ignore lint/performance/noImgElement: it is a blob of this browser, there is nothing to optimise
-      <img
-        className={styles.picture}
-        src={file.url}
-        width={file.width}
-        height={file.height}
+      <CellPicture
+        picture={picture}
+        pictures={pictures}
         alt={`${label}, ${look.state}, ${look.provenance.mark}`}
       />
     );
-  if (parts)
+  const known = parts?.outcome.status === 'answered' ? parts.outcome.facts.parts : [];
+  if (known.length > 0)
     return (
       <ControlSketch
-        parts={parts}
+        parts={known.map(({ part }) => part)}
         text={typeReflected === 'password' ? '•'.repeat(value.length) : value}
-        label={`${label}: ${parts.join(', ')}`}
+        label={`${label}: ${known.map(({ part }) => part).join(', ')}`}
       />
     );
   return (
@@ -50,20 +73,68 @@ export function LookContent({
   );
 }
 
-/** What a cell shows under the *message* lens: the target's own words for what is wrong. */
-export function MessageContent({ message }: { message: MessageObservation | undefined }) {
+/** What a cell shows for the state *open*: the control with what a person made it open. */
+export function OpeningContent({
+  opening,
+  label,
+  pictures,
+}: {
+  opening: OpeningObservation | undefined;
+  label: string;
+  pictures: Pictures;
+}) {
+  if (!opening) return <span className={styles.note}>not asked</span>;
+  if (opening.outcome.status !== 'answered')
+    return <span className={styles.note}>{opening.outcome.reason}</span>;
+  const { picture, opened, leaves } = opening.outcome.facts;
+  return (
+    <>
+      <CellPicture picture={picture} pictures={pictures} alt={`${label}, open, ${opening.provenance.mark}`} />
+      <span className={styles.note}>
+        {opened ? `by ${opened}` : openingText(opening.outcome.facts)}
+        <Leaving sides={leaves} />
+      </span>
+    </>
+  );
+}
+
+/** Says that something reaches past the window. */
+export function Leaving({ sides }: { sides: readonly string[] }) {
+  return sides.length > 0 ? (
+    <span className={styles.leaving}> leaves the window at the {sides.join(' and the ')}</span>
+  ) : null;
+}
+
+/** What a cell shows under the *message* lens: the bubble as it is seen, and the target's own words for what is wrong. */
+export function MessageContent({
+  message,
+  bubble,
+  label,
+  pictures,
+}: {
+  message: MessageObservation | undefined;
+  bubble: BubbleObservation | undefined;
+  label: string;
+  pictures: Pictures;
+}) {
   if (!message) return <span className={styles.note}>not asked</span>;
   if (message.outcome.status !== 'answered')
     return <span className={styles.note}>{message.outcome.reason}</span>;
   const { tried, flags, message: words, willValidate } = message.outcome.facts;
   if (!willValidate) return <span className={styles.note}>not checked</span>;
+  const shown = bubble?.outcome.status === 'answered' ? bubble.outcome.facts : null;
   return (
     <>
+      {shown?.picture && (
+        <CellPicture picture={shown.picture} pictures={pictures} alt={`${label}, bubble, measured`} />
+      )}
       <span>
         {words === null ? <span className={styles.note}>wording not known</span> : words || 'nothing to say'}
       </span>
       <span className={styles.note}>
         {flags.join(', ') || 'valid'} for <VisibleText text={tried} empty="an empty field" />
+        {shown && !shown.shown && ', no bubble'}
+        {shown && <Leaving sides={shown.leaves} />}
       </span>
     </>
   );

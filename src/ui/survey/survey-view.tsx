@@ -1,35 +1,45 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Button, Segmented, Spin, Switch } from 'antd';
+import { Button, Segmented, Select, Spin, Switch } from 'antd';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
-import { type Difference, differences } from '@/core/compare/differences';
+import { changedSetup } from '@/core/compare/changed-setup';
+import type { Difference } from '@/core/compare/differences';
+import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
 import type { Field } from '@/core/form/field';
-import { controlStates } from '@/core/observation/observation';
-import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
-import { markOf, type TargetId } from '@/core/target/target';
+import { answerTo } from '@/core/observation/answers';
+import type { RunId } from '@/core/observation/run';
+import { targetName } from '@/core/target/line-up';
+import { markOf, type Target, type TargetId } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
-import { lookOf, messageOf, type RunWorkspace, useRun } from '../frame/use-run';
-import { currentSelection, type Lens, lenses, type Selection, useSelection } from '../frame/use-selection';
+import { useLineUp } from '../frame/use-line-up';
+import { useRun } from '../frame/use-run';
+import { currentSelection, type Selection, useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import styles from './survey.module.css';
-import { DifferenceNote, LookContent, MessageContent } from './survey-cell';
+import { DifferenceNote, LookContent, MessageContent, OpeningContent } from './survey-cell';
+import { type TargetComparison, useTargetComparison } from './use-comparison';
 
 /** How does each target draw it, and in which words does it object? Fields down, targets across. */
 export function SurveyView() {
   const { form } = useForm();
-  const { run, observations, loaded, fields: all } = useRun();
+  const { run, loaded, fields: all } = useRun();
   const { sweep, running } = useSweep();
+  const { lineUp: chosen } = useLineUp();
   const [selection, select] = useSelection();
+  const comparison = useTargetComparison();
+  const { lineUp } = comparison;
   const fields = useMemo(() => all.filter((field) => field.kind !== 'hidden'), [all]);
-  const lineUp = run?.lineUp ?? defaultLineUp;
+  const { lens, state, onlyDifferences, byDifferences } = selection;
   const rows = useMemo(() => {
-    const made = fields.map((field) => rowOf(field, lineUp, observations, selection.lens, selection.state));
-    return selection.onlyDifferences ? made.filter((row) => row.differs) : made;
-  }, [fields, lineUp, observations, selection.lens, selection.state, selection.onlyDifferences]);
+    const made = fields.map((field) => rowOf(field, comparison, lens, state));
+    const shown = onlyDifferences ? made.filter((row) => row.count > 0) : made;
+    return byDifferences ? [...shown].sort((a, b) => b.count - a.count) : shown;
+  }, [fields, comparison, lens, state, onlyDifferences, byDifferences]);
 
   if (!loaded)
     return (
@@ -42,8 +52,8 @@ export function SurveyView() {
       <div className={frame.empty}>
         <h1>Nothing was asked yet</h1>
         <p className="soft">
-          A sweep asks {lineUp.targets.map(targetName).join(', ')} how each of the {fields.length} fields of “
-          {form.name}” looks, and what it says when an entry is not right.
+          A sweep asks {chosen.targets.map(({ name }) => name).join(', ')} how each of the {fields.length}{' '}
+          fields of “{form.name}” looks, what opens, and what it says when an entry is not right.
         </p>
         <Button type="primary" onClick={sweep} loading={running}>
           Sweep now
@@ -56,35 +66,40 @@ export function SurveyView() {
         <h1>Survey</h1>
         <Segmented<Lens>
           aria-label="Lens"
-          value={selection.lens}
+          value={lens}
           options={[...lenses]}
           onChange={(lens) => select({ lens })}
         />
-        {selection.lens === 'look' && (
-          <Segmented
+        {lens === 'look' && (
+          <Segmented<LensState>
             aria-label="State"
-            value={selection.state}
-            options={[...controlStates]}
+            value={state}
+            options={[...lensStates]}
             onChange={(state) => select({ state })}
           />
         )}
-        <span>
-          <Switch
-            size="small"
-            id="only-differences"
-            checked={selection.onlyDifferences}
-            onChange={(onlyDifferences) => select({ onlyDifferences })}
-          />{' '}
-          <label htmlFor="only-differences">only differences</label>
-        </span>
+        <Option
+          id="only-differences"
+          label="only differences"
+          checked={onlyDifferences}
+          onChange={(onlyDifferences) => select({ onlyDifferences })}
+        />
+        <Option
+          id="by-differences"
+          label="most differences first"
+          checked={byDifferences}
+          onChange={(byDifferences) => select({ byDifferences })}
+        />
+        <ComparedWith reference={targetName(lineUp, lineUp.reference)} />
       </div>
       {run.form.markup !== form.markup && (
         <p className={styles.stale}>
           The form was changed after this sweep. What stands here is what was asked then.
         </p>
       )}
+      <WhatChanged />
       {rows.length === 0 ? (
-        <p className={styles.stale}>No field differs from {targetName(lineUp.reference)} under this lens.</p>
+        <p className={styles.stale}>Nothing differs under this lens.</p>
       ) : (
         <Grid rows={rows} targets={lineUp.targets} reference={lineUp.reference} />
       )}
@@ -92,31 +107,74 @@ export function SurveyView() {
   );
 }
 
+function Option({
+  id,
+  label,
+  checked,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <span className={styles.option}>
+      <Switch size="small" id={id} checked={checked} onChange={onChange} />{' '}
+      <label htmlFor={id}>{label}</label>
+    </span>
+  );
+}
+
+/** With what the targets are compared: with the reference, or each with itself in another sweep. */
+function ComparedWith({ reference }: { reference: string }) {
+  const { runs, run, against } = useRun();
+  const [, select] = useSelection();
+  const others = runs.filter(({ id }) => id !== run?.id);
+  if (others.length === 0) return null;
+  return (
+    <Select
+      aria-label="Compared with"
+      value={against?.run.id ?? ''}
+      style={{ width: 172 }}
+      options={[
+        { value: '', label: `with ${reference}` },
+        ...others.map((one) => ({ value: one.id, label: `with ${sweepTime(one.startedAt)}` })),
+      ]}
+      onChange={(id) => select({ against: (id || null) as RunId | null })}
+    />
+  );
+}
+
+/** What is not the same in two sweeps that are compared, besides the answers. */
+function WhatChanged() {
+  const { run, answers, against } = useRun();
+  if (!run || !against) return null;
+  const changes = changedSetup(
+    { form: against.run.form, lineUp: against.run.lineUp, answers: against.answers },
+    { form: run.form, lineUp: run.lineUp, answers },
+  );
+  return (
+    <p className={styles.stale}>
+      {changes.length > 0
+        ? changes.join(' ')
+        : 'The form, the targets and the versions of the engines are the same in both sweeps.'}
+    </p>
+  );
+}
+
 interface Row {
   readonly field: Field;
   readonly differences: ReadonlyMap<TargetId, readonly Difference[]>;
-  readonly differs: boolean;
+  readonly count: number;
 }
 
-function rowOf(
-  field: Field,
-  lineUp: { targets: readonly TargetId[]; reference: TargetId },
-  observations: RunWorkspace['observations'],
-  lens: Lens,
-  state: Parameters<typeof lookOf>[3],
-): Row {
-  const of = (target: TargetId) =>
-    lens === 'look'
-      ? lookOf(observations, target, field.id, state)
-      : messageOf(observations, target, field.id);
-  const reference = of(lineUp.reference);
+function rowOf(field: Field, comparison: TargetComparison, lens: Lens, state: LensState): Row {
   const found = new Map(
-    lineUp.targets.map((target) => [
-      target,
-      target === lineUp.reference ? [] : differences(reference, of(target)),
-    ]),
+    comparison.lineUp.targets.map((target) => [target.id, comparison.through(lens, state, target, field.id)]),
   );
-  return { field, differences: found, differs: [...found.values()].some((list) => list.length > 0) };
+  const count = [...found.values()].reduce((sum, list) => sum + list.length, 0);
+  return { field, differences: found, count };
 }
 
 /** Narrowest column that still shows most controls whole, CSS px. */
@@ -128,7 +186,7 @@ function Grid({
   reference,
 }: {
   rows: readonly Row[];
-  targets: readonly TargetId[];
+  targets: readonly Target[];
   reference: TargetId;
 }) {
   const [selection, select] = useSelection();
@@ -147,7 +205,10 @@ function Grid({
 
   const place = ({ field, target }: Pick<Selection, 'field' | 'target'>) => ({
     row: rows.findIndex((row) => row.field.id === field),
-    column: Math.max(0, target === null ? 0 : targets.indexOf(target)),
+    column: Math.max(
+      0,
+      targets.findIndex(({ id }) => id === target),
+    ),
   });
   const at = place(selection);
   const move = (event: KeyboardEvent) => {
@@ -157,7 +218,7 @@ function Grid({
     const now = place(currentSelection());
     const row = Math.min(rows.length - 1, Math.max(0, now.row + step.down));
     const column = Math.min(targets.length - 1, Math.max(0, now.column + step.right));
-    select({ field: rows[row]?.field.id ?? null, target: targets[column] ?? null });
+    select({ field: rows[row]?.field.id ?? null, target: targets[column]?.id ?? null });
     virtual.scrollToIndex(row);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
   };
@@ -180,7 +241,7 @@ function Grid({
         {/* biome-ignore lint/a11y/useSemanticElements: see above */}
         <div role="columnheader">Field</div>
         {targets.map((target) => (
-          <ColumnHead key={target} target={target} isReference={target === reference} />
+          <ColumnHead key={target.id} target={target} isReference={target.id === reference} />
         ))}
       </div>
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
@@ -208,9 +269,9 @@ function Grid({
               </div>
               {targets.map((target, column) => (
                 <Cell
-                  key={target}
+                  key={target.id}
                   row={row}
-                  target={target}
+                  target={target.id}
                   isFirst={at.row === -1 && item.index === 0 && column === 0}
                 />
               ))}
@@ -222,22 +283,55 @@ function Grid({
   );
 }
 
-function ColumnHead({ target, isReference }: { target: TargetId; isReference: boolean }) {
-  const found = findTarget(target);
+function ColumnHead({ target, isReference }: { target: Target; isReference: boolean }) {
   return (
     // biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus
     // biome-ignore lint/a11y/useSemanticElements: a table cannot draw only the rows that are in sight
-    <div role="columnheader" title={found?.note}>
+    <div role="columnheader" title={target.note}>
       <span className={styles.headName}>
-        <ProvenanceMark mark={markOf(found)} /> {targetName(target)}
+        <ProvenanceMark mark={markOf(target)} /> {target.name}
         {isReference && <span className={styles.note}>reference</span>}
       </span>
     </div>
   );
 }
 
+function Content({
+  lens,
+  state,
+  field: { id, label },
+  target,
+}: {
+  lens: Lens;
+  state: LensState;
+  field: Field;
+  target: TargetId;
+}) {
+  const { answers, pictures } = useRun();
+  if (lens === 'message')
+    return (
+      <MessageContent
+        message={answerTo(answers, 'message', target, id)}
+        bubble={answerTo(answers, 'bubble', target, id)}
+        label={label}
+        pictures={pictures}
+      />
+    );
+  if (state === 'open')
+    return (
+      <OpeningContent opening={answerTo(answers, 'opening', target, id)} label={label} pictures={pictures} />
+    );
+  return (
+    <LookContent
+      look={answerTo(answers, 'look', target, id, state)}
+      parts={answerTo(answers, 'parts', target, id)}
+      label={label}
+      pictures={pictures}
+    />
+  );
+}
+
 function Cell({ row, target, isFirst }: { row: Row; target: TargetId; isFirst: boolean }) {
-  const { observations, pictures } = useRun();
   const [selection, select] = useSelection();
   const selected = selection.field === row.field.id && selection.target === target;
   const found = row.differences.get(target) ?? [];
@@ -251,15 +345,7 @@ function Cell({ row, target, isFirst }: { row: Row; target: TargetId; isFirst: b
       tabIndex={selected || isFirst ? 0 : -1}
       onClick={() => select({ field: row.field.id, target, closeUp: true })}
     >
-      {selection.lens === 'look' ? (
-        <LookContent
-          look={lookOf(observations, target, row.field.id, selection.state)}
-          label={row.field.label}
-          pictures={pictures}
-        />
-      ) : (
-        <MessageContent message={messageOf(observations, target, row.field.id)} />
-      )}
+      <Content lens={selection.lens} state={selection.state} field={row.field} target={target} />
       <DifferenceNote differences={found} />
     </button>
   );

@@ -7,16 +7,17 @@ import { type Field, isTypedText } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
 import { validTrial } from '@/core/form/trial-value';
 import { typeScript } from '@/core/model/type-script';
+import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { graphemes } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
-import { defaultLineUp, findTarget, targetName } from '@/core/target/line-up';
-import { markOf, type TargetId } from '@/core/target/target';
+import { markOf, type Target } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
-import { typingOf, useRun } from '../frame/use-run';
+import { useLineUp } from '../frame/use-line-up';
+import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import { EventList } from './event-list';
@@ -128,22 +129,23 @@ function firstPlan(field: Field): TypingPlan {
 
 /** The columns of the ladder: what was asked of a target beside what the model says of it. */
 function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderColumn[] {
-  const { observations } = useRun();
+  const { answers } = useRun();
+  const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
   return useMemo(() => {
-    const askFor = (target: TargetId) => () => {
+    const askFor = (target: Target) => () => {
       // A script that was only proposed becomes the field's own, so that it is what is asked.
       if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
       ask('typing', field.id, [target], { [field.id]: task });
     };
-    return defaultLineUp.targets.flatMap((id): LadderColumn[] => {
-      const target = findTarget(id);
+    return lineUp.targets.flatMap((target): LadderColumn[] => {
+      const { id } = target;
       const habits = habitsOf(id);
       const model = habits ? typeScript(field, task.script, task.guards, habits) : null;
-      const modelled = model ? [modelColumn(id, model)] : [];
-      if (target?.ask === 'model') return modelled;
-      const observation = typingOf(observations, id, field.id);
+      const modelled = model ? [modelColumn(target, model)] : [];
+      if (target.ask === 'model') return modelled;
+      const observation = answerTo(answers, 'typing', id, field.id);
       const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
       const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
       const current = facts && sameTask(facts, task) ? facts : null;
@@ -157,24 +159,24 @@ function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderCol
         {
           key: `${id} asked`,
           target: id,
-          name: targetName(id),
+          name: target.name,
           mark: markOf(target),
           facts: current,
           note: note ?? (current ? null : 'not asked yet'),
           disagreements: current && model ? typingDisagreements(model, current) : [],
-          onAsk: askFor(id),
+          onAsk: askFor(target),
         },
         ...modelled,
       ];
     });
-  }, [field, task, plan, observations, ask, form, edit]);
+  }, [field, task, plan, answers, lineUp, ask, form, edit]);
 }
 
-function modelColumn(target: TargetId, facts: TypingFacts): LadderColumn {
+function modelColumn({ id, name }: Target, facts: TypingFacts): LadderColumn {
   return {
-    key: `${target} modelled`,
-    target,
-    name: targetName(target),
+    key: `${id} modelled`,
+    target: id,
+    name,
     mark: 'modelled',
     facts,
     note: null,

@@ -1,16 +1,21 @@
-import { engines } from '@/engines/engines';
+import type { EngineStatus } from '@/core/observation/engine-status';
+import { everyEngine } from '@/engines/engines';
+import { readEnginesFile } from '@/engines/engines-file';
 
 export const dynamic = 'force-dynamic';
 
-/** Which engines are on this machine, and how to get those that are not. Paths stay on the server. */
+/** Which engines can be asked, and how to get those that cannot. Paths and addresses stay on the server. */
 export async function GET(): Promise<Response> {
   const found = await Promise.all(
-    Object.values(engines).map(async (engine) => {
-      const finding = await engine.find();
+    (await everyEngine()).map(async ({ name, title, protocol, find }): Promise<EngineStatus> => {
+      const finding = await find();
+      const described = { name, title, protocol };
       return finding.status === 'found'
-        ? { name: engine.name, status: finding.status }
-        : { name: engine.name, ...finding };
+        ? { ...described, status: 'found', version: finding.version }
+        : { ...described, status: 'missing', remedy: finding.remedy };
     }),
   );
-  return Response.json(found, { headers: { 'cache-control': 'no-store' } });
+  const file = await readEnginesFile();
+  const body = { engines: found, fault: file.status === 'fault' ? file.text : null };
+  return Response.json(body, { headers: { 'cache-control': 'no-store' } });
 }

@@ -1,0 +1,66 @@
+import type { FieldId } from '../form/field';
+import { type Answers, answerTo } from '../observation/answers';
+import { type ControlState, controlStates, type Observation } from '../observation/observation';
+import type { TargetId } from '../target/target';
+import { type Comparison, type Difference, differences } from './differences';
+
+export const lenses = ['look', 'message'] as const;
+/** What the cells of the survey show. */
+export type Lens = (typeof lenses)[number];
+
+export const lensStates = ['closed', 'focused', 'filled', 'invalid', 'disabled', 'open'] as const;
+/** A state of a control, or *open*: with what a person can make it open. */
+export type LensState = (typeof lensStates)[number];
+
+/** The answers of a target about a field that a lens looks at. What a control is made of belongs to how it looks. */
+export function seenThrough(
+  lens: Lens,
+  state: LensState,
+  answers: Answers,
+  target: TargetId,
+  field: FieldId,
+): readonly (Observation | undefined)[] {
+  if (lens === 'message')
+    return [answerTo(answers, 'message', target, field), answerTo(answers, 'bubble', target, field)];
+  if (state === 'open') return [answerTo(answers, 'opening', target, field)];
+  const look = answerTo(answers, 'look', target, field, state);
+  return state === 'closed' ? [look, answerTo(answers, 'parts', target, field)] : [look];
+}
+
+/** Where a target's answers are compared from: another target of the run, or the same target in another run. */
+export interface Side {
+  readonly answers: Answers;
+  readonly target: TargetId;
+}
+
+export function differencesThrough(
+  lens: Lens,
+  state: LensState,
+  reference: Side,
+  other: Side,
+  field: FieldId,
+  comparison: Comparison,
+): Difference[] {
+  const base = seenThrough(lens, state, reference.answers, reference.target, field);
+  return seenThrough(lens, state, other.answers, other.target, field).flatMap((answer, index) =>
+    differences(base[index], answer, comparison),
+  );
+}
+
+/** Every difference in all that was asked about a field; each once. */
+export function allDifferences(
+  reference: Side,
+  other: Side,
+  field: FieldId,
+  comparison: Comparison,
+): Difference[] {
+  const of = (side: Side): (Observation | undefined)[] => [
+    ...controlStates.map((state: ControlState) => answerTo(side.answers, 'look', side.target, field, state)),
+    ...(['parts', 'opening', 'message', 'bubble'] as const).map((question) =>
+      answerTo(side.answers, question, side.target, field),
+    ),
+  ];
+  const base = of(reference);
+  const found = of(other).flatMap((answer, index) => differences(base[index], answer, comparison));
+  return found.filter(({ text }, index) => found.findIndex((one) => one.text === text) === index);
+}

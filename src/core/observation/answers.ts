@@ -1,0 +1,25 @@
+import type { FieldId } from '../form/field';
+import type { TargetId } from '../target/target';
+import type { ControlState, Observation, ObservationKey } from './observation';
+import { provenanceMarks } from './provenance';
+
+/** The answers of a run, by their keys. */
+export type Answers = ReadonlyMap<ObservationKey, Observation>;
+
+type AnswerTo<Q extends Observation['question']> = Extract<Observation, { question: Q }>;
+
+/** What a target answered, whoever spoke for it: measured before captured before modelled. */
+export function answerTo<Q extends Observation['question']>(
+  answers: Answers,
+  question: Q,
+  target: TargetId,
+  field: FieldId,
+  state: ControlState | null = null,
+): AnswerTo<Q> | undefined {
+  const end = `|${question}${state ? `/${state}` : ''}|${field}`;
+  for (const mark of provenanceMarks) {
+    const found = answers.get(`${target}|${mark}${end}` as ObservationKey);
+    if (found) return found as AnswerTo<Q>;
+  }
+  return undefined;
+}

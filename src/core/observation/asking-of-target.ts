@@ -1,0 +1,24 @@
+import { readForm } from '../form/read-form';
+import { withoutScripts } from '../form/without-scripts';
+import type { EngineTarget } from '../target/target';
+import { withhold } from '../target/withheld';
+import type { Asking } from './asking';
+
+/**
+ * The asking as one target gets it: its page without what it is made not to know. The fields stay what the author
+ * meant, so that every target is asked the same with the same values; only where they stand in the page is read again.
+ */
+export function askingOfTarget(asking: Asking, { variant, withheld }: EngineTarget): Asking {
+  const withoutNoscript = variant.scripts ? asking.markup : withoutScripts(asking.markup);
+  const markup = withheld ? withhold(withoutNoscript, withheld) : withoutNoscript;
+  if (variant.scripts) return { ...asking, markup };
+  const placed = new Map(readForm(withoutNoscript).fields.map((field) => [field.id, field]));
+  return {
+    ...asking,
+    markup,
+    fields: asking.fields.flatMap((field) => {
+      const there = placed.get(field.id);
+      return there ? [{ ...field, controls: there.controls }] : [];
+    }),
+  };
+}

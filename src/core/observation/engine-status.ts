@@ -1,0 +1,15 @@
+/** What the server tells a window about one engine; addresses and paths stay with it. */
+export type EngineStatus = {
+  readonly name: string;
+  readonly title: string;
+  readonly protocol: string;
+} & (
+  | { readonly status: 'found'; readonly version: string | null }
+  | { readonly status: 'missing'; readonly remedy: string }
+);
+
+export interface EngineStatuses {
+  readonly engines: readonly EngineStatus[];
+  /** Why the engines file cannot be used; null when it can, or when there is none. */
+  readonly fault: string | null;
+}

@@ -1,0 +1,55 @@
+import { firstLine } from './deadline';
+import { type Engine, EngineLost } from './engine';
+import type { RemoteEndpoint } from './engines-file';
+import { openSession, webDriverProtocol } from './webdriver-session';
+
+const noWindow = {
+  status: 'inapplicable',
+  reason: 'The display of a remote engine is not at hand, so what opens over the page cannot be seen.',
+} as const;
+
+/** An engine behind a W3C WebDriver endpoint that somebody else started. */
+export function remoteEngine({ name, title, address, capabilities, pagesFrom }: RemoteEndpoint): Engine {
+  return {
+    name,
+    title,
+    protocol: webDriverProtocol,
+    pagesFrom,
+    async find() {
+      const ready = await status(address);
+      if (ready) return { status: 'found', path: address, version: null };
+      return {
+        status: 'missing',
+        remedy: `${title} does not answer at its address. Start it, or mend its address in the engines file.`,
+      };
+    },
+    async launch(path) {
+      let there = true;
+      const end = async () => {
+        there = false;
+      };
+      try {
+        return await openSession({
+          title,
+          address: path,
+          capabilities,
+          display: noWindow,
+          isThere: () => there,
+          end,
+        });
+      } catch (error) {
+        throw new EngineLost(`${title} gave no session: ${firstLine(error)}`);
+      }
+    },
+  };
+}
+
+async function status(address: string): Promise<boolean> {
+  try {
+    const url = `${address.replace(/\/$/, '')}/status`;
+    const response = await fetch(url, { signal: AbortSignal.timeout(3000) });
+    return response.ok;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,170 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { pictureMargin } from '@/core/observation/picture';
+import type { Box } from '@/probe/probe-api';
+import type { Act, Appeared, WindowOnDisplay } from '@/probe/window-on-display';
+import { type Display, displaySize } from './display';
+import { changeBetween, findMark } from './display-change';
+import type { PictureShelf } from './picture-shelf';
+import { cut, type Raster } from './raster';
+
+/** How long something may take to begin to appear, ms. */
+const patience = 900;
+/** A bubble that was asked for by a script nearly always comes; it gets more time. */
+const bubblePatience = 2000;
+/** How long it may take to come to rest once it has begun, ms. */
+const restTime = 2500;
+/** Focus rings stand outside of a control's box; they are no pop-up. CSS px. */
+const ringWidth = 7;
+
+const mark = { outer: 253, green: 1 } as const;
+/** Scripts that show and take away a mark in the viewport's top left corner. */
+export const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); })()`;
+export const hideMark = `document.getElementById('ukko-mark')?.remove()`;
+
+/** Where a viewport is: display px of its corner, its size in CSS px, and display px per CSS px. */
+export interface ViewportPlace {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+}
+
+/**
+ * Finds the viewport on the display by asking the page to show a mark: window frames and toolbars of each engine
+ * need not be known. Null when the mark cannot be seen.
+ */
+export async function locateViewport(
+  display: Display,
+  run: (script: string) => Promise<unknown>,
+): Promise<{ x: number; y: number } | null> {
+  await run(showMark);
+  try {
+    for (let attempt = 0; attempt < 40; attempt++) {
+      const found = findMark(await display.picture(), mark.outer, mark.green);
+      if (found) {
+        // Browsers start with their address bar focused, and show no bubble as long as it is. The mark takes the click.
+        await display.click(found.x + 3, found.y + 3);
+        await display.away();
+        return found;
+      }
+      await wait(50);
+    }
+    return null;
+  } finally {
+    await run(hideMark);
+  }
+}
+
+export function windowOnDisplay(
+  display: Display,
+  shelf: PictureShelf,
+  place: ViewportPlace,
+): WindowOnDisplay {
+  const toDisplay = (box: Box): Box => ({
+    x: Math.round(place.x + box.x * place.scale),
+    y: Math.round(place.y + box.y * place.scale),
+    width: Math.round(box.width * place.scale),
+    height: Math.round(box.height * place.scale),
+  });
+  const toViewport = (box: Box): Box => ({
+    x: (box.x - place.x) / place.scale,
+    y: (box.y - place.y) / place.scale,
+    width: box.width / place.scale,
+    height: box.height / place.scale,
+  });
+  const act = async (one: Act): Promise<void> => {
+    if (one.kind === 'key') return display.key(one.key);
+    if (one.kind === 'call') return one.call();
+    return display.click(place.x + one.x * place.scale, place.y + one.y * place.scale);
+  };
+  // Toolbars above the page follow the focus and the address; a pop-up is where the page is, or outside of the window.
+  const toolbar: Box = {
+    x: place.x - 8,
+    y: place.y - 120,
+    width: place.width * place.scale + 16,
+    height: 120,
+  };
+
+  return {
+    status: 'there',
+    viewport: { width: place.width, height: place.height },
+    async appearing(control, one): Promise<Appeared | null> {
+      await display.away();
+      const before = await settled(display, 60);
+      await act(one);
+      // A pointer that stays makes tooltips come up, and they are no pop-ups.
+      if (one.kind === 'click') await display.away();
+      const ignored = [toDisplay(grown(control, ringWidth)), toolbar];
+      const wait = one.kind === 'call' ? bubblePatience : patience;
+      const after = await changed(display, before, ignored, wait);
+      if (!after) return null;
+      const shown = inDisplay(union(toDisplay(grown(control, pictureMargin)), grown(after.change, 2)));
+      return { picture: await shelf.take(cut(after.raster, shown)), box: toViewport(after.change) };
+    },
+    async dismiss() {
+      await display.key('Escape');
+      await display.away();
+    },
+  };
+}
+
+/** Bubbles grow in small steps with pauses between them; this is longer than the longest that was seen, ms. */
+const growthPause = 260;
+/** How often the display is looked at, ms. */
+const interval = 30;
+
+/** The display once it has rested for so many ms, or as it is when it never rests. */
+async function settled(display: Display, rest: number): Promise<Raster> {
+  let raster = await display.picture();
+  const end = Date.now() + restTime;
+  for (let since = Date.now(); Date.now() - since < rest && Date.now() < end; ) {
+    await wait(interval);
+    const next = await display.picture();
+    if (changeBetween(raster, next, [])) since = Date.now();
+    raster = next;
+  }
+  return raster;
+}
+
+async function changed(
+  display: Display,
+  before: Raster,
+  ignored: readonly Box[],
+  patience: number,
+): Promise<{ raster: Raster; change: Box } | null> {
+  const end = Date.now() + patience;
+  while (Date.now() < end) {
+    await wait(interval);
+    if (!changeBetween(before, await display.picture(), ignored)) continue;
+    const raster = await settled(display, growthPause);
+    const change = changeBetween(before, raster, ignored);
+    // What flashed up and went was not a pop-up.
+    if (change) return { raster, change };
+  }
+  return null;
+}
+
+function grown(box: Box, by: number): Box {
+  return { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by };
+}
+
+function union(a: Box, b: Box): Box {
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
+function inDisplay(box: Box): Box {
+  const [x, y] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
+  return {
+    x,
+    y,
+    width: Math.min(displaySize.width, Math.ceil(box.x + box.width)) - x,
+    height: Math.min(displaySize.height, Math.ceil(box.y + box.height)) - y,
+  };
+}

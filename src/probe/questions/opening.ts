@@ -1,0 +1,117 @@
+import { type Field, hasAttribute } from '@/core/form/field';
+import { validTrial } from '@/core/form/trial-value';
+import type { OpeningFacts, Outcome } from '@/core/observation/observation';
+import { leavesOf } from '../leaves';
+import type { Box } from '../probe-api';
+import type { Act } from '../window-on-display';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
+
+/** Something that a person does to open a field, and what it is called. */
+interface Gesture {
+  readonly name: string;
+  act(control: Box, rightToLeft: boolean): Act;
+}
+
+const inTheMiddle: Gesture = {
+  name: 'a click in the middle',
+  act: ({ x, y, width, height }) => ({ kind: 'click', x: x + width / 2, y: y + height / 2 }),
+};
+/** Where engines put their buttons: so many CSS px from the end of the control. */
+const atTheEnd: Gesture = {
+  name: 'a click at its end',
+  act: ({ x, y, width, height }, rightToLeft) => ({
+    kind: 'click',
+    x: rightToLeft ? x + 12 : x + width - 12,
+    y: y + height / 2,
+  }),
+};
+const againInTheMiddle: Gesture = { ...inTheMiddle, name: 'a second click' };
+const byKeyboard: Gesture = { name: 'Alt+ArrowDown', act: () => ({ kind: 'key', key: 'alt+Down' }) };
+const arrowDown: Gesture = { name: 'ArrowDown', act: () => ({ kind: 'key', key: 'Down' }) };
+
+const picking: readonly Gesture[] = [inTheMiddle, atTheEnd, byKeyboard];
+const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown];
+
+/** What opens when a person tries to open a field, on a real display. */
+export async function askOpening(context: QuestionContext): Promise<void> {
+  for (const field of context.asking.fields) {
+    context.signal.throwIfAborted();
+    context.answer(field.id, { question: 'opening', outcome: await openingOf(context, field) });
+  }
+  await context.page.probe('reset');
+}
+
+async function openingOf(context: QuestionContext, field: Field): Promise<Outcome<OpeningFacts>> {
+  const gestures = gesturesFor(field);
+  if (!gestures) return inapplicable('Nothing opens for this kind of field.');
+  const { page } = context;
+  const window = await page.window();
+  if (window.status !== 'there') return window;
+  const tried: string[] = [];
+  for (const gesture of gestures) {
+    const control = await prepare(context, field, gesture);
+    if (!control) return inapplicable('The field takes no room in the page.');
+    tried.push(gesture.name);
+    const opened = await window.appearing(control, gesture.act(control, context.rightToLeft));
+    const moved = await hasMoved(context, field, control);
+    await window.dismiss();
+    // A key that scrolled the page opened nothing.
+    if (!opened || moved) continue;
+    context.picture(opened.picture);
+    context.openings.set(field.id, gesture.name);
+    const { width, height } = opened.box;
+    return {
+      status: 'answered',
+      facts: {
+        opened: gesture.name,
+        tried,
+        popUp: { width, height },
+        leaves: leavesOf(opened.box, window.viewport),
+        picture: opened.picture.id,
+      },
+    };
+  }
+  return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
+}
+
+async function hasMoved({ page }: QuestionContext, field: Field, control: Box): Promise<boolean> {
+  const now = await page.probe('placeInViewport', probeField(field));
+  return now === null || Math.abs(now.y - control.y) > 1 || Math.abs(now.x - control.x) > 1;
+}
+
+function gesturesFor(field: Field): readonly Gesture[] | null {
+  switch (field.kind) {
+    case 'date':
+    case 'month':
+    case 'week':
+    case 'time':
+    case 'datetime-local':
+    case 'color':
+      return picking;
+    case 'select':
+      return hasAttribute(field.controls[0], 'multiple') ? null : picking;
+    default:
+      return field.suggestions ? suggesting : null;
+  }
+}
+
+/**
+ * The field in sight, without focus, and filled where what opens shows the value; a list of suggestions shows all of
+ * them for an empty field only. A gesture that needs the focus gets it from the one before.
+ */
+async function prepare(
+  { page, openings }: QuestionContext,
+  field: Field,
+  gesture: Gesture,
+): Promise<Box | null> {
+  const probed = probeField(field);
+  const needsFocus = gesture === againInTheMiddle || gesture === byKeyboard || gesture === arrowDown;
+  openings.delete(field.id);
+  if (needsFocus) await page.probe('focus', probed);
+  else {
+    await page.probe('reset');
+    const trial = field.suggestions ? null : validTrial(field);
+    if (trial?.status === 'value') await page.probe('fill', [probed], [trial.value]);
+  }
+  return page.probe('bringIntoSight', probed);
+}

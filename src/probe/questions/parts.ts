@@ -1,0 +1,279 @@
+import { attribute, type Field, isTypedText } from '@/core/form/field';
+import { anotherValidValue, validTrial } from '@/core/form/trial-value';
+import type {
+  ControlPart,
+  DetectedPart,
+  Outcome,
+  PartsFacts,
+  Showing,
+  Size,
+} from '@/core/observation/observation';
+import type { Picture } from '@/core/observation/picture';
+import { meterRegionValues } from '@/core/standard/gauges';
+import { pictureBox } from '../picture-box';
+import type { Box } from '../probe-api';
+import { askDrawnOrder, type DrawnOrder } from './drawn-order';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
+
+/**
+ * A part that an engine draws as a pseudo-element: taken out of sight for all fields at once, it changes the pictures
+ * of those that have it. Each engine knows its own names and ignores the rules of the others.
+ */
+const drawnParts: readonly { part: ControlPart; pseudoElements: readonly string[] }[] = [
+  { part: 'picker button', pseudoElements: ['::-webkit-calendar-picker-indicator'] },
+  { part: 'swatch', pseudoElements: ['::-webkit-color-swatch', '::-moz-color-swatch'] },
+  { part: 'slider', pseudoElements: ['::-webkit-slider-thumb', '::-moz-range-thumb'] },
+  { part: 'button', pseudoElements: ['::file-selector-button'] },
+  {
+    part: 'bar',
+    pseudoElements: [
+      '::-webkit-progress-bar',
+      '::-webkit-meter-bar',
+      '::-moz-progress-bar',
+      '::-moz-meter-bar',
+    ],
+  },
+];
+
+const withoutText =
+  '*,*::before,*::after,::-webkit-datetime-edit-fields-wrapper{color:transparent!important;-webkit-text-fill-color:transparent!important}';
+
+type Pictures = readonly (Picture | null)[];
+
+/** Of what each control is made, told from what changes when something is done to it. */
+export async function askParts(context: QuestionContext): Promise<void> {
+  const { page, asking, answer, signal } = context;
+  const { fields } = asking;
+  const found = fields.map((): DetectedPart[] => []);
+  const note = (index: number, part: ControlPart, how: string) => {
+    if (!found[index]?.some((one) => one.part === part)) found[index]?.push({ part, how });
+  };
+
+  const values = await showTwoValues(context);
+  for (const { part, pseudoElements } of drawnParts) {
+    signal.throwIfAborted();
+    const css = pseudoElements.map((name) => `${name}{visibility:hidden!important}`).join('');
+    const hidden = await photograph(context, values.first, css);
+    for (const index of changed(values.drawn, hidden))
+      note(
+        index,
+        part,
+        `its picture changes when the engine’s own part ${pseudoElements.join(' or ')} is hidden`,
+      );
+  }
+  for (const [index, field] of fields.entries()) {
+    signal.throwIfAborted();
+    for (const { part, how } of await partsByUse(context, field)) note(index, part, how);
+    const shows = values.shows[index] ?? null;
+    for (const { part, how } of partsByKind(context, field, shows)) note(index, part, how);
+  }
+  await page.probe('reset');
+  const orders = await askDrawnOrder(context);
+  const sizes = await page.probe('sizesWithoutLimits', fields.map(probeField));
+  for (const [index, field] of fields.entries()) {
+    const drawn = values.boxes[index] !== null;
+    const facts = factsOf(found[index], values.shows[index], orders.get(field.id), sizes[index]);
+    const outcome: Outcome<PartsFacts> = drawn
+      ? { status: 'answered', facts }
+      : inapplicable('The field takes no room in the page.');
+    answer(field.id, { question: 'parts', outcome });
+  }
+}
+
+function factsOf(
+  parts: readonly DetectedPart[] = [],
+  shows: Showing | null = null,
+  drawn: DrawnOrder | undefined,
+  sizeWithoutLimits: Size | null = null,
+): PartsFacts {
+  return { parts, shows, order: drawn?.order ?? null, clock: drawn?.clock ?? null, sizeWithoutLimits };
+}
+
+interface TwoValues {
+  readonly first: readonly (string | null)[];
+  readonly boxes: readonly (Box | null)[];
+  readonly drawn: Pictures;
+  readonly shows: readonly (Showing | null)[];
+}
+
+/**
+ * What a field shows of its value: two values give two pictures or they do not; with its text made invisible they
+ * still do, or it was the text alone.
+ */
+async function showTwoValues(context: QuestionContext): Promise<TwoValues> {
+  const { fields } = context.asking;
+  const pairs = fields.map(twoValuesOf);
+  const first = pairs.map((pair) => pair?.[0] ?? null);
+  const second = pairs.map((pair) => pair?.[1] ?? null);
+  const boxes = await boxesOf(context, first);
+  const drawn = await photograph(context, first, '');
+  const other = await photograph(context, second, '');
+  const bare = await photograph(context, first, withoutText);
+  const otherBare = await photograph(context, second, withoutText);
+  const [differ, differBare] = [new Set(changed(drawn, other)), new Set(changed(bare, otherBare))];
+  const shows = fields.map((_, index): Showing | null => {
+    if (!drawn[index] || !pairs[index]) return null;
+    if (differBare.has(index)) return 'picture';
+    return differ.has(index) ? 'text' : 'nothing';
+  });
+  return { first, boxes, drawn, shows };
+}
+
+function twoValuesOf(field: Field): readonly [string, string] | null {
+  if (field.kind === 'meter') {
+    const { optimal, suboptimal } = meterRegionValues(field.controls[0]);
+    return [String(optimal ?? 0), String(suboptimal ?? (optimal ?? 0) / 2)];
+  }
+  if (field.kind === 'progress') {
+    const max = Number.parseFloat(attribute(field.controls[0], 'max') ?? '') || 1;
+    return [String(max * 0.2), String(max * 0.65)];
+  }
+  const trial = validTrial(field);
+  const other = trial.status === 'value' ? anotherValidValue(field, trial.value) : null;
+  return trial.status === 'value' && other !== null ? [trial.value, other] : null;
+}
+
+async function boxesOf(
+  context: QuestionContext,
+  values: readonly (string | null)[],
+): Promise<(Box | null)[]> {
+  const { page, asking } = context;
+  const fields = asking.fields.map(probeField);
+  await page.probe('reset');
+  await page.probe('fill', fields, values);
+  const size = await page.probe('documentSize');
+  // Without a margin: a neighbour that changes too would else be taken for the field.
+  return (await page.probe('describe', fields)).map(({ box }) => box && pictureBox(box, size, 0));
+}
+
+async function photograph(
+  context: QuestionContext,
+  values: readonly (string | null)[],
+  css: string,
+): Promise<Pictures> {
+  const { page } = context;
+  const boxes = await boxesOf(context, values);
+  await page.probe('restyle', css || null);
+  const pictures = await page.pictures(boxes, await page.probe('documentSize'));
+  await page.probe('restyle', null);
+  return pictures;
+}
+
+/** Indices of the pictures that differ. */
+function changed(before: Pictures, after: Pictures): number[] {
+  return before.flatMap((picture, index) => {
+    const other = after[index];
+    return picture && other && picture.id !== other.id ? [index] : [];
+  });
+}
+
+/** What a trusted key or click does to the value. */
+async function partsByUse(context: QuestionContext, field: Field): Promise<DetectedPart[]> {
+  const { page } = context;
+  const parts: DetectedPart[] = [];
+  if (page.click === null) return parts;
+  const trial = validTrial(field);
+  if (trial.status === 'value') {
+    for (const use of uses) {
+      if (!use.kinds.includes(field.kind) || parts.some(({ part }) => part === use.part)) continue;
+      const value = await valueAfter(context, field, trial.value, use.at);
+      if (value !== null && use.tells(trial.value, value)) parts.push({ part: use.part, how: use.how });
+    }
+  }
+  if (isTypedText(field.kind) || drawsDate.has(field.kind)) {
+    await page.probe('reset');
+    if (drawsDate.has(field.kind) && trial.status === 'value')
+      await page.probe('fill', [probeField(field)], [trial.value]);
+    const before = await valueNow(context, field);
+    const focused = await page.probe('focus', probeField(field));
+    if (focused) await page.press('5');
+    if (focused && (await valueNow(context, field)) !== before)
+      parts.push({ part: 'text box', how: 'a key that was pressed changed the value' });
+  }
+  return parts;
+}
+
+const drawsDate = new Set<Field['kind']>(['date', 'month', 'week', 'time', 'datetime-local']);
+
+interface Use {
+  readonly part: ControlPart;
+  readonly kinds: readonly Field['kind'][];
+  readonly how: string;
+  /** Where to click: shares of the width, from the start of the line, and of the height; `inset` CSS px from the end. */
+  readonly at: { readonly along: number; readonly inset: number; readonly down: number };
+  tells(before: string, after: string): boolean;
+}
+
+const uses: readonly Use[] = [
+  {
+    part: 'spin button',
+    kinds: ['number'],
+    how: 'a click on the upper half of its end stepped the value',
+    at: { along: 1, inset: 10, down: 0.3 },
+    tells: (before, after) => after !== '' && Number(after) > Number(before),
+  },
+  {
+    part: 'spin button',
+    kinds: ['number'],
+    how: 'a click on the lower half of its end stepped the value',
+    at: { along: 1, inset: 10, down: 0.7 },
+    tells: (before, after) => after !== '' && Number(after) < Number(before),
+  },
+  {
+    part: 'slider',
+    kinds: ['range'],
+    how: 'a click at nine tenths of its length moved the value there',
+    at: { along: 0.9, inset: 0, down: 0.5 },
+    tells: (before, after) => after !== '' && Number(after) > Number(before),
+  },
+  {
+    part: 'clear button',
+    kinds: ['search', 'text'],
+    how: 'a click at its end emptied it',
+    at: { along: 1, inset: 11, down: 0.5 },
+    tells: (before, after) => before !== '' && after === '',
+  },
+];
+
+async function valueAfter(
+  context: QuestionContext,
+  field: Field,
+  value: string,
+  at: Use['at'],
+): Promise<string | null> {
+  const { page, rightToLeft } = context;
+  const probed = probeField(field);
+  await page.probe('reset');
+  await page.probe('fill', [probed], [value]);
+  await page.probe('focus', probed);
+  const box = await page.probe('bringIntoSight', probed);
+  if (!box || !page.click) return null;
+  const along = box.width * at.along - at.inset;
+  const x = rightToLeft ? box.x + box.width - along : box.x + along;
+  await page.click(Math.round(x), Math.round(box.y + box.height * at.down));
+  return valueNow(context, field);
+}
+
+async function valueNow({ page }: QuestionContext, field: Field): Promise<string> {
+  return (await page.probe('describe', [probeField(field)]))[0]?.value ?? '';
+}
+
+/** What is told from answers that are there already. */
+function partsByKind(context: QuestionContext, field: Field, shows: Showing | null): DetectedPart[] {
+  const opened = context.openings.get(field.id);
+  const parts: DetectedPart[] = [];
+  if (opened === 'a click at its end')
+    parts.push({
+      part: 'picker button',
+      how: 'a click at its end opened something, one in the middle did not',
+    });
+  if (opened && (field.kind === 'select' || field.suggestions))
+    parts.push({ part: 'list', how: `${opened} opened one` });
+  if (field.kind === 'checkbox' && shows === 'picture')
+    parts.push({ part: 'check mark', how: 'its picture is another one when it is checked' });
+  if ((field.kind === 'meter' || field.kind === 'progress') && shows === 'picture')
+    parts.push({ part: 'bar', how: 'its picture is another one for another value' });
+  if (field.kind === 'radio' && shows === 'picture')
+    parts.push({ part: 'radio mark', how: 'its picture is another one when it is checked' });
+  return parts;
+}

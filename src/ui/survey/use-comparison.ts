@@ -1,0 +1,111 @@
+import { type Remote, wrap } from 'comlink';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Comparison, Difference } from '@/core/compare/differences';
+import {
+  allDifferences,
+  differencesThrough,
+  type Lens,
+  type LensState,
+  type Side,
+} from '@/core/compare/lens';
+import type { FieldId } from '@/core/form/field';
+import type { PictureId } from '@/core/observation/picture';
+import { defaultLineUp, type LineUp, targetName } from '@/core/target/line-up';
+import type { Target } from '@/core/target/target';
+import type { PictureDifference } from '@/workers/picture-difference.worker';
+import { sweepTime } from '../frame/sweep-time';
+import { type PictureFile, useRun } from '../frame/use-run';
+
+/** How the answers of each target are compared: with those of the reference, or with its own in another sweep. */
+export interface TargetComparison {
+  readonly lineUp: LineUp;
+  /** Null for the reference itself, which is compared with nothing. */
+  against(target: Target): { readonly than: string } | null;
+  through(lens: Lens, state: LensState, target: Target, field: FieldId): readonly Difference[];
+  all(target: Target, field: FieldId): readonly Difference[];
+}
+
+export function useTargetComparison(): TargetComparison {
+  const { run, answers, against, pictures } = useRun();
+  const lineUp = run?.lineUp ?? defaultLineUp;
+  const pixels = usePixels(pictures);
+  return useMemo(() => {
+    const reference = lineUp.targets.find(({ id }) => id === lineUp.reference) ?? null;
+    const sides = (target: Target): { reference: Side; other: Side; comparison: Comparison } | null => {
+      const other = { answers, target: target.id };
+      if (against)
+        return {
+          reference: { answers: against.answers, target: target.id },
+          other,
+          comparison: { than: `the sweep of ${sweepTime(against.run.startedAt)}`, pixels },
+        };
+      if (target.id === lineUp.reference) return null;
+      return {
+        reference: { answers, target: lineUp.reference },
+        other,
+        comparison: {
+          than: targetName(lineUp, lineUp.reference),
+          // Every engine smooths in its own way; only pictures of one engine are compared dot by dot.
+          pixels: reference && engineOf(reference) === engineOf(target) ? pixels : null,
+        },
+      };
+    };
+    return {
+      lineUp,
+      against: (target) => {
+        const found = sides(target);
+        return found && { than: found.comparison.than };
+      },
+      through: (lens, state, target, field) => {
+        const found = sides(target);
+        return found
+          ? differencesThrough(lens, state, found.reference, found.other, field, found.comparison)
+          : [];
+      },
+      all: (target, field) => {
+        const found = sides(target);
+        return found ? allDifferences(found.reference, found.other, field, found.comparison) : [];
+      },
+    };
+  }, [answers, against, lineUp, pixels]);
+}
+
+function engineOf(target: Target): string {
+  return target.ask === 'engine' ? target.engine : target.id;
+}
+
+/**
+ * Px in which two pictures differ, counted in a worker: null until it has counted, then the views that asked are drawn
+ * again.
+ */
+function usePixels(
+  pictures: ReadonlyMap<PictureId, PictureFile>,
+): (a: PictureId, b: PictureId) => number | null {
+  const worker = useRef<Remote<PictureDifference> | null>(null);
+  const asked = useRef(new Set<string>());
+  const [counted, setCounted] = useState<ReadonlyMap<string, number | null>>(new Map());
+  useEffect(() => {
+    const own = new Worker(new URL('../../workers/picture-difference.worker.ts', import.meta.url), {
+      type: 'module',
+    });
+    worker.current = wrap<PictureDifference>(own);
+    return () => {
+      own.terminate();
+      worker.current = null;
+    };
+  }, []);
+  return useCallback(
+    (a, b) => {
+      const key = `${a} ${b}`;
+      const [one, other] = [pictures.get(a), pictures.get(b)];
+      if (one && other && worker.current && !asked.current.has(key)) {
+        asked.current.add(key);
+        void worker.current.pixels(one.blob, other.blob).then((count) => {
+          setCounted((before) => new Map(before).set(key, count));
+        });
+      }
+      return counted.get(key) ?? null;
+    },
+    [pictures, counted],
+  );
+}
