@@ -119,7 +119,7 @@ test('without an engine the model and this browser still answer, and Ukko says h
   });
   try {
     await page.goto(`${bare.address}/survey`);
-    await expect(page.getByRole('list', { name: 'Line-up' })).toContainText('Chromiumnot installed');
+    await expect(page.getByRole('banner')).toContainText('Chromium is not installed');
     await sweep(page);
     for (const name of ['chromium', 'firefox-esr', 'webkit2gtk-driver'])
       await expect(page.getByRole('status')).toContainText(`Install it with “apt-get install ${name}`);

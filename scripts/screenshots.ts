@@ -21,6 +21,25 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page
       .goto(`${address}/survey?state=invalid&field=date&target=chromium&closeup=on`)
       .then(() => settled(page)),
+  'survey-open': (page, address) =>
+    page.goto(`${address}/survey?state=open&field=date&target=firefox`).then(async () => {
+      await settled(page);
+      await page.getByRole('grid').evaluate((grid) => grid.scrollTo(0, 480));
+      await settled(page);
+    }),
+  'line-up': async (page, address) => {
+    await page.goto(`${address}/survey`);
+    await page.getByRole('button', { name: /^Line-up/ }).click();
+    await settled(page);
+  },
+  fallback: async (page, address) => {
+    await page.goto(`${address}/survey?field=month&target=firefox&closeup=on`);
+    await page.getByRole('button', { name: 'Fallback plans' }).click();
+    await page.getByRole('button', { name: 'Try the plans' }).click();
+    await page.getByRole('button', { name: 'Try again' }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Cancel' }).waitFor({ state: 'detached', timeout: 60_000 });
+    await settled(page);
+  },
   typing: (page, address) => page.goto(`${address}/typing?field=level&stroke=5`).then(() => settled(page)),
   'survey-dark': async (page, address) => {
     await page.goto(`${address}/survey?state=filled`);

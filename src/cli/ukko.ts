@@ -1,4 +1,5 @@
 import { Command, InvalidArgumentError } from 'commander';
+import { sweepQuestions } from '@/core/observation/asking';
 import { type Question, questions } from '@/core/observation/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
@@ -41,7 +42,7 @@ program
     '--questions <names>',
     `questions with commas between them: ${questions.join(', ')}`,
     readQuestions,
-    questions.filter((question) => question !== 'typing'),
+    sweepQuestions.filter((question) => question !== 'typing'),
   )
   .option('--quiet', 'say nothing while it runs', false)
   .addHelpText(

@@ -7,6 +7,7 @@ import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { TargetId } from '@/core/target/target';
 import type { AskablePage } from './askable-page';
 import { askBubble } from './questions/bubble';
+import { askFallback } from './questions/fallback';
 import { askLook } from './questions/look';
 import { askMessage } from './questions/message';
 import { askOpening } from './questions/opening';
@@ -20,6 +21,7 @@ const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>
   opening: askOpening,
   bubble: askBubble,
   parts: askParts,
+  fallback: askFallback,
   typing: askTyping,
 };
 

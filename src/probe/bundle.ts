@@ -1,8 +1,11 @@
 import { join } from 'node:path';
 import { build } from 'esbuild';
 
-/** Scripts that run in a page under test. `probe` answers engines; `probe-frame` answers a window that shows it in a frame. */
-export type ProbeEntry = 'probe' | 'probe-frame';
+/**
+ * Scripts that run in a page under test, `probe` for engines and `probe-frame` in a frame of a window; and the picker
+ * that a fallback plan puts into a page of the person's own.
+ */
+export type ProbeEntry = 'probe' | 'probe-frame' | 'date-picker-everywhere';
 
 export interface ProbeBundle {
   readonly code: string;

@@ -1,3 +1,4 @@
+import type { FallbackPlan } from '@/core/fallback/fallback-plan';
 import type { FieldKind } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import type { EventRecord } from '@/core/observation/event-record';
@@ -45,6 +46,11 @@ export interface TypedSoFar {
   readonly focused: boolean;
 }
 
+export interface PlanApplied {
+  readonly native: boolean;
+  readonly loaded: boolean;
+}
+
 /** What the script inside a page under test can be asked. Everything in and out is plain data. */
 export interface ProbeApi {
   /** Makes drawing repeatable: no caret, no transitions. */
@@ -70,6 +76,12 @@ export interface ProbeApi {
   placeInViewport(field: ProbeField): Box | null;
   /** Lets the field report its validity, as at an attempt to send; with or without its `title`. */
   report(field: ProbeField, withTitle: boolean): void;
+  /** Puts a plan into the page in place of the field's control, until the page is loaded again. */
+  applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean): PlanApplied;
+  /** Gives the focus to the plan's control of this index; false when there is none. */
+  focusPlan(index: number): boolean;
+  /** Where the plan is, CSS px of the document, and which entries it puts into the entry list. */
+  describePlan(): { readonly box: Box | null; readonly sent: readonly string[] };
   readsRightToLeft(): boolean;
   /** Size of the whole document, CSS px. */
   documentSize(): { width: number; height: number };

@@ -1,6 +1,7 @@
 import { controlSelector } from '@/core/form/field';
 import { validityFlags } from '@/core/standard/constraint-validation';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
+import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
@@ -331,6 +332,7 @@ export const probedPage: ProbeApi = {
   bringIntoSight,
   placeInViewport,
   report,
+  ...plannedPage,
   readsRightToLeft: () => getComputedStyle(document.documentElement).direction === 'rtl',
   documentSize: () => ({
     width: document.documentElement.scrollWidth,

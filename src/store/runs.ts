@@ -62,7 +62,7 @@ export async function loadRun(database: UkkoDatabase, id: RunId): Promise<Run | 
   const stored = await database.runs.get(id);
   if (!stored) return null;
   const observations = await observationsOf(database, id);
-  const wanted = [...new Set(observations.flatMap((observation) => pictureIn(observation) ?? []))];
+  const wanted = [...new Set(observations.flatMap(picturesIn))];
   const pictures = await database.pictures.bulkGet(wanted);
   const { formId: _, ...run } = stored;
   return {
@@ -103,8 +103,7 @@ export async function deleteRun(database: UkkoDatabase, run: RunId): Promise<voi
     await database.runs.delete(run);
     const used = new Set<PictureId>();
     await database.observations.each(({ observation }) => {
-      const picture = pictureIn(observation);
-      if (picture) used.add(picture);
+      for (const picture of picturesIn(observation)) used.add(picture);
     });
     const ids = await database.pictures.toCollection().primaryKeys();
     await database.pictures.bulkDelete(ids.filter((id) => !used.has(id)));
@@ -118,10 +117,12 @@ export async function deleteEverything(database: UkkoDatabase): Promise<void> {
   });
 }
 
-export function pictureIn(observation: Observation): PictureId | null {
-  return observation.outcome.status === 'answered' && 'picture' in observation.outcome.facts
-    ? observation.outcome.facts.picture
-    : null;
+/** The pictures that an answer shows. */
+export function picturesIn({ outcome }: Observation): PictureId[] {
+  if (outcome.status !== 'answered') return [];
+  const { facts } = outcome;
+  if ('plans' in facts) return facts.plans.flatMap(({ picture }) => picture ?? []);
+  return 'picture' in facts && facts.picture ? [facts.picture] : [];
 }
 
 function stored(picture: Picture): StoredPicture {

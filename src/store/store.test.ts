@@ -217,7 +217,7 @@ describe('a sweep into a run', () => {
       new AbortController().signal,
     );
     expect(reports.at(-1)).toMatchObject([
-      { target: 'chromium', done: 1, total: 6, field: 'a', state: 'failed', reason: 'Gone.' },
+      { target: 'chromium', done: 1, total: 5, field: 'a', state: 'failed', reason: 'Gone.' },
       { target: 'this-browser', state: 'asking' },
       { target: 'blink-phone', done: 6, state: 'finished' },
     ]);

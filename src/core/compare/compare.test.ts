@@ -3,6 +3,7 @@ import { fieldId } from '../form/field';
 import {
   type BubbleFacts,
   type ControlPart,
+  controlParts,
   type LookFacts,
   type LookObservation,
   type MessageFacts,
@@ -72,6 +73,7 @@ const parts = (change: Partial<PartsFacts>): Observation => ({
     status: 'answered',
     facts: {
       parts: [part('text box')],
+      lookedFor: controlParts,
       shows: 'text',
       order: null,
       clock: null,
@@ -154,6 +156,11 @@ describe('differences', () => {
       'It is drawn as day month, in Chromium as month day.',
       'Its clock has 24 hours, in Chromium 12 hours.',
     ]);
+  });
+  it('does not miss parts that were not looked for', () => {
+    const less = parts({ parts: [], lookedFor: ['swatch'] });
+    expect(what(parts({ parts: [part('text box'), part('swatch')] }), less)).toEqual(['parts']);
+    expect(differences(parts({}), less, comparison)).toEqual([]);
   });
   it('names what opens, what shows a bubble, and what leaves the window', () => {
     expect(what(opening({}), opening({ opened: null }))).toEqual(['opening']);

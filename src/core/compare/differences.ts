@@ -1,5 +1,6 @@
 import type {
   BubbleFacts,
+  ControlPart,
   LookFacts,
   MessageFacts,
   Observation,
@@ -147,7 +148,8 @@ const showingText = {
 
 function partsDifferences(reference: PartsFacts, other: PartsFacts, than: string): Difference[] {
   const found: Difference[] = [];
-  const [parts, otherParts] = [partNames(reference), partNames(other)];
+  const both = reference.lookedFor.filter((part) => other.lookedFor.includes(part));
+  const [parts, otherParts] = [partNames(reference, both), partNames(other, both)];
   const less = parts.filter((part) => !otherParts.includes(part));
   const more = otherParts.filter((part) => !parts.includes(part));
   if (less.length > 0) found.push({ what: 'parts', text: `It has no ${less.join(', no ')}; ${than} has.` });
@@ -167,10 +169,9 @@ function partsDifferences(reference: PartsFacts, other: PartsFacts, than: string
 }
 
 /** The words on and in a control are compared as values and messages; what is left is what one can see and use. */
-function partNames({ parts }: PartsFacts): string[] {
-  return [...new Set(parts.map(({ part }) => (part === 'text area' ? 'text box' : part)))].filter(
-    (part) => part !== 'text',
-  );
+function partNames({ parts }: PartsFacts, both: readonly ControlPart[]): string[] {
+  const names = parts.map(({ part }) => (part === 'text area' ? 'text box' : part));
+  return [...new Set(names)].filter((part) => part !== 'text' && both.includes(part));
 }
 
 function openingDifferences(reference: OpeningFacts, other: OpeningFacts, than: string): Difference[] {

@@ -1,14 +1,16 @@
+import { plansFor } from '../fallback/fallback-plan';
 import { attribute, type Field, isTypedText } from '../form/field';
 import { invalidTrial, trialFor } from '../form/trial-value';
 import { type Asking, statesOf } from '../observation/asking';
-import type {
-  ControlState,
-  LookFacts,
-  MessageFacts,
-  Observation,
-  Outcome,
-  PartsFacts,
-  TypingFacts,
+import {
+  type ControlState,
+  controlParts,
+  type LookFacts,
+  type MessageFacts,
+  type Observation,
+  type Outcome,
+  type PartsFacts,
+  type TypingFacts,
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
 import { validityOf } from '../standard/constraint-validation';
@@ -43,6 +45,8 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
           return [{ ...asked, question, outcome: predictMessage(field, habits) }];
         case 'parts':
           return [{ ...asked, question, outcome: predictParts(field, habits) }];
+        case 'fallback':
+          return plansFor(field).length > 0 ? [{ ...asked, question, outcome: unpredictable }] : [];
         case 'opening':
         case 'bubble':
           return [{ ...asked, question, outcome: unpredictable }];
@@ -89,6 +93,7 @@ function predictParts(field: Field, habits: Habits): Outcome<PartsFacts> {
     status: 'answered',
     facts: {
       parts: parts.map((part) => ({ part, how })),
+      lookedFor: controlParts,
       shows: null,
       order: null,
       clock: null,

@@ -12,10 +12,12 @@ export function askingOfTarget(asking: Asking, { variant, withheld }: EngineTarg
   const withoutNoscript = variant.scripts ? asking.markup : withoutScripts(asking.markup);
   const markup = withheld ? withhold(withoutNoscript, withheld) : withoutNoscript;
   if (variant.scripts) return { ...asking, markup };
+
   const placed = new Map(readForm(withoutNoscript).fields.map((field) => [field.id, field]));
   return {
     ...asking,
     markup,
+    runsScripts: false,
     fields: asking.fields.flatMap((field) => {
       const there = placed.get(field.id);
       return there ? [{ ...field, controls: there.controls }] : [];

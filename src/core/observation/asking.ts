@@ -1,8 +1,9 @@
+import { plansFor } from '../fallback/fallback-plan';
 import type { Field, FieldId, FieldKind } from '../form/field';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import type { Script } from '../script/stroke';
-import type { ControlState, Question } from './observation';
+import { type ControlState, type Question, questions } from './observation';
 
 /** What is typed into a field, and the guards that listen. */
 export interface TypingTask {
@@ -18,6 +19,8 @@ export interface Asking {
   readonly questions: readonly Question[];
   readonly fields: readonly Field[];
   readonly scripts: TypingTasks;
+  /** False where a page is shown as to a person who has scripts off. */
+  readonly runsScripts: boolean;
 }
 
 /**
@@ -34,6 +37,7 @@ export function askingOf(
     markup,
     questions,
     scripts,
+    runsScripts: true,
     fields: only === null ? fields : fields.filter((field) => only.includes(field.id)),
   };
 }
@@ -41,6 +45,9 @@ export function askingOf(
 const fieldStates = ['closed', 'focused', 'filled', 'invalid', 'disabled'] as const;
 const meterStates = ['closed', 'optimal', 'suboptimal', 'poor'] as const;
 const progressStates = ['closed', 'filled', 'indeterminate'] as const;
+
+/** The questions of a sweep of the whole line-up. Plans are weighed for one field at a time. */
+export const sweepQuestions: readonly Question[] = questions.filter((question) => question !== 'fallback');
 
 /** The states in which a kind of field can be seen. */
 export function statesOf(kind: FieldKind): readonly ControlState[] {
@@ -59,10 +66,13 @@ export interface PlannedQuestion {
 /** Everything that one target is asked. A sweep's progress counts against it. */
 export function planOf(asking: Asking): PlannedQuestion[] {
   return asking.questions.flatMap((question) =>
-    asking.fields.flatMap(({ id, kind }): PlannedQuestion[] => {
+    asking.fields.flatMap((field): PlannedQuestion[] => {
+      const { id, kind } = field;
       switch (question) {
         case 'look':
           return statesOf(kind).map((state) => ({ question, field: id, state }));
+        case 'fallback':
+          return plansFor(field).length > 0 ? [{ question, field: id, state: null }] : [];
         case 'message':
         case 'opening':
         case 'bubble':

@@ -1,4 +1,5 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { planNames } from '../fallback/fallback-plan';
 import { guardsSchema } from '../form/form-schema';
 import { maxStrokes } from '../script/stroke';
 import { validityFlags } from '../standard/constraint-validation';
@@ -52,6 +53,7 @@ const lookFacts = shape({
 
 const partsFacts = shape({
   parts: list(shape({ part: one(controlParts), how: text(1000) })),
+  lookedFor: list(one(controlParts)),
   shows: one(showings).nullable().defined(),
   order: list(text(100)).nullable(),
   clock: one(['12 hours', '24 hours']).nullable().defined(),
@@ -73,6 +75,19 @@ const bubbleFacts = shape({
   leaves: list(one(sides)),
   showsTitle: flag().nullable().defined(),
   picture: pictureIdSchema.nullable().defined(),
+});
+
+const fallbackFacts = shape({
+  plans: list(
+    shape({
+      plan: one(planNames),
+      native: flag(),
+      loaded: flag(),
+      typed: list(text()),
+      sent: list(text()),
+      picture: pictureIdSchema.nullable().defined(),
+    }),
+  ),
 });
 
 const messageFacts = shape({
@@ -152,6 +167,8 @@ export const observationSchema = lazy((value: unknown) => {
       return shape({ ...asked, question: one(['opening']), outcome: outcome(openingFacts) });
     case 'bubble':
       return shape({ ...asked, question: one(['bubble']), outcome: outcome(bubbleFacts) });
+    case 'fallback':
+      return shape({ ...asked, question: one(['fallback']), outcome: outcome(fallbackFacts) });
     case 'parts':
       return shape({ ...asked, question: one(['parts']), outcome: outcome(partsFacts) });
     default:

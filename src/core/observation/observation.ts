@@ -1,3 +1,4 @@
+import type { PlanName } from '../fallback/fallback-plan';
 import type { FieldId } from '../form/field';
 import type { Guard } from '../guard/guard';
 import type { Script } from '../script/stroke';
@@ -11,7 +12,7 @@ import type { Provenance } from './provenance';
  * The questions that every observer answers; one file each in the model, the engines and the probe. In the order in
  * which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
  */
-export const questions = ['look', 'message', 'opening', 'bubble', 'parts', 'typing'] as const;
+export const questions = ['look', 'message', 'opening', 'bubble', 'parts', 'fallback', 'typing'] as const;
 export type Question = (typeof questions)[number];
 
 export const controlStates = [
@@ -100,6 +101,8 @@ export interface DetectedPart {
 
 export interface PartsFacts {
   readonly parts: readonly DetectedPart[];
+  /** The parts that were looked for; what is not among them may be there unseen. */
+  readonly lookedFor: readonly ControlPart[];
   /** Null where it cannot be told. */
   readonly shows: Showing | null;
   /** Parts of a date or time from left to right, as drawn; null for other kinds and where nobody looked. */
@@ -134,6 +137,25 @@ export interface BubbleFacts {
   /** Whether the bubble is another one without the author's `title`; null where there is no title, or no bubble. */
   readonly showsTitle: boolean | null;
   readonly picture: PictureId | null;
+}
+
+/** A plan, tried in a target. */
+export interface PlanOutcome {
+  readonly plan: PlanName;
+  /** The target knows the kind of the field, so that no fallback is needed there. */
+  readonly native: boolean;
+  /** The plan put something of its own in place of the control or over it. */
+  readonly loaded: boolean;
+  /** What was typed, or chosen by typing; empty where the value was set, because the target has a picker of its own. */
+  readonly typed: readonly string[];
+  /** Entries of the entry list afterwards. */
+  readonly sent: readonly string[];
+  /** With what was typed in it. */
+  readonly picture: PictureId | null;
+}
+
+export interface FallbackFacts {
+  readonly plans: readonly PlanOutcome[];
 }
 
 export interface MessageFacts {
@@ -210,6 +232,10 @@ export interface PartsObservation extends Asked {
   readonly question: 'parts';
   readonly outcome: Outcome<PartsFacts>;
 }
+export interface FallbackObservation extends Asked {
+  readonly question: 'fallback';
+  readonly outcome: Outcome<FallbackFacts>;
+}
 export interface TypingObservation extends Asked {
   readonly question: 'typing';
   readonly outcome: Outcome<TypingFacts>;
@@ -222,6 +248,7 @@ export type Observation =
   | OpeningObservation
   | BubbleObservation
   | PartsObservation
+  | FallbackObservation
   | TypingObservation;
 
 export type ObservationKey = string & { readonly brand: 'ObservationKey' };

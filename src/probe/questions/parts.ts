@@ -1,18 +1,18 @@
 import { attribute, type Field, isTypedText } from '@/core/form/field';
 import { anotherValidValue, validTrial } from '@/core/form/trial-value';
-import type {
-  ControlPart,
-  DetectedPart,
-  Outcome,
-  PartsFacts,
-  Showing,
-  Size,
+import {
+  type ControlPart,
+  controlParts,
+  type DetectedPart,
+  type Outcome,
+  type PartsFacts,
+  type Showing,
 } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import { meterRegionValues } from '@/core/standard/gauges';
 import { pictureBox } from '../picture-box';
 import type { Box } from '../probe-api';
-import { askDrawnOrder, type DrawnOrder } from './drawn-order';
+import { askDrawnOrder } from './drawn-order';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /**
@@ -72,7 +72,17 @@ export async function askParts(context: QuestionContext): Promise<void> {
   const sizes = await page.probe('sizesWithoutLimits', fields.map(probeField));
   for (const [index, field] of fields.entries()) {
     const drawn = values.boxes[index] !== null;
-    const facts = factsOf(found[index], values.shows[index], orders.get(field.id), sizes[index]);
+    const detected = found[index] ?? [];
+    const facts: PartsFacts = {
+      parts: detected,
+      lookedFor: controlParts.filter(
+        (part) => isLookedFor(context, part) || detected.some((one) => one.part === part),
+      ),
+      shows: values.shows[index] ?? null,
+      order: orders.get(field.id)?.order ?? null,
+      clock: orders.get(field.id)?.clock ?? null,
+      sizeWithoutLimits: sizes[index] ?? null,
+    };
     const outcome: Outcome<PartsFacts> = drawn
       ? { status: 'answered', facts }
       : inapplicable('The field takes no room in the page.');
@@ -80,13 +90,13 @@ export async function askParts(context: QuestionContext): Promise<void> {
   }
 }
 
-function factsOf(
-  parts: readonly DetectedPart[] = [],
-  shows: Showing | null = null,
-  drawn: DrawnOrder | undefined,
-  sizeWithoutLimits: Size | null = null,
-): PartsFacts {
-  return { parts, shows, order: drawn?.order ?? null, clock: drawn?.clock ?? null, sizeWithoutLimits };
+const byClick: readonly ControlPart[] = ['spin button', 'slider', 'clear button', 'text box', 'text area'];
+/** Some engines draw these where no style can take them away; that something opens tells of them then. */
+const byOpening: readonly ControlPart[] = ['picker button', 'list'];
+
+function isLookedFor({ page, asking }: QuestionContext, part: ControlPart): boolean {
+  if (byClick.includes(part)) return page.click !== null;
+  return !byOpening.includes(part) || (page.click !== null && asking.questions.includes('opening'));
 }
 
 interface TwoValues {

@@ -6,7 +6,6 @@ import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { targetName } from '@/core/target/line-up';
-import { markOf } from '@/core/target/target';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
 import { deleteEverything, deleteRun } from '@/store/runs';
@@ -68,39 +67,23 @@ function FormChoice() {
   );
 }
 
-/** Targets that fit into the bar by their names. */
-const namedTargets = 5;
-
+/** How many targets are asked, which of them cannot be, and the way to choose others. */
 function LineUp() {
   const { engines } = useEngines();
   const { lineUp } = useLineUp();
   const [open, setOpen] = useState(false);
+  const missing = lineUp.targets.flatMap((target) => {
+    const engine = engines.find((one) => target.ask === 'engine' && one.name === target.engine);
+    return engine?.status === 'missing' ? [{ target, remedy: engine.remedy }] : [];
+  });
   return (
     <>
-      <ul className={styles.lineup} aria-label="Line-up">
-        {lineUp.targets.slice(0, namedTargets).map((target) => {
-          const missing = engines.find(
-            (one) => target.ask === 'engine' && one.name === target.engine && one.status === 'missing',
-          );
-          return (
-            <li
-              key={target.id}
-              className={styles.target}
-              title={missing?.status === 'missing' ? missing.remedy : target.note}
-            >
-              <ProvenanceMark mark={markOf(target)} />
-              {target.name}
-              {missing && <span className={styles.missing}>not installed</span>}
-            </li>
-          );
-        })}
-        {lineUp.targets.length > namedTargets && (
-          <li className={styles.target}>and {lineUp.targets.length - namedTargets} more</li>
-        )}
-      </ul>
-      <Button size="small" onClick={() => setOpen(true)}>
-        Line-up
-      </Button>
+      <Button onClick={() => setOpen(true)}>Line-up: {lineUp.targets.length} targets</Button>
+      {missing.map(({ target, remedy }) => (
+        <span key={target.id} className={styles.missing} title={remedy}>
+          {target.name} is not installed
+        </span>
+      ))}
       {open && <LineUpDrawer onClose={() => setOpen(false)} />}
     </>
   );

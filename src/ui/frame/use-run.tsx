@@ -9,7 +9,7 @@ import { type Observation, observationKey } from '@/core/observation/observation
 import type { PictureId } from '@/core/observation/picture';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase, type StoredPicture, type StoredRun } from '@/store/database';
-import { observationsOf, pictureIn, runsOf } from '@/store/runs';
+import { observationsOf, picturesIn, runsOf } from '@/store/runs';
 import { useForm } from './use-form';
 import { useSelection } from './use-selection';
 
@@ -100,7 +100,7 @@ function usePictures(observations: readonly Observation[]): ReadonlyMap<PictureI
   const made = useRef(new Map<PictureId, PictureFile>());
   useEffect(() => {
     let left = false;
-    const wanted = new Set(observations.flatMap((one) => pictureIn(one) ?? []));
+    const wanted = new Set(observations.flatMap(picturesIn));
     const missing = [...wanted].filter((id) => !made.current.has(id));
     void openDatabase()
       .pictures.bulkGet(missing)

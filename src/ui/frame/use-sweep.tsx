@@ -12,8 +12,8 @@ import {
 } from 'react';
 import type { FieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
-import { askingOf, type TypingTasks } from '@/core/observation/asking';
-import { type Question, questions } from '@/core/observation/observation';
+import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
+import type { Question } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
 import type { Target } from '@/core/target/target';
 import { capture } from '@/probe/capture';
@@ -105,7 +105,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       fault,
       sweep: () =>
         void start({
-          questions,
+          questions: sweepQuestions,
           fields: null,
           targets: lineUp.targets,
           scripts: typingTasks(form),

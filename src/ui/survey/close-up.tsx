@@ -1,7 +1,7 @@
 'use client';
 
 import { App, Button } from 'antd';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { sizeText } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
 import { type Answers, answerTo } from '@/core/observation/answers';
@@ -16,13 +16,14 @@ import type {
   PartsObservation,
 } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
-import { targetIn } from '@/core/target/line-up';
+import { type LineUp, targetIn } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { type PictureFile, type RunWorkspace, useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
 import styles from './close-up.module.css';
+import { FallbackPlans, fallingBack } from './fallback-plans';
 import { CellPicture, Leaving, LookContent, OpeningContent } from './survey-cell';
 import { type TargetComparison, useTargetComparison } from './use-comparison';
 
@@ -59,11 +60,33 @@ export function CloseUp({ onClose }: { onClose: () => void }) {
         ))}
       </div>
       {field && target ? (
-        <TargetAnswers field={field} target={target} comparison={comparison} />
+        <>
+          <Fallback field={field} lineUp={lineUp} />
+          <TargetAnswers field={field} target={target} comparison={comparison} />
+        </>
       ) : (
         <p className="soft">Choose a field to see what each target answered about it.</p>
       )}
     </aside>
+  );
+}
+
+/** Leads to the plans for a field that some target does not know. */
+function Fallback({ field, lineUp }: { field: Field; lineUp: LineUp }) {
+  const { answers } = useRun();
+  const [open, setOpen] = useState(false);
+  const targets = fallingBack(field, lineUp, answers);
+  if (targets.length === 0) return null;
+  return (
+    <div className={styles.fallback}>
+      <span>
+        {field.kind} is not known to {targets.map(({ name }) => name).join(', ')}.
+      </span>
+      <Button size="small" onClick={() => setOpen(true)}>
+        Fallback plans
+      </Button>
+      {open && <FallbackPlans field={field} lineUp={lineUp} onClose={() => setOpen(false)} />}
+    </div>
   );
 }
 

@@ -128,7 +128,7 @@ export function MessageContent({
       {shown?.picture && (
         <CellPicture picture={shown.picture} pictures={pictures} alt={`${label}, bubble, measured`} />
       )}
-      <span>
+      <span className={shown?.picture ? styles.covered : undefined}>
         {words === null ? <span className={styles.note}>wording not known</span> : words || 'nothing to say'}
       </span>
       <span className={styles.note}>

@@ -177,8 +177,8 @@ function rowOf(field: Field, comparison: TargetComparison, lens: Lens, state: Le
   return { field, differences: found, count };
 }
 
-/** Narrowest column that still shows most controls whole, CSS px. */
-const narrowest = 195;
+/** Narrowest column that still shows most controls, or what opens over them, whole; CSS px. */
+const narrowest = { control: 195, opened: 340 } as const;
 
 function Grid({
   rows,
@@ -198,9 +198,11 @@ function Grid({
     overscan: 6,
     getItemKey: (index) => rows[index]?.field.id ?? index,
   });
+  const column =
+    selection.lens === 'message' || selection.state === 'open' ? narrowest.opened : narrowest.control;
   const grid = {
-    gridTemplateColumns: `190px repeat(${targets.length}, minmax(0, 1fr))`,
-    minWidth: 190 + targets.length * narrowest,
+    gridTemplateColumns: `160px repeat(${targets.length}, minmax(0, 1fr))`,
+    minWidth: 160 + targets.length * column,
   };
 
   const place = ({ field, target }: Pick<Selection, 'field' | 'target'>) => ({

@@ -1,0 +1,65 @@
+import type { FallbackPlan } from '@/core/fallback/fallback-plan';
+import { controlSelector } from '@/core/form/field';
+import { attachDatePicker } from './date-picker';
+import type { PlanApplied, ProbeApi, ProbeField } from './probe-api';
+
+/** Around the plan's controls, to find them again and to take their picture. */
+let place: HTMLElement | null = null;
+let formBefore: readonly string[] = [];
+let form: HTMLFormElement | null = null;
+
+function applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean): PlanApplied {
+  const [ordinal] = field.ordinals;
+  const input = document.querySelectorAll<HTMLInputElement>(controlSelector)[ordinal ?? -1];
+  if (!input) throw new Error('The field is not in the page.');
+  const native = input.type === field.kind;
+  form = input.form;
+  place = document.createElement('span');
+  place.style.display = 'inline-block';
+  input.replaceWith(place);
+  formBefore = entries();
+  if (plan.replacement !== null) {
+    place.innerHTML = plan.replacement;
+    return { native, loaded: true };
+  }
+  place.append(input);
+  for (const [name, value] of Object.entries(plan.attributes)) input.setAttribute(name, value);
+  return { native, loaded: plan.scripted && withScripts && attachDatePicker(input) };
+}
+
+/** What the form would send now, the plan's entries among the others. */
+function entries(): string[] {
+  if (!form) return [];
+  return [...new FormData(form)].map(
+    ([name, value]) => `${name}=${typeof value === 'string' ? value : value.name}`,
+  );
+}
+
+function focusPlan(index: number): boolean {
+  const control = place?.querySelectorAll<HTMLElement>('input:not([type=hidden]),select')[index];
+  control?.focus();
+  return control !== undefined && document.activeElement === control;
+}
+
+function describePlan(): ReturnType<ProbeApi['describePlan']> {
+  const box = place?.getBoundingClientRect();
+  const others = [...formBefore];
+  const sent = entries().filter((entry) => {
+    const at = others.indexOf(entry);
+    if (at !== -1) others.splice(at, 1);
+    return at === -1;
+  });
+  return {
+    box: box
+      ? { x: box.x + window.scrollX, y: box.y + window.scrollY, width: box.width, height: box.height }
+      : null,
+    sent,
+  };
+}
+
+/** The part of the probe that tries fallback plans. */
+export const plannedPage: Pick<ProbeApi, 'applyPlan' | 'focusPlan' | 'describePlan'> = {
+  applyPlan,
+  focusPlan,
+  describePlan,
+};
