@@ -1,11 +1,28 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, type Download, expect, type Page } from '@playwright/test';
 import { startApp } from '../scripts/start-app.mjs';
 
 type App = Awaited<ReturnType<typeof startApp>>;
 
 /** Tests with the built app running, and a page that fails on any error in its console. */
-export const test = base.extend<{ quiet: undefined }, { app: App }>({
+export const test = base.extend<{ quiet: undefined }, { app: App; runFile: string }>({
+  runFile: [
+    async ({ app, browser }, use) => {
+      const context = await browser.newContext({ baseURL: app.address });
+      const page = await context.newPage();
+      await page.goto('/survey');
+      await sweep(page);
+      const file = join(mkdtempSync(join(tmpdir(), 'ukko-e2e-run-')), 'run.json');
+      await (await exported(page)).saveAs(file);
+      await context.close();
+      await use(file);
+      rmSync(join(file, '..'), { recursive: true });
+    },
+    { scope: 'worker', timeout: 180_000 },
+  ],
   app: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the first parameter to be destructured
     async ({}, use) => {
@@ -36,7 +53,23 @@ export { expect };
 export async function sweep(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sweep', exact: true }).click();
   await page.getByRole('button', { name: 'Cancel' }).waitFor();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 150_000 });
+}
+
+/** The run that is shown, as a file. */
+export async function exported(page: Page): Promise<Download> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Export run' }).click();
+  return download;
+}
+
+/** Opens the run that all tests share: a sweep of the demo form over the whole line-up, made once. */
+export async function openRun(page: Page, file: string): Promise<void> {
+  await page.goto('/survey');
+  await page.getByRole('heading', { name: 'Nothing was asked yet' }).waitFor();
+  await page.getByLabel('File to open').setInputFiles(file);
+  await page.getByRole('grid', { name: 'Survey' }).waitFor();
 }
 
 /** What Ukko complains about; the router has an alert of its own outside of the view. */

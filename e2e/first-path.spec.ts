@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readRunFile } from '../src/core/observation/run-file';
-import { cell, expect, sweep, test } from './app';
+import { cell, expect, exported, openRun, sweep, test } from './app';
 
 const pasted = `<form>
   <!-- kept -->
@@ -9,7 +9,11 @@ const pasted = `<form>
   <label>Depth <input type="number" name="depth" min="0" flavour="salt"></label>
 </form>`;
 
-test('from a pasted form to a replay, and through a file back to the same screens', async ({ page }) => {
+test('from a pasted form to a replay, and through a file back to the same screens', async ({
+  page,
+  runFile,
+}) => {
+  test.setTimeout(240_000);
   await test.step('the demo form is there on the first visit', async () => {
     await page.goto('/');
     await expect(page).toHaveURL(/\/form\?form=skerry-tide-log/);
@@ -51,7 +55,10 @@ test('from a pasted form to a replay, and through a file back to the same screen
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
     await page.getByRole('button', { name: 'Sweep now' }).click();
     await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(/\d+ of \d+ · /);
-    await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Cancel' }).click();
+    await expect(page.getByText('cut short')).toBeVisible();
+    await page.getByLabel('File to open').setInputFiles(runFile);
+    await expect(page.getByText('cut short')).toBeHidden();
     await page.reload();
     for (const target of ['Chromium', 'Firefox', 'WebKit', 'This browser'])
       await expect(cell(page, 'Station code', target).getByRole('img')).toHaveJSProperty('complete', true);
@@ -70,8 +77,12 @@ test('from a pasted form to a replay, and through a file back to the same screen
     await cell(page, 'Reading date', 'Chromium').click();
     const panel = page.getByRole('complementary', { name: 'Close-up' });
     await expect(
-      panel.getByRole('img', { name: /^Reading date, (closed|focused|filled|invalid), measured$/ }),
-    ).toHaveCount(4);
+      panel.getByRole('img', { name: /^Reading date, (closed|focused|filled|invalid|disabled), measured$/ }),
+    ).toHaveCount(5);
+    await expect(panel.getByRole('img', { name: 'Reading date, open, measured' })).toBeVisible();
+    await expect(panel.getByRole('img', { name: 'Reading date, bubble, measured' })).toBeVisible();
+    await expect(panel).toContainText('picker button: its picture changes when');
+    await expect(panel).toContainText('drawn asmonth, day, year');
     await expect(panel).toContainText(/Measured: Chromium \d+\.[\d.]+ over WebDriver BiDi/);
     await expect(panel).toContainText('rangeOverflow');
     await expect(panel).toContainText('Value must be 12/31/2026 or earlier.');
@@ -139,10 +150,7 @@ test('from a pasted form to a replay, and through a file back to the same screen
   };
   await test.step('exported, everything deleted, opened again: the same screens', async () => {
     const before = await shown();
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Files' }).click();
-    await page.getByRole('menuitem', { name: 'Export run' }).click();
-    const file = await (await download).path();
+    const file = await (await exported(page)).path();
     expect(readRunFile(await readFile(file, 'utf8')).status).toBe('read');
     await page.getByRole('button', { name: 'Files' }).click();
     await page.getByRole('menuitem', { name: 'Delete everything…' }).click();
@@ -160,28 +168,87 @@ test('from a pasted form to a replay, and through a file back to the same screen
   });
 });
 
-test('three engines side by side differ where nobody told the program that they do', async ({ page }) => {
-  await page.goto('/survey');
-  await sweep(page);
+test('three engines side by side differ where nobody told the program that they do', async ({
+  page,
+  runFile,
+}) => {
+  await openRun(page, runFile);
   for (const field of ['Survey month', 'Survey week'])
-    await expect(cell(page, field, 'Firefox')).toContainText('differs: type');
-  await expect(cell(page, 'Survey week', 'WebKit')).toContainText('differs: size');
+    await expect(cell(page, field, 'Firefox')).toContainText(/differs: type.*parts/);
+  await expect(cell(page, 'Survey week', 'WebKit')).toContainText(/differs: size, parts, readable/);
+  await expect(cell(page, 'Reading date', 'WebKit')).toContainText('parts');
+  await page.goto('/survey?state=open&differences=on');
+  await expect(cell(page, 'High water', 'Firefox')).toContainText('Nothing opens by a click in the middle');
+  await expect(cell(page, 'Reading date', 'WebKit')).toContainText('by a click in the middle');
+  await expect(cell(page, 'Reading date', 'Chromium').getByRole('img')).toHaveJSProperty('complete', true);
+  await expect(page.getByRole('rowheader').filter({ hasText: 'Observer' })).toHaveCount(0);
   await page.goto('/survey?lens=message');
   await expect(cell(page, 'Observer', 'WebKit')).toContainText('Fill out this field');
   await expect(cell(page, 'Observer', 'WebKit')).toContainText('differs: message');
   await expect(cell(page, 'Observer', 'Firefox')).toContainText('Please fill out this field.');
   await expect(cell(page, 'Observer', 'Firefox')).not.toContainText('differs');
+  await expect(cell(page, 'Observer', 'Firefox').getByRole('img', { name: /bubble/ })).toBeVisible();
+  await page.goto('/survey?lens=message&sort=on');
+  await expect(page.getByRole('rowheader').first()).toHaveText(/Phone|Gauge serial|E-mail/);
+});
+
+test('a target of one’s own joins the line-up, falls back, and every plan for it is tried', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto('/form');
+  await page.getByRole('button', { name: /^Station code/ }).waitFor();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', '<form><label>Landing <input type=date name=landing></label></form>');
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  });
+  await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('button', { name: 'Line-up: 5 targets' }).click();
+  for (const name of ['Firefox', 'WebKit', 'This browser', 'Android-like phone'])
+    await page.getByRole('button', { name: `Take ${name} out` }).click();
+  await page.getByRole('button', { name: 'New target…' }).click();
+  const form = page.getByRole('form', { name: 'New target' });
+  await form.getByLabel('Name').fill('Before pickers');
+  await form.getByLabel('Language').click();
+  await page.getByTitle('German').click();
+  await form.getByLabel('Does not know the kinds').click();
+  await page.getByTitle('date', { exact: true }).click();
+  await form.getByRole('button', { name: 'Add to the line-up' }).click();
+  await page.keyboard.press('Escape');
+  await sweep(page);
+  await expect(page.getByRole('columnheader')).toHaveText([/Field/, /Chromium/, /Before pickers/]);
+  const own = page.getByRole('row').filter({ hasText: 'Landing' }).getByRole('gridcell').nth(1);
+  await expect(own).toContainText('differs: type');
+  await own.click();
+  const panel = page.getByRole('complementary', { name: 'Close-up' });
+  await expect(panel).toContainText('It is “text”, in Chromium “date”.');
+  await expect(panel).toContainText('date is not known to Before pickers.');
+  await panel.getByRole('button', { name: 'Fallback plans' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Try the plans' }).click();
+  const plan = (name: string) =>
+    dialog.getByRole('row').filter({ has: page.getByRole('rowheader', { name }) });
+  await expect(plan('leave it').getByRole('cell').nth(1)).toContainText(
+    'sent landing=14.3.2026The server gets a format that the kind date never sends.',
+    { timeout: 60_000 },
+  );
+  await expect(plan('scripted picker').getByRole('cell').nth(1)).toContainText('sent landing=2026-03-14');
+  await expect(plan('scripted picker').getByRole('cell').nth(1)).not.toContainText('The server gets');
+  await expect(plan('selects').getByRole('cell').first()).toContainText('It stands in place of a picker');
+  await expect(plan('scripted picker').getByRole('cell').first()).toContainText(
+    'the kind is known here; picked',
+  );
+  await expect(plan('scripted picker').getByRole('img')).toHaveCount(2);
 });
 
 test('cells that differ from the reference are marked, in words too, and can be shown alone', async ({
   page,
+  runFile,
 }) => {
-  await page.goto('/survey');
-  await sweep(page);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Files' }).click();
-  await page.getByRole('menuitem', { name: 'Export run' }).click();
-  const text = await readFile(await (await download).path(), 'utf8');
+  await openRun(page, runFile);
+  const text = await readFile(runFile, 'utf8');
   const { run } = readRunFile(text) as Extract<ReturnType<typeof readRunFile>, { status: 'read' }>;
   // What an engine without date pickers would have answered, put into the file of a real run.
   const other = {
@@ -202,12 +269,20 @@ test('cells that differ from the reference are marked, in words too, and can be 
     buffer: Buffer.from(JSON.stringify(other)),
   });
   await expect(cell(page, 'Reading date', 'This browser')).toContainText('differs: type');
-  await expect(cell(page, 'Reading date', 'Android-like phone')).not.toContainText('differs');
-  await page.getByRole('switch').click();
+  await page.getByRole('switch', { name: 'only differences' }).click();
   await expect(page.getByRole('rowheader').filter({ hasText: 'Reading date' })).toBeVisible();
   await expect(page.getByRole('rowheader').filter({ hasText: 'May be published' })).toHaveCount(0);
   await cell(page, 'Reading date', 'This browser').click();
   await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText(
-    'closed: It is “text”, in the reference “date”.',
+    'It is “text”, in Chromium “date”.',
   );
+  // Compared with the run that it was made of, nothing else differs.
+  await page.keyboard.press('Escape');
+  await page.getByRole('combobox', { name: 'Compared with' }).click();
+  await page.getByTitle(/^with \d/).click();
+  await expect(page.getByRole('main')).toContainText(
+    'the versions of the engines are the same in both sweeps',
+  );
+  await expect(page.getByRole('rowheader')).toHaveText([/Reading date/]);
+  await expect(cell(page, 'Reading date', 'This browser')).toContainText('differs: type');
 });

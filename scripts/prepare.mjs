@@ -6,10 +6,19 @@ import { root } from './start-app.mjs';
 
 /** Debian packages by the program that they bring. */
 const systemPackages = {
-  chromium: ['chromium', 'fonts-liberation', 'fonts-noto-core'],
-  'firefox-esr': ['firefox-esr'],
+  chromium: ['chromium', 'chromium-l10n', 'fonts-liberation', 'fonts-noto-core'],
+  chromedriver: ['chromium-driver'],
+  'firefox-esr': [
+    'firefox-esr',
+    'firefox-esr-l10n-ar',
+    'firefox-esr-l10n-de',
+    'firefox-esr-l10n-en-gb',
+    'firefox-esr-l10n-fi',
+  ],
   WebKitWebDriver: ['webkit2gtk-driver'],
   Xvfb: ['xvfb'],
+  openbox: ['openbox'],
+  xdotool: ['xdotool'],
 };
 
 /** Runs a program with its output shown; true when it ended well. */

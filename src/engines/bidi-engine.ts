@@ -31,6 +31,9 @@ export interface BidiEngine {
   parameters(variant: Variant): readonly string[];
   env(variant: Variant): Record<string, string>;
   preferences(variant: Variant): Record<string, string | number | boolean>;
+  /** Whether one start is needed before the one that counts. */
+  startsTwice(variant: Variant): boolean;
+  readonly wordsPackages: Engine['wordsPackages'];
   /** Files that the profile needs before the first start, by their path in it. */
   readonly profile: Readonly<Record<string, string>>;
 }
@@ -44,6 +47,7 @@ export function bidiEngine(data: BidiEngine): Engine {
     title: data.title,
     protocol,
     pagesFrom: null,
+    wordsPackages: data.wordsPackages,
     async find() {
       const path = await findProgram(data.variable, data.programs);
       if (path) return { status: 'found', path, version: await programVersion(path) };
@@ -62,7 +66,9 @@ async function launch(data: BidiEngine, path: string, variant: Variant): Promise
   try {
     display = typeof programs === 'string' ? null : await startDisplay(programs);
     kept = await keeping(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
-    const browser = await start(data, kept, variant, display === null);
+    const profile = join(kept.folder, 'profile');
+    if (data.startsTwice(variant)) await startOnce(data, path, profile, variant);
+    const browser = await start(data, kept, profile, variant, display === null);
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
     const provenance: Measured = { mark: 'measured', engine: data.title, version, protocol, unable: [] };
     const missing = typeof programs === 'string' ? programs : null;
@@ -74,8 +80,25 @@ async function launch(data: BidiEngine, path: string, variant: Variant): Promise
   }
 }
 
-async function start(data: BidiEngine, kept: Keeping, variant: Variant, headless: boolean): Promise<Browser> {
-  const profile = join(kept.folder, 'profile');
+/** Starts and ends the browser, so that its profile knows what a first start finds out. */
+async function startOnce(data: BidiEngine, path: string, profile: string, variant: Variant): Promise<void> {
+  // A keeper of its own: the folder of the one that counts, with the profile in it, has to stay.
+  const kept = await keeping(path, data.env(variant));
+  try {
+    const browser = await start(data, kept, profile, variant, true);
+    await browser.close();
+  } finally {
+    await endKept(null, kept);
+  }
+}
+
+async function start(
+  data: BidiEngine,
+  kept: Keeping,
+  profile: string,
+  variant: Variant,
+  headless: boolean,
+): Promise<Browser> {
   for (const [name, content] of Object.entries(data.profile)) {
     await mkdir(join(profile, name, '..'), { recursive: true });
     await writeFile(join(profile, name), content);
@@ -99,6 +122,9 @@ async function start(data: BidiEngine, kept: Keeping, variant: Variant, headless
     handleSIGHUP: false,
   });
 }
+
+/** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. On a busy machine a picture else shows what was there before. */
+const painted = `new Promise((done) => { const late = setTimeout(done, 400); requestAnimationFrame(() => requestAnimationFrame(() => { clearTimeout(late); done(); })); })`;
 
 class BidiSession implements EngineSession {
   constructor(
@@ -210,6 +236,7 @@ class BidiPage implements EnginePage {
     // One box is cut by the browser; many are cut here out of one picture of the whole document.
     const [only] = boxes;
     const clip = boxes.length === 1 && only ? only : { x: 0, y: 0, ...document };
+    await this.answer(() => this.page.evaluate(painted));
     const png = await this.answer(() =>
       this.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),
     );

@@ -1,3 +1,4 @@
+import { languages } from '@/core/target/variant';
 import { bidiEngine } from './bidi-engine';
 import { windowPlace } from './display';
 
@@ -33,5 +34,9 @@ export const chromium = bidiEngine({
   ],
   env: ({ language }) => ({ LANGUAGE: language.replace('-', '_'), LANG: 'en_US.UTF-8' }),
   preferences: () => ({}),
+  startsTwice: () => false,
+  wordsPackages: Object.fromEntries(
+    languages.filter((one) => one !== 'en-US').map((one) => [one, 'chromium-l10n']),
+  ),
   profile: {},
 });

@@ -1,5 +1,5 @@
 import type { Measured } from '@/core/observation/provenance';
-import type { Variant } from '@/core/target/variant';
+import type { Language, Variant } from '@/core/target/variant';
 import { PageLost } from '@/probe/ask-page';
 import type { AskablePage } from '@/probe/askable-page';
 
@@ -19,6 +19,8 @@ export interface Engine {
   readonly name: string;
   readonly title: string;
   readonly protocol: string;
+  /** Debian packages that bring the engine's own words in other languages. */
+  readonly wordsPackages: Readonly<Partial<Record<Language, string>>>;
   find(): Promise<EngineFinding>;
   /** Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start. */
   launch(path: string, variant: Variant): Promise<EngineSession>;

@@ -38,24 +38,35 @@ const schema = object({
         .strict()
         .required()
         .matches(/^https?:\/\/[^\s]+$/, 'an address begins with http:// or https://'),
-      capabilities: object().default({}),
-      pagesFrom: string().strict().nullable().default(null).max(255),
-    }).noUnknown(),
+      capabilities: object().strict().optional().default(undefined),
+      pagesFrom: string().strict().nullable().max(255),
+    })
+      .strict()
+      .noUnknown(),
   )
     .max(20)
     .required(),
-}).noUnknown();
+})
+  .strict()
+  .noUnknown();
 
 /** Reads the endpoints; a file that is not there names none. A fault says what is wrong and what to do. */
 export async function readEnginesFile(path = enginesFilePath()): Promise<EnginesFile> {
   const content = await readFile(path, 'utf8').catch(() => null);
   if (content === null) return { status: 'read', endpoints: [] };
   try {
-    const { endpoints } = schema.validateSync(JSON.parse(content), { abortEarly: true });
+    const { endpoints } = schema.validateSync(JSON.parse(content), { strict: true, abortEarly: true });
     const names = endpoints.map(({ name }) => name);
     const twice = names.find((name, index) => names.indexOf(name) !== index);
     if (twice !== undefined) return fault(path, `two endpoints are called ${twice}`);
-    return { status: 'read', endpoints: endpoints as RemoteEndpoint[] };
+    return {
+      status: 'read',
+      endpoints: endpoints.map(({ capabilities, pagesFrom, ...named }) => ({
+        ...named,
+        capabilities: (capabilities ?? {}) as RemoteEndpoint['capabilities'],
+        pagesFrom: pagesFrom ?? null,
+      })),
+    };
   } catch (error) {
     if (error instanceof SyntaxError) return fault(path, 'it is not JSON');
     if (error instanceof ValidationError) return fault(path, error.message);

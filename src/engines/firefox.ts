@@ -26,6 +26,9 @@ export const firefox = bidiEngine({
     'intl.locale.requested': uiLanguages[language],
     'intl.regional_prefs.use_os_locales': true,
     'extensions.autoDisableScopes': 0,
+    'extensions.enabledScopes': 15,
+    'extensions.langpacks.signatures.required': false,
+    'extensions.startupScanScopes': 15,
     'layout.css.prefers-color-scheme.content-override': scheme === 'dark' ? 0 : 1,
     'ui.systemUsesDarkTheme': scheme === 'dark' ? 1 : 0,
     'toolkit.legacyUserProfileCustomizations.stylesheets': true,
@@ -35,6 +38,14 @@ export const firefox = bidiEngine({
     'app.update.enabled': false,
     'extensions.getAddons.cache.enabled': false,
   }),
+  // A new profile learns at its first start which languages there are, and speaks them from the second on.
+  startsTwice: ({ language }) => language !== 'en-US',
+  wordsPackages: {
+    'en-GB': 'firefox-esr-l10n-en-gb',
+    'de-DE': 'firefox-esr-l10n-de',
+    'fi-FI': 'firefox-esr-l10n-fi',
+    ar: 'firefox-esr-l10n-ar',
+  },
   profile: {
     // The window is the page and nothing else, so that what opens over it is all that changes on the display.
     'chrome/userChrome.css': '#navigator-toolbox{visibility:collapse!important}',

@@ -60,10 +60,19 @@ async function sessionFor(target: EngineTarget, signal: AbortSignal): Promise<En
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
   signal.throwIfAborted();
-  const session = await engine.launch(found.path, target.variant);
-  if (!signal.aborted) return session;
-  await session.close();
-  throw signal.reason;
+  return unlessAborted(engine.launch(found.path, target.variant), signal);
+}
+
+/** A browser that is still starting when its sweep is cancelled is ended as soon as it has started; nobody waits for it. */
+function unlessAborted(launching: Promise<EngineSession>, signal: AbortSignal): Promise<EngineSession> {
+  return new Promise((resolve, reject) => {
+    const stop = () => {
+      launching.then((session) => session.close()).catch(() => undefined);
+      reject(signal.reason);
+    };
+    signal.addEventListener('abort', stop, { once: true });
+    launching.then(resolve, reject).finally(() => signal.removeEventListener('abort', stop));
+  });
 }
 
 async function withPage(
@@ -80,7 +89,7 @@ async function withPage(
     const page = await session.open(address, code, target.variant);
     const provenance: Measured = {
       ...session.provenance,
-      unable: await unableTo(page, target.variant),
+      unable: await unableTo(page, target.variant, typeof engine === 'string' ? {} : engine.wordsPackages),
     };
     await work(page, provenance);
   } finally {

@@ -15,6 +15,7 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
     title,
     protocol: webDriverProtocol,
     pagesFrom,
+    wordsPackages: {},
     async find() {
       const ready = await status(address);
       if (ready) return { status: 'found', path: address, version: null };

@@ -1,5 +1,5 @@
 import { languageName, type Variant } from '@/core/target/variant';
-import type { EnginePage } from './engine';
+import type { Engine, EnginePage } from './engine';
 import { viewportOf } from './viewport';
 
 interface AsSetUp {
@@ -28,10 +28,15 @@ const question = `(() => {
 const english = /^(please )?fill (out|in) this field\.?$/i;
 
 /** What of a variant an engine did not do: the page is asked, nothing is assumed. One sentence each. */
-export async function unableTo(page: EnginePage, variant: Variant): Promise<string[]> {
+export async function unableTo(
+  page: EnginePage,
+  variant: Variant,
+  wordsPackages: Engine['wordsPackages'],
+): Promise<string[]> {
   const is = (await page.evaluate(question)) as AsSetUp;
   const language = primary(variant.language);
   const name = languageName(variant.language);
+  const remedy = wordsPackages[variant.language];
   const faults = [
     primary(is.languages[0] ?? '') === language
       ? null
@@ -39,7 +44,9 @@ export async function unableTo(page: EnginePage, variant: Variant): Promise<stri
     sameRegion(is.region, variant.language)
       ? null
       : `Its dates and numbers are in ${is.region}, not in ${name}`,
-    language !== 'en' && english.test(is.message) ? `It has no words of its own in ${name}` : null,
+    language !== 'en' && english.test(is.message)
+      ? `It has no words of its own in ${name}${remedy ? `; “apt-get install ${remedy}” may bring them` : ''}`
+      : null,
     is.dark === (variant.scheme === 'dark') ? null : `It does not take the ${variant.scheme} colour scheme`,
     is.ratio === variant.zoom ? null : `Its zoom is ${is.ratio * 100} %, not ${variant.zoom * 100} %`,
     is.width === viewportOf(variant).width

@@ -179,20 +179,27 @@ class WebDriverPage implements EnginePage {
 
   /** Pictures that two in a row agree on: painting goes on after the page believes itself painted. What never rests is as it was last. */
   private async steadyPictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
-    let pictures = await this.cut(boxes);
+    let shot = await this.shot();
+    let pictures: (Picture | null)[] | null = null;
     for (let attempt = 0; attempt < 5; attempt++) {
-      const next = await this.cut(boxes);
-      const rests = next.every((picture, index) => picture?.id === pictures[index]?.id);
-      pictures = next;
-      if (rests) break;
+      const next = await this.shot();
+      if (next === shot) break;
+      // Something moves; it may be none of what is asked for.
+      const before: (Picture | null)[] = pictures ?? (await this.cut(shot, boxes));
+      pictures = await this.cut(next, boxes);
+      shot = next;
+      if (pictures.every((picture, index) => picture?.id === before[index]?.id)) break;
     }
-    return pictures;
+    return pictures ?? this.cut(shot, boxes);
   }
 
-  private async cut(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+  private async shot(): Promise<string> {
     await this.painted();
-    const shot = Buffer.from(await this.driver.takeScreenshot(), 'base64');
-    return cropAll(shot, boxes, this.shelf, this.variant.zoom);
+    return this.driver.takeScreenshot();
+  }
+
+  private cut(shot: string, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    return cropAll(Buffer.from(shot, 'base64'), boxes, this.shelf, this.variant.zoom);
   }
 
   /** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. */

@@ -21,6 +21,8 @@ export const webkit: Engine = {
   title: 'WebKit',
   protocol: webDriverProtocol,
   pagesFrom: null,
+  // They come with the engine itself.
+  wordsPackages: {},
 
   async find(): Promise<EngineFinding> {
     const [driver, display, browser] = await Promise.all([

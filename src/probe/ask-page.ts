@@ -69,8 +69,9 @@ export async function askTarget(
     await withPage(async (page, from) => {
       provenance = from;
       const rightToLeft = await page.probe('readsRightToLeft');
+      const speaksRightToLeft = await page.probe('speaksRightToLeft');
       const openings = new Map<FieldId, string>();
-      const context = { page, asking, signal, answer, picture, rightToLeft, openings };
+      const context = { page, asking, signal, answer, picture, rightToLeft, speaksRightToLeft, openings };
       const asked = questions.filter((question) => asking.questions.includes(question));
       for (const question of asked) await ask[question](context);
     });

@@ -21,8 +21,10 @@ export interface Box {
 
 export interface FieldFacts {
   readonly typeReflected: string;
-  /** Around all controls of the field; null when none is drawn. */
+  /** Around all controls of the field and the marks beside it; null when none is drawn. */
   readonly box: Box | null;
+  /** Around the controls alone. */
+  readonly controlBox: Box | null;
   /** Size of the first control. */
   readonly size: { readonly width: number; readonly height: number } | null;
   readonly value: string;
@@ -83,6 +85,8 @@ export interface ProbeApi {
   /** Where the plan is, CSS px of the document, and which entries it puts into the entry list. */
   describePlan(): { readonly box: Box | null; readonly sent: readonly string[] };
   readsRightToLeft(): boolean;
+  /** The browser's own language reads from right to left, whatever the page is written in. */
+  speaksRightToLeft(): boolean;
   /** Size of the whole document, CSS px. */
   documentSize(): { width: number; height: number };
   /** Gives focus by script, attaches the guards and starts recording. */

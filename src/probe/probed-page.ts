@@ -214,6 +214,7 @@ function describeField(members: readonly Listed[]): FieldFacts {
   return {
     typeReflected: first && 'type' in first ? first.type : '',
     box: union(boxes.length > 0 && first ? [...boxes, ...markBoxesOf(first).map(inDocument)] : boxes),
+    controlBox: union(boxes),
     size: size && { width: size.width, height: size.height },
     value: currentValueOf(members),
     ...validityFacts(members),
@@ -333,6 +334,7 @@ export const probedPage: ProbeApi = {
   placeInViewport,
   report,
   ...plannedPage,
+  speaksRightToLeft: () => /^(ar|fa|he|ur)\b/.test(navigator.language),
   readsRightToLeft: () => getComputedStyle(document.documentElement).direction === 'rtl',
   documentSize: () => ({
     width: document.documentElement.scrollWidth,

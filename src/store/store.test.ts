@@ -1,17 +1,20 @@
 import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
 import { askingOf, planOf } from '@/core/observation/asking';
 import { type Observation, observationKey } from '@/core/observation/observation';
 import { type Picture, pictureId } from '@/core/observation/picture';
+import type { RunId } from '@/core/observation/run';
 import { readRunFile, writeRunFile } from '@/core/observation/run-file';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { defaultLineUp, targets } from '@/core/target/line-up';
-import type { EngineTarget } from '@/core/target/target';
+import { type EngineTarget, targetId } from '@/core/target/target';
 import { askServer } from './ask-server';
 import { UkkoDatabase } from './database';
 import { leaveDraft, takeDraft } from './draft';
 import { ensureForms, newForm, restoreDemo, saveForm } from './forms';
+import { forgetTarget, lineUpOf, ownTargets, saveLineUp, saveTarget } from './line-ups';
 import { addRun, beginRun, deleteEverything, deleteRun, keep, loadRun, observationsOf, runsOf } from './runs';
 import { sweepIntoRun, type TargetProgress } from './sweep-into-run';
 
@@ -58,6 +61,67 @@ function observed(state: 'closed' | 'filled', picture: Picture): Observation {
     },
   };
 }
+
+describe('line-ups', () => {
+  it('are those of the demo until a person chooses, form by form', async () => {
+    expect(await lineUpOf(database, demoForm.id)).toEqual(defaultLineUp);
+    const alone = { targets: chromium, reference: targetId('chromium') };
+    await saveLineUp(database, demoForm.id, alone);
+    expect(await lineUpOf(database, demoForm.id)).toEqual(alone);
+    expect(await lineUpOf(database, hurriedForm.id)).toEqual(defaultLineUp);
+  });
+  it('can hold targets of the person’s own', async () => {
+    const own = { ...(chromium[0] as EngineTarget), id: targetId('own-1'), name: 'Mine' };
+    await saveTarget(database, own);
+    expect(await ownTargets(database)).toEqual([own]);
+    await forgetTarget(database, own.id);
+    expect(await ownTargets(database)).toEqual([]);
+  });
+});
+
+describe('what version 1 of the database kept', () => {
+  it('is there after the upgrade, in the shape of today', async () => {
+    const name = `old-${Math.random()}`;
+    const old = new Dexie(name);
+    old.version(1).stores({
+      forms: 'id, changedAt',
+      runs: 'id, [formId+startedAt]',
+      observations: '[run+key], run',
+      pictures: 'id',
+    });
+    const { unable: _, ...provenance } = {
+      mark: 'measured',
+      engine: 'E',
+      version: '1',
+      protocol: 'P',
+      unable: [],
+    };
+    await old.table('runs').put({
+      id: 'r',
+      formId: demoForm.id,
+      startedAt: '2026-11-01T00:00:00Z',
+      lineUp: { targets: ['chromium'], reference: 'chromium' },
+    });
+    await old.table('observations').put({
+      run: 'r',
+      key: 'k',
+      observation: {
+        question: 'message',
+        provenance,
+        outcome: { status: 'answered', facts: { tried: '', willValidate: true, flags: [], message: '' } },
+      },
+    });
+    old.close();
+    const now = new UkkoDatabase(name);
+    const [run] = await runsOf(now, demoForm.id);
+    expect(run?.lineUp.targets.map((target) => target.name)).toEqual(['Chromium']);
+    expect((await observationsOf(now, 'r' as RunId))[0]).toMatchObject({
+      provenance: { unable: [] },
+      outcome: { facts: { saysTitle: null } },
+    });
+    await now.delete();
+  });
+});
 
 describe('forms', () => {
   it('are the demo forms on the first visit, the good one first, and stay as the person left them', async () => {
@@ -221,7 +285,7 @@ describe('a sweep into a run', () => {
       { target: 'this-browser', state: 'asking' },
       { target: 'blink-phone', done: 6, state: 'finished' },
     ]);
-    expect(await observationsOf(database, run.id)).toHaveLength(6);
+    expect(await observationsOf(database, run.id)).toHaveLength(7);
     expect((await database.runs.get(run.id))?.finishedAt).not.toBeNull();
   });
 

@@ -242,6 +242,36 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
     );
   });
 
+  it('tries the plans for a kind that it does not know, types into them, and says what is sent', async () => {
+    const withheld: EngineTarget = {
+      ...target,
+      withheld: { kinds: ['date'], attributes: [], source: 'a test' },
+    };
+    const markup = '<form><label>On <input type=date name=on></label><input name=other value=x></form>';
+    const sentBy = async (one: EngineTarget) => {
+      const { observations } = await ask(one, askingOf(markup, ['fallback']));
+      expect(observations).toHaveLength(1);
+      const [answer] = observations;
+      if (answer?.question !== 'fallback' || answer.outcome.status !== 'answered')
+        throw new Error('no plans');
+      expect(answer.outcome.facts.plans.every(({ picture }) => picture !== null)).toBe(true);
+      return answer.outcome.facts.plans.map(({ plan, native, loaded, sent }) => [plan, native, loaded, sent]);
+    };
+    expect(await sentBy(withheld)).toEqual([
+      ['leave it', false, false, ['on=14.3.2026']],
+      ['hint and pattern', false, false, ['on=2026-03-14']],
+      ['selects', false, true, ['on-day=14', 'on-month=03', 'on-year=2026']],
+      ['scripted picker', false, true, ['on=2026-03-14']],
+    ]);
+    const known = await sentBy(target);
+    expect(known.map(([plan, native, loaded]) => [plan, native, loaded])).toEqual([
+      ['leave it', true, false],
+      ['hint and pattern', true, false],
+      ['selects', true, true],
+      ['scripted picker', true, false],
+    ]);
+  });
+
   it('says what the styles of the form put beside a field, and which states are in effect', async () => {
     const markup = `<style>input:user-invalid + span::after { content: "mend \\"me\\"" }</style>
       <form><input name=a required placeholder=here><span></span></form>`;

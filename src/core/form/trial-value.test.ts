@@ -3,7 +3,7 @@ import { demoForms } from '../demo/demo-forms';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { readForm } from './read-form';
-import { invalidTrial, validTrial } from './trial-value';
+import { anotherValidValue, invalidTrial, trialFor, validTrial } from './trial-value';
 
 const fields = demoForms.flatMap((form) =>
   readForm(form.markup).fields.map((field) => [`${form.id} ${field.id}`, field] as const),
@@ -13,7 +13,38 @@ const trial = (markup: string, of: typeof validTrial) => {
   return field && of(field);
 };
 
+describe('another value', () => {
+  it.each(fields)('%s: is valid too, and another one', (_, field) => {
+    const first = validTrial(field);
+    if (first.status !== 'value') return;
+    const second = anotherValidValue(field, first.value);
+    if (second === null || field.kind === 'checkbox' || field.kind === 'radio') return;
+    expect(second).not.toBe(first.value);
+    expect(validityOf(fieldStateOf(field, { value: second })).flags).toEqual([]);
+  });
+  it('is as long as the first where a length is all that is shown', () => {
+    const [pin] = readForm('<input type=password pattern="[0-9]{4}">').fields;
+    if (!pin) throw new Error('no field');
+    expect(anotherValidValue(pin, '4711')).toHaveLength(4);
+  });
+});
+
 describe('trial values', () => {
+  it('put a meter into each of its regions and take the value from a progress', () => {
+    const [meter, progress] = readForm(
+      '<meter max=9 low=3 high=6 optimum=8></meter><progress max=10></progress>',
+    ).fields;
+    if (!meter || !progress) throw new Error('no gauges');
+    expect((['optimal', 'suboptimal', 'poor'] as const).map((state) => trialFor(meter, state))).toEqual([
+      { status: 'value', value: '7.5' },
+      { status: 'value', value: '4.5' },
+      { status: 'value', value: '1.5' },
+    ]);
+    expect(trialFor(progress, 'filled')).toEqual({ status: 'value', value: '6.5' });
+    expect(trialFor(progress, 'indeterminate')).toEqual({ status: 'value', value: '' });
+    expect(trialFor(meter, 'disabled')).toBeNull();
+  });
+
   it.each(fields)('%s: what is tried as valid is valid, what is tried as invalid is not', (_, field) => {
     const good = validTrial(field);
     if (good.status === 'value')

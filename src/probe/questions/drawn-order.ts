@@ -96,6 +96,9 @@ async function photograph(
     fields.map(({ kind }) => (isDated(kind) ? (values[kind] ?? start[kind]) : null)),
   );
   const size = await page.probe('documentSize');
-  const boxes = (await page.probe('describe', probed)).map(({ box }) => box && pictureBox(box, size));
+  const boxes = (await page.probe('describe', probed)).map(
+    // Marks beside the field come and go with the value; where a part is drawn is told by the control alone.
+    ({ controlBox }) => controlBox && pictureBox(controlBox, size, 0),
+  );
   return page.pictures(boxes, size);
 }

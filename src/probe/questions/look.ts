@@ -1,4 +1,4 @@
-import type { Field } from '@/core/form/field';
+import { type Field, hasAttribute } from '@/core/form/field';
 import { trialFor } from '@/core/form/trial-value';
 import { statesOf } from '@/core/observation/asking';
 import type { ControlState, LookFacts, Outcome } from '@/core/observation/observation';
@@ -53,13 +53,15 @@ async function lookAtPage(
     box && trials[index]?.status !== 'none' ? pictureBox(box, size) : null,
   );
   const pictures = await page.pictures(boxes, size);
-  if (asked.some(canMove)) await new Promise((resolve) => setTimeout(resolve, aMoment));
-  const later = asked.some(canMove)
-    ? await page.pictures(
-        boxes.map((box, index) => (asked[index] && canMove(asked[index]) ? box : null)),
-        size,
-      )
-    : [];
+  const moving = [...asked.keys()].filter((index) => canMove(asked[index], state));
+  if (moving.length > 0) await new Promise((resolve) => setTimeout(resolve, aMoment));
+  const later =
+    moving.length > 0
+      ? await page.pictures(
+          boxes.map((box, index) => (moving.includes(index) ? box : null)),
+          size,
+        )
+      : [];
   for (const [index, field] of asked.entries()) {
     const trial = trials[index];
     const outcome: Outcome<LookFacts> =
@@ -71,11 +73,12 @@ async function lookAtPage(
 }
 
 /** Between two pictures of something that may move, ms. */
-const aMoment = 150;
+const aMoment = 80;
 
-/** The only kind that engines draw in motion without an animation that a style can stop. */
-function canMove({ kind }: Field): boolean {
-  return kind === 'progress';
+/** A progress without a value is the only control that engines draw in motion without an animation that a style can stop. */
+function canMove(field: Field | undefined, state: ControlState): boolean {
+  if (field?.kind !== 'progress') return false;
+  return state === 'indeterminate' || (state === 'closed' && !hasAttribute(field.controls[0], 'value'));
 }
 
 async function lookAtFocus(context: QuestionContext, field: Field): Promise<Outcome<LookFacts>> {

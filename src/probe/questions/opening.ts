@@ -25,11 +25,17 @@ const atTheEnd: Gesture = {
     y: y + height / 2,
   }),
 };
+/** Some engines turn their dates around with their own language, in a page that reads the other way. */
+const atTheStart: Gesture = {
+  name: 'a click at its start',
+  act: (control, rightToLeft) => atTheEnd.act(control, !rightToLeft),
+};
 const againInTheMiddle: Gesture = { ...inTheMiddle, name: 'a second click' };
 const byKeyboard: Gesture = { name: 'Alt+ArrowDown', act: () => ({ kind: 'key', key: 'alt+Down' }) };
 const arrowDown: Gesture = { name: 'ArrowDown', act: () => ({ kind: 'key', key: 'Down' }) };
 
 const picking: readonly Gesture[] = [inTheMiddle, atTheEnd, byKeyboard];
+const pickingTurned: readonly Gesture[] = [inTheMiddle, atTheEnd, atTheStart, byKeyboard];
 const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown];
 
 /** What opens when a person tries to open a field, on a real display. */
@@ -42,7 +48,7 @@ export async function askOpening(context: QuestionContext): Promise<void> {
 }
 
 async function openingOf(context: QuestionContext, field: Field): Promise<Outcome<OpeningFacts>> {
-  const gestures = gesturesFor(field);
+  const gestures = gesturesFor(field, context.speaksRightToLeft ? pickingTurned : picking);
   if (!gestures) return inapplicable('Nothing opens for this kind of field.');
   const { page } = context;
   const window = await page.window();
@@ -79,7 +85,7 @@ async function hasMoved({ page }: QuestionContext, field: Field, control: Box): 
   return now === null || Math.abs(now.y - control.y) > 1 || Math.abs(now.x - control.x) > 1;
 }
 
-function gesturesFor(field: Field): readonly Gesture[] | null {
+function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gesture[] | null {
   switch (field.kind) {
     case 'date':
     case 'month':

@@ -153,7 +153,9 @@ async function boxesOf(
   await page.probe('fill', fields, values);
   const size = await page.probe('documentSize');
   // Without a margin: a neighbour that changes too would else be taken for the field.
-  return (await page.probe('describe', fields)).map(({ box }) => box && pictureBox(box, size, 0));
+  return (await page.probe('describe', fields)).map(
+    ({ controlBox }) => controlBox && pictureBox(controlBox, size, 0),
+  );
 }
 
 async function photograph(
@@ -272,10 +274,10 @@ async function valueNow({ page }: QuestionContext, field: Field): Promise<string
 function partsByKind(context: QuestionContext, field: Field, shows: Showing | null): DetectedPart[] {
   const opened = context.openings.get(field.id);
   const parts: DetectedPart[] = [];
-  if (opened === 'a click at its end')
+  if (opened === 'a click at its end' || opened === 'a click at its start')
     parts.push({
       part: 'picker button',
-      how: 'a click at its end opened something, one in the middle did not',
+      how: `${opened} opened something, one in the middle did not`,
     });
   if (opened && (field.kind === 'select' || field.suggestions))
     parts.push({ part: 'list', how: `${opened} opened one` });

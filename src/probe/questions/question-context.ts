@@ -18,6 +18,8 @@ export interface QuestionContext {
   picture(picture: Picture): void;
   /** The page reads from right to left. */
   readonly rightToLeft: boolean;
+  /** The browser itself speaks a language that reads from right to left. */
+  readonly speaksRightToLeft: boolean;
   /** By which gesture fields opened, as far as that was asked. */
   readonly openings: Map<FieldId, string>;
 }

@@ -131,7 +131,8 @@ function useShortcuts(onShortcuts: () => void): void {
       else if (command && event.key === 'Enter') sweep();
       else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
       else if (event.key === 'Escape' && running) cancel();
-      else if (event.key === 'Escape' && selection.closeUp) select({ closeUp: false });
+      else if (event.key === 'Escape' && selection.closeUp && !document.querySelector('[role=dialog]'))
+        select({ closeUp: false });
       else if (event.key === '?' && !editing) onShortcuts();
       else return;
       event.preventDefault();
