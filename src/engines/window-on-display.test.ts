@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import type { Box } from '@/probe/probe-api';
+import type { Display } from './display';
+import { displaySize } from './display';
+import { PictureShelf } from './picture-shelf';
+import type { Raster } from './raster';
+import { locateViewport, windowOnDisplay } from './window-on-display';
+
+interface Drawn extends Box {
+  readonly shade: number;
+  /** ms after the display was made. */
+  readonly from?: number;
+  readonly until?: number;
+}
+
+/** A display on which grey boxes come and go. */
+function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
+  const begin = Date.now();
+  const acts: string[] = [];
+  return {
+    name: ':made-up',
+    acts,
+    async picture(): Promise<Raster> {
+      const { width, height } = displaySize;
+      const data = Buffer.alloc(width * height * 4, 255);
+      const now = Date.now() - begin;
+      for (const { x, y, width: w, height: h, shade, from = 0, until = Infinity } of drawn) {
+        if (now < from || now >= until) continue;
+        for (let row = y; row < y + h; row++)
+          for (let column = x; column < x + w; column++)
+            data.fill(shade, (row * width + column) * 4, (row * width + column) * 4 + 3);
+      }
+      return { width, height, stride: width * 4, data, channels: 'bgr' };
+    },
+    async click(x, y) {
+      acts.push(`click ${x} ${y}`);
+    },
+    async away() {
+      acts.push('away');
+    },
+    async key(name) {
+      acts.push(`key ${name}`);
+    },
+    close: async () => undefined,
+  };
+}
+
+const place = { x: 240, y: 200, width: 400, height: 300, scale: 2 };
+const control: Box = { x: 50, y: 40, width: 60, height: 10 };
+
+describe('a window on a display', () => {
+  it('shows what appeared, in CSS px of the viewport, with the control in the picture', async () => {
+    const display = madeUpDisplay([{ x: 340, y: 320, width: 100, height: 80, shade: 90, from: 300 }]);
+    const window = windowOnDisplay(display, new PictureShelf(), place);
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    expect(appeared?.box).toEqual({ x: 50, y: 60, width: 50, height: 40 });
+    expect(display.acts).toEqual(['away', 'click 360 290', 'away']);
+    // From the top of the control, less its margin, to the end of the pop-up.
+    expect([appeared?.picture.width, appeared?.picture.height]).toEqual([136, 400 + 2 - (280 - 8)]);
+  });
+
+  it('takes no focus ring, no change inside of the control and nothing in a toolbar for something that opened', async () => {
+    const display = madeUpDisplay([
+      { x: 240 + 2 * 50 - 8, y: 200 + 2 * 40 - 8, width: 136, height: 36, shade: 10, from: 100 },
+      { x: 300, y: 120, width: 200, height: 60, shade: 10, from: 100 },
+    ]);
+    const window = windowOnDisplay(display, new PictureShelf(), place);
+    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' })).toBeNull();
+    expect(display.acts).toEqual(['away', 'key alt+Down']);
+  });
+
+  it('waits for what grows, and leaves out what only flashed up', async () => {
+    const display = madeUpDisplay([
+      { x: 340, y: 320, width: 40, height: 10, shade: 60, from: 250 },
+      { x: 340, y: 320, width: 40, height: 60, shade: 60, from: 420 },
+      { x: 700, y: 500, width: 10, height: 10, shade: 60, from: 250, until: 300 },
+    ]);
+    const window = windowOnDisplay(display, new PictureShelf(), place);
+    const appeared = await window.appearing(control, { kind: 'call', call: async () => undefined });
+    expect(appeared?.box).toEqual({ x: 50, y: 60, width: 20, height: 30 });
+  });
+
+  it('is found by a mark that the page shows, and gets the focus by a click that the mark takes', async () => {
+    const mark = { x: 243, y: 160, width: 6, height: 6, shade: 0 };
+    const display = madeUpDisplay([]);
+    const marked: Display = {
+      ...display,
+      picture: async () => {
+        const raster = await display.picture();
+        raster.data.set([253, 1, 253], (mark.y * raster.width + mark.x) * 4);
+        return raster;
+      },
+    };
+    const scripts: string[] = [];
+    const found = await locateViewport(marked, async (script) => scripts.push(script));
+    expect(found).toEqual({ x: 243, y: 160 });
+    expect(display.acts).toEqual(['click 246 163', 'away']);
+    expect(scripts.map((script) => script.includes('remove'))).toEqual([false, true]);
+  });
+});
