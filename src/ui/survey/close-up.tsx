@@ -290,7 +290,9 @@ function PartsList({ parts }: { parts: PartsFacts }) {
     <>
       <Fact name="parts">
         {parts.parts.length === 0
-          ? 'none detected'
+          ? parts.lookedFor.includes('text box')
+            ? 'none detected'
+            : 'not told: that needs trusted clicks and keys'
           : parts.parts.map(({ part, how }) => (
               <div key={part}>
                 {part}: <span className="soft">{how}</span>
