@@ -240,7 +240,7 @@ const uses: readonly Use[] = [
   },
   {
     part: 'clear button',
-    kinds: ['search', 'text'],
+    kinds: ['search'],
     how: 'a click at its end emptied it',
     at: { along: 1, inset: 11, down: 0.5 },
     tells: (before, after) => before !== '' && after === '',
