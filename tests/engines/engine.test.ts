@@ -24,7 +24,7 @@ import { targets } from '@/core/target/line-up';
 import { type EngineTarget, engineTarget } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
 import { changeBetweenPictures } from '@/engines/crop';
-import { type Engine, EngineLost } from '@/engines/engine';
+import { EngineLost } from '@/engines/engine';
 import { engineNamed, engines } from '@/engines/engines';
 import { freePort } from '@/engines/free-port';
 import { endKept, keeping, startKept } from '@/engines/kept';
@@ -115,7 +115,7 @@ async function startRemote() {
   writeFileSync(file, JSON.stringify({ endpoints: [endpoint] }));
   process.env.UKKO_ENGINES = file;
   for (let attempt = 0; attempt < 100; attempt++) {
-    if ((await ((await engineNamed(remote.engine)) as Engine).find()).status === 'found') break;
+    if ((await (await engineNamed(remote.engine)).find()).status === 'found') break;
     await wait(50);
   }
   return {
@@ -139,6 +139,15 @@ function browsers(): number[] {
     const id = Number(name);
     return Number.isInteger(id) && id !== process.pid && isBrowser(id) ? [id] : [];
   });
+}
+
+/** A browser that goes with its display has gone by itself when its turn comes. */
+function kill(id: number): void {
+  try {
+    process.kill(id, 'SIGKILL');
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
+  }
 }
 
 function isBrowser(id: number): boolean {
@@ -359,7 +368,7 @@ describe.skipIf(!here).each(engineTargets)('$name, asked about the demo form', (
     const { observations, messages } = await ask(target, full, undefined, (message) => {
       if (killed || message.type !== 'observation') return;
       killed = true;
-      for (const id of browsers()) process.kill(id, 'SIGKILL');
+      for (const id of browsers()) kill(id);
     });
     const failed = observations.filter((o) => o.outcome.status === 'failed');
     expect(observations).toHaveLength(planOf(full).length);
