@@ -13,9 +13,10 @@ import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
 import { endKept, type Keeping, keeping } from './kept';
+import { PageWindow } from './page-window';
+import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
 import { viewportOf } from './viewport';
-import { locateViewport, windowOnDisplay } from './window-on-display';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
 export interface BidiEngine {
@@ -64,15 +65,15 @@ async function launch(data: BidiEngine, path: string, variant: Variant): Promise
   let display: Display | null = null;
   let kept: Keeping | null = null;
   try {
-    display = typeof programs === 'string' ? null : await startDisplay(programs);
+    const shown = 'status' in programs ? programs : await startDisplay(programs);
+    if (!('status' in shown)) display = shown;
     kept = await keeping(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
     const profile = join(kept.folder, 'profile');
     if (data.startsTwice(variant)) await startOnce(data, path, profile, variant);
     const browser = await start(data, kept, profile, variant, display === null);
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
     const provenance: Measured = { mark: 'measured', engine: data.title, version, protocol, unable: [] };
-    const missing = typeof programs === 'string' ? programs : null;
-    return new BidiSession(browser, kept, display, missing, provenance);
+    return new BidiSession(browser, kept, shown, provenance);
   } catch (error) {
     if (kept) await endKept(null, kept);
     await display?.close();
@@ -123,15 +124,11 @@ async function start(
   });
 }
 
-/** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. On a busy machine a picture else shows what was there before. */
-const painted = `new Promise((done) => { const late = setTimeout(done, 400); requestAnimationFrame(() => requestAnimationFrame(() => { clearTimeout(late); done(); })); })`;
-
 class BidiSession implements EngineSession {
   constructor(
     private readonly browser: Browser,
     private readonly kept: Keeping,
-    private readonly display: Display | null,
-    private readonly noDisplay: string | null,
+    private readonly display: Display | NoWindow,
     readonly provenance: Measured,
   ) {}
 
@@ -143,25 +140,16 @@ class BidiSession implements EngineSession {
       // The window that is there: another one would not be the active one at once.
       async () => (await browser.pages())[0] ?? (await browser.newPage()),
     );
-    const noWindow: NoWindow = { status: 'failed', reason: this.noDisplay ?? '' };
-    const opened = new BidiPage(
-      browser,
-      this.provenance.engine,
-      page,
-      display ?? noWindow,
-      address,
-      probe,
-      variant,
-    );
+    const opened = new BidiPage(browser, this.provenance.engine, page, display, address, probe, variant);
     await opened.reload();
     // Finding the window gives it the focus, without which no field shows that it has it.
-    if (display) await opened.window();
+    await opened.window();
     return opened;
   }
 
   async close(): Promise<void> {
     await endKept(this.browser.process(), this.kept);
-    await this.display?.close();
+    if (!('status' in this.display)) await this.display.close();
   }
 }
 
@@ -169,17 +157,19 @@ class BidiPage implements EnginePage {
   readonly drawsFocus = true;
   readonly changeBetween = changeBetweenPictures;
   private readonly shelf = new PictureShelf();
-  private placed: WindowOnDisplay | null = null;
+  private readonly placed: PageWindow;
 
   constructor(
     private readonly browser: Browser,
     private readonly engine: string,
     private readonly page: Page,
-    private readonly display: Display | NoWindow,
+    display: Display | NoWindow,
     private readonly address: string,
     private readonly code: string,
     private readonly variant: Variant,
-  ) {}
+  ) {
+    this.placed = new PageWindow(engine, display, this.shelf, variant, (script) => page.evaluate(script));
+  }
 
   reload(): Promise<void> {
     return this.answer(async () => {
@@ -212,21 +202,8 @@ class BidiPage implements EnginePage {
 
   readonly click = (x: number, y: number): Promise<void> => this.answer(() => this.page.mouse.click(x, y));
 
-  async window(): Promise<WindowOnDisplay | NoWindow> {
-    const { display } = this;
-    if ('status' in display) return display;
-    this.placed ??= await this.answer(() => this.locate(display));
-    return this.placed;
-  }
-
-  private async locate(display: Display): Promise<WindowOnDisplay> {
-    const place = await locateViewport(display, (script) => this.page.evaluate(script));
-    if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
-    return windowOnDisplay(display, this.shelf, {
-      ...place,
-      ...viewportOf(this.variant),
-      scale: this.variant.zoom,
-    });
+  window(): Promise<WindowOnDisplay | NoWindow> {
+    return this.answer(() => this.placed.locate());
   }
 
   async pictures(
@@ -236,7 +213,7 @@ class BidiPage implements EnginePage {
     // One box is cut by the browser; many are cut here out of one picture of the whole document.
     const [only] = boxes;
     const clip = boxes.length === 1 && only ? only : { x: 0, y: 0, ...document };
-    await this.answer(() => this.page.evaluate(painted));
+    await this.answer(() => this.page.evaluate(`new Promise(${whenPainted})`));
     const png = await this.answer(() =>
       this.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),
     );

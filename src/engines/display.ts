@@ -4,6 +4,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { promisify } from 'node:util';
+import type { NoWindow } from '@/probe/window-on-display';
 import { withDeadline } from './deadline';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
@@ -43,13 +44,17 @@ const names: Readonly<Record<keyof DisplayPrograms, readonly [string, string]>> 
   pointer: ['UKKO_XDOTOOL', 'xdotool'],
 };
 
-/** The programs, or a sentence that says how to get those that are missing. */
-export async function findDisplayPrograms(): Promise<DisplayPrograms | string> {
+/** The programs, or why there is no window without them and how to get them. */
+export async function findDisplayPrograms(): Promise<DisplayPrograms | NoWindow> {
   const found = await Promise.all(
     Object.entries(names).map(async ([key, [variable, name]]) => [key, await findProgram(variable, [name])]),
   );
   if (found.some(([, path]) => path === null))
-    return 'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.';
+    return {
+      status: 'failed',
+      reason:
+        'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.',
+    };
   return Object.fromEntries(found) as DisplayPrograms;
 }
 

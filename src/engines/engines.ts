@@ -1,5 +1,5 @@
 import { chromium } from './chromium';
-import type { Engine } from './engine';
+import { type Engine, EngineLost } from './engine';
 import { readEnginesFile } from './engines-file';
 import { firefox } from './firefox';
 import { remoteEngine } from './remote';
@@ -8,19 +8,27 @@ import { webkit } from './webkit';
 /** Every engine that this version finds by itself. To add one, add its file here and its name to `engineNames`. */
 export const engines = { chromium, firefox, webkit } as const satisfies Record<string, Engine>;
 
-/** The engines above and the endpoints of the engines file. */
-export async function everyEngine(): Promise<readonly Engine[]> {
-  const file = await readEnginesFile();
-  const remote = file.status === 'read' ? file.endpoints.map(remoteEngine) : [];
-  return [...Object.values(engines), ...remote];
+export interface Engines {
+  readonly all: readonly Engine[];
+  /** Why the engines file cannot be used; null when it can, or when there is none. */
+  readonly fault: string | null;
 }
 
-/** The engine of this name, or a sentence that says why there is none. */
-export async function engineNamed(name: string): Promise<Engine | string> {
-  const found = (await everyEngine()).find((engine) => engine.name === name);
-  if (found) return found;
+/** The engines above and the endpoints of the engines file. */
+export async function everyEngine(): Promise<Engines> {
   const file = await readEnginesFile();
-  return file.status === 'fault'
-    ? file.text
-    : `There is no engine “${name}” here. Name its endpoint in the engines file, or take the target out of the line-up.`;
+  const remote = file.status === 'read' ? file.endpoints.map(remoteEngine) : [];
+  return {
+    all: [...Object.values(engines), ...remote],
+    fault: file.status === 'fault' ? file.text : null,
+  };
+}
+
+/** The engine of this name. Throws `EngineLost`, with what to do, when there is none. */
+export async function engineNamed(name: string): Promise<Engine> {
+  const { all, fault } = await everyEngine();
+  const found = all.find((engine) => engine.name === name);
+  if (found) return found;
+  const unknown = `There is no engine “${name}” here. Name its endpoint in the engines file, or take the target out of the line-up.`;
+  throw new EngineLost(fault ?? unknown);
 }

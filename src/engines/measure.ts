@@ -1,12 +1,12 @@
 import { pageUnderTest } from '@/core/form/page-under-test';
 import type { Asking } from '@/core/observation/asking';
 import { askingOfTarget } from '@/core/observation/asking-of-target';
-import type { Measured } from '@/core/observation/provenance';
+import { type Measured, notAsked } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
-import { EngineLost, type EngineSession } from './engine';
+import { type Engine, EngineLost, type EngineSession } from './engine';
 import { engineNamed } from './engines';
 import { startPageServer } from './page-server';
 import { unableTo } from './variant-check';
@@ -39,10 +39,11 @@ export async function measure(
         target.id,
         asked,
         async (work) => {
-          browser.session ??= await sessionFor(target, signal);
-          await withPage(browser.session, target, asked, work);
+          const engine = await engineNamed(target.engine);
+          browser.session ??= await sessionFor(engine, target, signal);
+          await withPage(engine, browser.session, target, asked, work);
         },
-        { mark: 'measured', engine: target.name, version: 'unknown', protocol: 'none', unable: [] },
+        notAsked(target.name),
         emit,
         signal,
       );
@@ -54,9 +55,7 @@ export async function measure(
   }
 }
 
-async function sessionFor(target: EngineTarget, signal: AbortSignal): Promise<EngineSession> {
-  const engine = await engineNamed(target.engine);
-  if (typeof engine === 'string') throw new EngineLost(engine);
+async function sessionFor(engine: Engine, target: EngineTarget, signal: AbortSignal): Promise<EngineSession> {
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
   signal.throwIfAborted();
@@ -76,20 +75,20 @@ function unlessAborted(launching: Promise<EngineSession>, signal: AbortSignal): 
 }
 
 async function withPage(
+  engine: Engine,
   session: EngineSession,
   target: EngineTarget,
   asked: Asking,
   work: Parameters<Parameters<typeof askTarget>[2]>[0],
 ): Promise<void> {
-  const engine = await engineNamed(target.engine);
-  const server = await startPageServer(typeof engine === 'string' ? null : engine.pagesFrom);
+  const server = await startPageServer(engine.pagesFrom);
   try {
     const { code } = await probeBundle('probe');
     const address = server.add(pageUnderTest(asked.markup));
     const page = await session.open(address, code, target.variant);
     const provenance: Measured = {
       ...session.provenance,
-      unable: await unableTo(page, target.variant, typeof engine === 'string' ? {} : engine.wordsPackages),
+      unable: await unableTo(page, target.variant, engine.wordsPackages),
     };
     await work(page, provenance);
   } finally {

@@ -10,11 +10,12 @@ import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
 import { answer, withDeadline } from './deadline';
 import { type Display, windowPlace } from './display';
-import { EngineLost, type EnginePage, type EngineSession } from './engine';
+import type { EnginePage, EngineSession } from './engine';
+import { PageWindow } from './page-window';
+import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
 import { screensOf } from './screens';
 import { viewportOf } from './viewport';
-import { locateViewport, windowOnDisplay } from './window-on-display';
 
 /** WebDriver, "Keyboard actions": the code points that stand for keys without a character. */
 const keyCodePoints: Readonly<Record<NamedKey, string>> = {
@@ -91,7 +92,7 @@ class WebDriverPage implements EnginePage {
   private readonly shelf = new PictureShelf();
   private readonly viewport: { readonly width: number; readonly height: number };
   private lastClick = 0;
-  private placed: WindowOnDisplay | null = null;
+  private readonly placed: PageWindow;
 
   constructor(
     private readonly endpoint: Endpoint,
@@ -101,6 +102,8 @@ class WebDriverPage implements EnginePage {
     private readonly variant: Variant,
   ) {
     this.viewport = viewportOf(variant);
+    const run = (script: string) => driver.executeScript(script);
+    this.placed = new PageWindow(endpoint.title, endpoint.display, this.shelf, variant, run);
   }
 
   reload(): Promise<void> {
@@ -135,17 +138,8 @@ class WebDriverPage implements EnginePage {
       this.lastClick = Date.now();
     });
 
-  async window(): Promise<WindowOnDisplay | NoWindow> {
-    const { display } = this.endpoint;
-    if ('status' in display) return display;
-    this.placed ??= await this.answer(() => this.locate(display));
-    return this.placed;
-  }
-
-  private async locate(display: Display): Promise<WindowOnDisplay> {
-    const place = await locateViewport(display, (script) => this.driver.executeScript(script));
-    if (!place) throw new EngineLost(`${this.endpoint.title} does not show its window on the display.`);
-    return windowOnDisplay(display, this.shelf, { ...place, ...this.viewport, scale: this.variant.zoom });
+  window(): Promise<WindowOnDisplay | NoWindow> {
+    return this.answer(() => this.placed.locate());
   }
 
   press(key: string): Promise<void> {
@@ -194,21 +188,12 @@ class WebDriverPage implements EnginePage {
   }
 
   private async shot(): Promise<string> {
-    await this.painted();
+    await this.driver.executeAsyncScript(`(${whenPainted})(arguments[arguments.length - 1])`);
     return this.driver.takeScreenshot();
   }
 
   private cut(shot: string, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
     return cropAll(Buffer.from(shot, 'base64'), boxes, this.shelf, this.variant.zoom);
-  }
-
-  /** Waits until what was changed last is on the screen: two frames, or a while where frames do not come. */
-  private painted(): Promise<void> {
-    return this.driver.executeAsyncScript(`
-      const done = arguments[arguments.length - 1];
-      const late = setTimeout(() => done(), 400);
-      requestAnimationFrame(() => requestAnimationFrame(() => { clearTimeout(late); done(); }));
-    `);
   }
 
   /** Makes the viewport as large as every page under test has it. */

@@ -30,7 +30,7 @@ export const webkit: Engine = {
       findDisplayPrograms(),
       firstExecutable(browsers),
     ]);
-    if (driver && typeof display !== 'string' && browser)
+    if (driver && !('status' in display) && browser)
       return { status: 'found', path: driver, version: await packageVersion('libwebkit2gtk-4.1-0') };
     return {
       status: 'missing',
@@ -42,7 +42,7 @@ export const webkit: Engine = {
   async launch(path, variant): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
     const browser = await firstExecutable(browsers);
-    if (typeof programs === 'string' || !browser)
+    if ('status' in programs || !browser)
       throw new EngineLost('WebKit’s browser or its display went missing. Install them again.');
     let display: Display | null = null;
     try {

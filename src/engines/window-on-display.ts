@@ -1,5 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { pictureMargin } from '@/core/observation/picture';
+import { union } from '@/probe/box';
 import type { Box } from '@/probe/probe-api';
 import type { Act, Appeared, WindowOnDisplay } from '@/probe/window-on-display';
 import { type Display, displaySize } from './display';
@@ -18,8 +19,8 @@ const ringWidth = 7;
 
 const mark = { outer: 253, green: 1 } as const;
 /** Scripts that show and take away a mark in the viewport's top left corner. */
-export const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); })()`;
-export const hideMark = `document.getElementById('ukko-mark')?.remove()`;
+const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); })()`;
+const hideMark = `document.getElementById('ukko-mark')?.remove()`;
 
 /** Where a viewport is: display px of its corner, its size in CSS px, and display px per CSS px. */
 export interface ViewportPlace {
@@ -99,7 +100,7 @@ export function windowOnDisplay(
       const wait = one.kind === 'call' ? bubblePatience : patience;
       const after = await changed(display, before, ignored, wait);
       if (!after) return null;
-      const shown = inDisplay(union(toDisplay(grown(control, pictureMargin)), grown(after.change, 2)));
+      const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(after.change, 2)]);
       return { picture: await shelf.take(cut(after.raster, shown)), box: toViewport(after.change) };
     },
     async dismiss() {
@@ -149,17 +150,9 @@ function grown(box: Box, by: number): Box {
   return { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by };
 }
 
-function union(a: Box, b: Box): Box {
-  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
-  return {
-    x,
-    y,
-    width: Math.max(a.x + a.width, b.x + b.width) - x,
-    height: Math.max(a.y + a.height, b.y + b.height) - y,
-  };
-}
-
-function inDisplay(box: Box): Box {
+/** The box around all of these as far as it is on the display, in whole px. */
+function inDisplay(boxes: readonly [Box, ...Box[]]): Box {
+  const box = union(boxes) ?? boxes[0];
   const [x, y] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
   return {
     x,

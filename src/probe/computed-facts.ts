@@ -110,6 +110,10 @@ function ratio(text: Rgba, behind: Rgba): number {
   return Math.round(contrastRatio(composite(text, behind), behind) * 100) / 100;
 }
 
+/** What is the same for a whole page and costs a restyling of it to find out. */
+let placeholderTold: boolean | undefined;
+let canvas: Rgba | null | undefined;
+
 /** Whether the engine tells the style of `::placeholder`; some give the style of the element itself instead. */
 function tellsPlaceholder(): boolean {
   const input = document.createElement('input');
@@ -124,7 +128,8 @@ function tellsPlaceholder(): boolean {
 }
 
 function hintColor(element: Element): Rgba | null {
-  if (!tellsPlaceholder()) return null;
+  placeholderTold ??= tellsPlaceholder();
+  if (!placeholderTold) return null;
   const style = getComputedStyle(element, '::placeholder');
   const color = parseComputedColor(style.color);
   return color && { ...color, alpha: color.alpha * Number.parseFloat(style.opacity || '1') };
@@ -139,7 +144,7 @@ function backgroundOf(element: Element): Rgba | null {
     layers.push(color);
     if (color.alpha === 1) break;
   }
-  const canvas = canvasColor();
+  if (canvas === undefined) canvas = canvasColor();
   return canvas && layers.reduceRight((under, over) => composite(over, under), canvas);
 }
 

@@ -1,6 +1,8 @@
 import type { FallbackPlan } from '@/core/fallback/fallback-plan';
 import { controlSelector } from '@/core/form/field';
+import { inDocument } from './box';
 import { attachDatePicker } from './date-picker';
+import { entriesOf, withoutEntries } from './entry-list';
 import type { PlanApplied, ProbeApi, ProbeField } from './probe-api';
 
 /** Around the plan's controls, to find them again and to take their picture. */
@@ -17,7 +19,7 @@ function applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean):
   place = document.createElement('span');
   place.style.display = 'inline-block';
   input.replaceWith(place);
-  formBefore = entries();
+  formBefore = form ? entriesOf(form) : [];
   if (plan.replacement !== null) {
     place.innerHTML = plan.replacement;
     return { native, loaded: true };
@@ -27,14 +29,6 @@ function applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean):
   return { native, loaded: plan.scripted && withScripts && attachDatePicker(input) };
 }
 
-/** What the form would send now, the plan's entries among the others. */
-function entries(): string[] {
-  if (!form) return [];
-  return [...new FormData(form)].map(
-    ([name, value]) => `${name}=${typeof value === 'string' ? value : value.name}`,
-  );
-}
-
 function focusPlan(index: number): boolean {
   const control = place?.querySelectorAll<HTMLElement>('input:not([type=hidden]),select')[index];
   control?.focus();
@@ -42,18 +36,9 @@ function focusPlan(index: number): boolean {
 }
 
 function describePlan(): ReturnType<ProbeApi['describePlan']> {
-  const box = place?.getBoundingClientRect();
-  const others = [...formBefore];
-  const sent = entries().filter((entry) => {
-    const at = others.indexOf(entry);
-    if (at !== -1) others.splice(at, 1);
-    return at === -1;
-  });
   return {
-    box: box
-      ? { x: box.x + window.scrollX, y: box.y + window.scrollY, width: box.width, height: box.height }
-      : null,
-    sent,
+    box: place && inDocument(place.getBoundingClientRect()),
+    sent: form ? withoutEntries(entriesOf(form), formBefore) : [],
   };
 }
 

@@ -23,8 +23,6 @@ export interface FieldFacts {
   readonly typeReflected: string;
   /** Around all controls of the field and the marks beside it; null when none is drawn. */
   readonly box: Box | null;
-  /** Around the controls alone. */
-  readonly controlBox: Box | null;
   /** Size of the first control. */
   readonly size: { readonly width: number; readonly height: number } | null;
   readonly value: string;
@@ -66,6 +64,10 @@ export interface ProbeApi {
   /** False when the field did not take focus. */
   focus(field: ProbeField): boolean;
   describe(fields: readonly ProbeField[]): FieldFacts[];
+  /** Boxes around the controls of each field alone; null when none is drawn. */
+  controlBoxes(fields: readonly ProbeField[]): (Box | null)[];
+  /** What `describe` gives as the value, and nothing else. */
+  valueOf(field: ProbeField): string;
   /** Disables fields until `reset`. */
   disable(fields: readonly ProbeField[]): void;
   /** Applies a stylesheet over all others, in place of the one before; null takes it away. */

@@ -1,6 +1,8 @@
 import { controlSelector } from '@/core/form/field';
 import { validityFlags } from '@/core/standard/constraint-validation';
+import { inDocument, union } from './box';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
+import { entriesOf, withoutEntries } from './entry-list';
 import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
@@ -134,9 +136,15 @@ function alignToPixels(elements: readonly Listed[]): void {
 }
 
 function describe(fields: readonly ProbeField[]): FieldFacts[] {
+  return aligned(fields).map(describeField);
+}
+
+/** The controls of each field, on whole CSS px. */
+function aligned(fields: readonly ProbeField[]): Listed[][] {
   const all = controls();
-  alignToPixels(fields.flatMap((field) => controlsOf(field, all)));
-  return fields.map((field) => describeField(controlsOf(field, all)));
+  const members = fields.map((field) => controlsOf(field, all));
+  alignToPixels(members.flat());
+  return members;
 }
 
 function disable(fields: readonly ProbeField[]): void {
@@ -190,7 +198,7 @@ function bringIntoSight(field: ProbeField): Box | null {
 }
 
 function placeInViewport(field: ProbeField): Box | null {
-  const box = union(controlsOf(field).flatMap((control) => boxOf(control) ?? []));
+  const box = controlBoxOf(controlsOf(field));
   return box && { ...box, x: box.x - window.scrollX, y: box.y - window.scrollY };
 }
 
@@ -209,12 +217,11 @@ function keepDrawing(frames: number): void {
 
 function describeField(members: readonly Listed[]): FieldFacts {
   const [first] = members;
-  const boxes = members.flatMap((control) => boxOf(control) ?? []);
+  const controlBox = controlBoxOf(members);
   const size = first ? boxOf(first) : null;
   return {
     typeReflected: first && 'type' in first ? first.type : '',
-    box: union(boxes.length > 0 && first ? [...boxes, ...markBoxesOf(first).map(inDocument)] : boxes),
-    controlBox: union(boxes),
+    box: controlBox && first ? union([controlBox, ...markBoxesOf(first).map(inDocument)]) : null,
     size: size && { width: size.width, height: size.height },
     value: currentValueOf(members),
     ...validityFacts(members),
@@ -224,10 +231,6 @@ function describeField(members: readonly Listed[]): FieldFacts {
     pseudoClasses: first ? pseudoClassesOf(first) : [],
     marks: first ? marksOf(first) : [],
   };
-}
-
-function inDocument(box: DOMRect): Box {
-  return { x: box.x + window.scrollX, y: box.y + window.scrollY, width: box.width, height: box.height };
 }
 
 function fontOf(element: Element): string {
@@ -244,39 +247,22 @@ function sentBy(members: readonly Listed[]): string[] {
   if (!first || !('form' in first) || !('name' in first) || !first.form) return [];
   const { form } = first;
   const isSubmit = 'type' in first && (first.type === 'submit' || first.type === 'image');
-  const entries = new FormData(
-    form,
-    isSubmit && !(first as HTMLButtonElement).disabled ? (first as HTMLButtonElement) : null,
-  );
+  const submitter = isSubmit && !(first as HTMLButtonElement).disabled ? first : null;
   const names = [first.name, first.getAttribute('dirname')].filter((name): name is string => Boolean(name));
-  const own = [...entries].filter(([name]) => names.includes(name));
   const shared = Array.from(form.elements).filter(
     (other) => other.getAttribute('name') === first.name && !members.includes(other as Listed),
   );
-  const others = shared.length === 0 ? [] : entriesOf(shared);
-  return own
-    .filter(([name, value]) => !takeOut(others, `${name}=${textOfEntry(value)}`))
-    .map(([name, value]) => `${name}=${textOfEntry(value)}`);
+  return withoutEntries(entriesOf(form, submitter, names), sentByThemselves(shared));
 }
 
 /** What other controls of the same name send by themselves. */
-function entriesOf(elements: readonly Element[]): string[] {
+function sentByThemselves(elements: readonly Element[]): string[] {
   return elements.flatMap((element) => {
     const control = element as HTMLInputElement;
     const silent = control.disabled || ['submit', 'image', 'button', 'reset'].includes(control.type);
     const off = ['checkbox', 'radio'].includes(control.type) && !control.checked;
     return silent || off ? [] : [`${control.name}=${control.value}`];
   });
-}
-
-function takeOut(list: string[], text: string): boolean {
-  const at = list.indexOf(text);
-  if (at !== -1) list.splice(at, 1);
-  return at !== -1;
-}
-
-function textOfEntry(value: FormDataEntryValue): string {
-  return typeof value === 'string' ? value : value.name;
 }
 
 function currentValueOf(members: readonly Listed[]): string {
@@ -301,20 +287,11 @@ function validityFacts(members: readonly Listed[]): Pick<FieldFacts, 'willValida
 
 function boxOf(control: Element): Box | null {
   const box = control.getBoundingClientRect();
-  if (box.width === 0 && box.height === 0) return null;
-  return { x: box.x + window.scrollX, y: box.y + window.scrollY, width: box.width, height: box.height };
+  return box.width === 0 && box.height === 0 ? null : inDocument(box);
 }
 
-function union(boxes: readonly Box[]): Box | null {
-  if (boxes.length === 0) return null;
-  const x = Math.min(...boxes.map((b) => b.x));
-  const y = Math.min(...boxes.map((b) => b.y));
-  return {
-    x,
-    y,
-    width: Math.max(...boxes.map((b) => b.x + b.width)) - x,
-    height: Math.max(...boxes.map((b) => b.y + b.height)) - y,
-  };
+function controlBoxOf(members: readonly Listed[]): Box | null {
+  return union(members.flatMap((control) => boxOf(control) ?? []));
 }
 
 let recorder: Recorder | null = null;
@@ -327,6 +304,8 @@ export const probedPage: ProbeApi = {
   attemptToSend,
   focus,
   describe,
+  controlBoxes: (fields) => aligned(fields).map(controlBoxOf),
+  valueOf: (field) => currentValueOf(controlsOf(field)),
   disable,
   restyle,
   sizesWithoutLimits,

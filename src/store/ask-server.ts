@@ -1,5 +1,6 @@
 import type { Asking } from '@/core/observation/asking';
 import { owedAnswers } from '@/core/observation/owed-answers';
+import { notAsked } from '@/core/observation/provenance';
 import type { EmitSweepMessage, SweepMessage } from '@/core/observation/sweep-message';
 import type { SweepRequest } from '@/core/observation/sweep-request';
 import type { EngineTarget } from '@/core/target/target';
@@ -24,14 +25,7 @@ export async function askServer(
     if (ended.has(target.id)) continue;
     const why =
       reason ?? 'The server stopped answering. Start it again with “npm run demo”, then sweep again.';
-    const unknown = {
-      mark: 'measured',
-      engine: target.name,
-      version: 'unknown',
-      protocol: 'none',
-      unable: [],
-    } as const;
-    for (const observation of books.get(target.id)?.failed(target.id, unknown, why) ?? [])
+    for (const observation of books.get(target.id)?.failed(target.id, notAsked(target.name), why) ?? [])
       emit({ type: 'observation', observation });
     emit({ type: 'failed', target: target.id, reason: why });
   }

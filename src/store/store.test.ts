@@ -3,7 +3,7 @@ import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
 import { askingOf, planOf } from '@/core/observation/asking';
-import { type Observation, observationKey } from '@/core/observation/observation';
+import { lookNotAsked, type Observation, observationKey } from '@/core/observation/observation';
 import { type Picture, pictureId } from '@/core/observation/picture';
 import type { RunId } from '@/core/observation/run';
 import { readRunFile, writeRunFile } from '@/core/observation/run-file';
@@ -50,12 +50,7 @@ function observed(state: 'closed' | 'filled', picture: Picture): Observation {
         typeReflected: 'text',
         size: null,
         value: '',
-        sent: null,
-        font: null,
-        contrast: null,
-        pseudoClasses: null,
-        marks: null,
-        moves: false,
+        ...lookNotAsked,
         picture: picture.id,
       },
     },

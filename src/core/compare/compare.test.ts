@@ -6,6 +6,7 @@ import {
   controlParts,
   type LookFacts,
   type LookObservation,
+  lookNotAsked,
   type MessageFacts,
   type MessageObservation,
   type Observation,
@@ -33,12 +34,7 @@ const facts: LookFacts = {
   typeReflected: 'date',
   size: { width: 100, height: 20 },
   value: '',
-  sent: null,
-  font: null,
-  contrast: null,
-  pseudoClasses: null,
-  marks: null,
-  moves: false,
+  ...lookNotAsked,
   picture: null,
 };
 const look = (change: Partial<LookFacts> = {}): LookObservation => ({

@@ -18,6 +18,8 @@ export interface FallbackPlan {
   readonly scripted: boolean;
   /** What a person types, one text for each control of the plan, as its looks suggest. */
   readonly typed: readonly string[];
+  /** The value that a person picks where the kind is known. */
+  readonly picked: string;
 }
 
 interface KindFormat {
@@ -27,7 +29,6 @@ interface KindFormat {
   readonly hint: string;
   readonly pattern: string;
   readonly example: string;
-  readonly inputmode: string;
 }
 
 const formats: Readonly<Partial<Record<FieldKind, KindFormat>>> = {
@@ -36,50 +37,43 @@ const formats: Readonly<Partial<Record<FieldKind, KindFormat>>> = {
     hint: 'YYYY-MM-DD',
     pattern: '[0-9]{4}-[0-9]{2}-[0-9]{2}',
     example: '2026-03-14',
-    inputmode: 'text',
   },
   month: {
     natural: 'March 2026',
     hint: 'YYYY-MM',
     pattern: '[0-9]{4}-[0-9]{2}',
     example: '2026-03',
-    inputmode: 'text',
   },
   week: {
     natural: 'week 11',
     hint: 'YYYY-Www',
     pattern: '[0-9]{4}-W[0-9]{2}',
     example: '2026-W11',
-    inputmode: 'text',
   },
   time: {
     natural: '6.45 pm',
     hint: 'HH:MM',
     pattern: '[0-9]{2}:[0-9]{2}',
     example: '18:45',
-    inputmode: 'text',
   },
   'datetime-local': {
     natural: '14.3.2026 18:45',
     hint: 'YYYY-MM-DDTHH:MM',
     pattern: '[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{2}:[0-9]{2}',
     example: '2026-03-14T18:45',
-    inputmode: 'text',
   },
   number: {
     natural: '3,25',
     hint: '3.25',
     pattern: '-?[0-9]+([.][0-9]+)?',
     example: '3.25',
-    inputmode: 'text',
   },
-  range: { natural: '4', hint: '4', pattern: '-?[0-9]+([.][0-9]+)?', example: '4', inputmode: 'text' },
+  range: { natural: '4', hint: '4', pattern: '-?[0-9]+([.][0-9]+)?', example: '4' },
   color: {
     natural: 'teal',
     hint: '#2f6f73',
     pattern: '#[0-9a-fA-F]{6}',
     example: '#2f6f73',
-    inputmode: 'text',
   },
 };
 
@@ -95,6 +89,7 @@ export function plansFor(field: Field): FallbackPlan[] {
       replacement: null,
       scripted: false,
       typed: [format.natural],
+      picked: format.example,
     },
     {
       name: 'hint and pattern',
@@ -103,11 +98,12 @@ export function plansFor(field: Field): FallbackPlan[] {
         placeholder: format.hint,
         title: `As in ${format.example}`,
         pattern: format.pattern,
-        inputmode: format.inputmode,
+        inputmode: 'text',
       },
       replacement: null,
       scripted: false,
       typed: [format.example],
+      picked: format.example,
     },
   ];
   const selects = selectsFor(field);
@@ -119,6 +115,7 @@ export function plansFor(field: Field): FallbackPlan[] {
       replacement: selects.markup,
       scripted: false,
       typed: selects.typed,
+      picked: format.example,
     });
   if (field.kind === 'date')
     plans.push({
@@ -128,6 +125,7 @@ export function plansFor(field: Field): FallbackPlan[] {
       replacement: null,
       scripted: true,
       typed: ['14.03.2026'],
+      picked: format.example,
     });
   return plans;
 }

@@ -1,4 +1,4 @@
-import type { FieldKind } from './field';
+import { datedKinds, type FieldKind } from './field';
 
 /** How an attribute's value is edited. */
 export type AttributeValue = 'text' | 'boolean' | 'number' | readonly string[];
@@ -11,8 +11,7 @@ export interface AttributeEntry {
 
 const typed: FieldKind[] = ['text', 'search', 'tel', 'url', 'email', 'password', 'textarea'];
 const singleLine: FieldKind[] = ['text', 'search', 'tel', 'url', 'email', 'password'];
-const dated: FieldKind[] = ['date', 'month', 'week', 'time', 'datetime-local'];
-const ranged: FieldKind[] = [...dated, 'number', 'range'];
+const ranged: FieldKind[] = [...datedKinds, 'number', 'range'];
 const submits: FieldKind[] = ['submit', 'image'];
 
 /**
@@ -28,9 +27,9 @@ export const attributeRegistry: Readonly<Record<string, AttributeEntry>> = {
   title: { value: 'text', kinds: null },
   required: {
     value: 'boolean',
-    kinds: [...typed, ...dated, 'number', 'checkbox', 'radio', 'file', 'select'],
+    kinds: [...typed, ...datedKinds, 'number', 'checkbox', 'radio', 'file', 'select'],
   },
-  readonly: { value: 'boolean', kinds: [...typed, ...dated, 'number'] },
+  readonly: { value: 'boolean', kinds: [...typed, ...datedKinds, 'number'] },
   disabled: { value: 'boolean', kinds: null },
   min: { value: 'text', kinds: [...ranged, 'meter'] },
   max: { value: 'text', kinds: [...ranged, 'meter', 'progress'] },
@@ -41,7 +40,7 @@ export const attributeRegistry: Readonly<Record<string, AttributeEntry>> = {
   multiple: { value: 'boolean', kinds: ['email', 'file', 'select'] },
   list: {
     value: 'text',
-    kinds: ['text', 'search', 'tel', 'url', 'email', ...dated, 'number', 'range', 'color'],
+    kinds: ['text', 'search', 'tel', 'url', 'email', ...datedKinds, 'number', 'range', 'color'],
   },
   accept: { value: 'text', kinds: ['file'] },
   capture: { value: ['user', 'environment'], kinds: ['file'] },

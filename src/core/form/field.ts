@@ -146,6 +146,14 @@ const typedKinds: readonly FieldKind[] = [
   'textarea',
 ];
 
+export const datedKinds = ['date', 'month', 'week', 'time', 'datetime-local'] as const;
+export type DatedKind = (typeof datedKinds)[number];
+
+/** True for kinds whose value is a date, a time, or a part of one. */
+export function isDated(kind: FieldKind): kind is DatedKind {
+  return datedKinds.some((dated) => dated === kind);
+}
+
 /** True for kinds into which a person types text that stands in one editable line or box. */
 export function isTypedText(kind: FieldKind): boolean {
   return typedKinds.includes(kind);

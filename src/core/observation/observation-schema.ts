@@ -4,7 +4,7 @@ import { guardsSchema } from '../form/form-schema';
 import { maxStrokes } from '../script/stroke';
 import { validityFlags } from '../standard/constraint-validation';
 import { recordedEvents } from './event-record';
-import { controlParts, controlStates, showings, sides } from './observation';
+import { controlParts, controlStates, type Question, questions, showings, sides } from './observation';
 
 const text = (max = 1_000_000) => string().strict().defined().max(max);
 const nullableText = () => string().strict().defined().nullable().max(1_000_000);
@@ -151,29 +151,21 @@ const outcome = (facts: ReturnType<typeof shape>) =>
 
 const asked = { field: text(1000).min(1), target: text(200).min(1), provenance, at: timeSchema };
 
+const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
+  look: lookFacts,
+  message: messageFacts,
+  opening: openingFacts,
+  bubble: bubbleFacts,
+  parts: partsFacts,
+  fallback: fallbackFacts,
+  typing: typingFacts,
+};
+
 /** One observation from a file, a stream or a frame. */
 export const observationSchema = lazy((value: unknown) => {
-  switch (member(value, 'question')) {
-    case 'look':
-      return shape({
-        ...asked,
-        question: one(['look']),
-        state: one(controlStates),
-        outcome: outcome(lookFacts),
-      });
-    case 'message':
-      return shape({ ...asked, question: one(['message']), outcome: outcome(messageFacts) });
-    case 'opening':
-      return shape({ ...asked, question: one(['opening']), outcome: outcome(openingFacts) });
-    case 'bubble':
-      return shape({ ...asked, question: one(['bubble']), outcome: outcome(bubbleFacts) });
-    case 'fallback':
-      return shape({ ...asked, question: one(['fallback']), outcome: outcome(fallbackFacts) });
-    case 'parts':
-      return shape({ ...asked, question: one(['parts']), outcome: outcome(partsFacts) });
-    default:
-      return shape({ ...asked, question: one(['typing']), outcome: outcome(typingFacts) });
-  }
+  const question = questions.find((name) => name === member(value, 'question')) ?? 'typing';
+  const answer = { ...asked, question: one([question]), outcome: outcome(factsOf[question]) };
+  return question === 'look' ? shape({ ...answer, state: one(controlStates) }) : shape(answer);
 });
 
 function member(value: unknown, name: string): unknown {

@@ -89,6 +89,16 @@ export interface LookFacts {
   readonly picture: PictureId | null;
 }
 
+/** Of a look, what only a page that is drawn can tell; here not asked. */
+export const lookNotAsked = {
+  sent: null,
+  font: null,
+  contrast: null,
+  pseudoClasses: null,
+  marks: null,
+  moves: false,
+} as const satisfies Partial<LookFacts>;
+
 /** What a control shows of its value: text one can read, a picture alone (a slider, a swatch, a check), or nothing. */
 export const showings = ['text', 'picture', 'nothing'] as const;
 export type Showing = (typeof showings)[number];
@@ -203,43 +213,25 @@ export type Outcome<Facts> =
   /** It has one, but the observer could not get it. */
   | { readonly status: 'failed'; readonly reason: string };
 
-interface Asked {
+interface Answer<Q extends Question, Facts> {
   readonly field: FieldId;
   readonly target: TargetId;
   readonly provenance: Provenance;
   /** ISO 8601, UTC. */
   readonly at: string;
+  readonly question: Q;
+  readonly outcome: Outcome<Facts>;
 }
 
-export interface LookObservation extends Asked {
-  readonly question: 'look';
+export interface LookObservation extends Answer<'look', LookFacts> {
   readonly state: ControlState;
-  readonly outcome: Outcome<LookFacts>;
 }
-export interface MessageObservation extends Asked {
-  readonly question: 'message';
-  readonly outcome: Outcome<MessageFacts>;
-}
-export interface OpeningObservation extends Asked {
-  readonly question: 'opening';
-  readonly outcome: Outcome<OpeningFacts>;
-}
-export interface BubbleObservation extends Asked {
-  readonly question: 'bubble';
-  readonly outcome: Outcome<BubbleFacts>;
-}
-export interface PartsObservation extends Asked {
-  readonly question: 'parts';
-  readonly outcome: Outcome<PartsFacts>;
-}
-export interface FallbackObservation extends Asked {
-  readonly question: 'fallback';
-  readonly outcome: Outcome<FallbackFacts>;
-}
-export interface TypingObservation extends Asked {
-  readonly question: 'typing';
-  readonly outcome: Outcome<TypingFacts>;
-}
+export type MessageObservation = Answer<'message', MessageFacts>;
+export type OpeningObservation = Answer<'opening', OpeningFacts>;
+export type BubbleObservation = Answer<'bubble', BubbleFacts>;
+export type PartsObservation = Answer<'parts', PartsFacts>;
+export type FallbackObservation = Answer<'fallback', FallbackFacts>;
+export type TypingObservation = Answer<'typing', TypingFacts>;
 
 /** One answer: field × target × question, with its facts and its provenance. */
 export type Observation =

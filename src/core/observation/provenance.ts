@@ -11,6 +11,11 @@ export interface Measured {
   readonly unable: readonly string[];
 }
 
+/** Of answers that failed before anything could be asked of an engine. */
+export function notAsked(engine: string): Measured {
+  return { mark: 'measured', engine, version: 'unknown', protocol: 'none', unable: [] };
+}
+
 /** A person or a real device did it, or this very browser with events that a script made. */
 export interface Captured {
   readonly mark: 'captured';

@@ -1,5 +1,6 @@
 import { findTarget } from '../target/line-up';
 import { type Target, targetId } from '../target/target';
+import { lookNotAsked } from './observation';
 
 type Json = Record<string, unknown>;
 
@@ -54,5 +55,5 @@ function factsFromVersion1(question: unknown, facts: Json): Json {
   if (question === 'message') return { ...facts, saysTitle: null };
   if (question !== 'look') return facts;
   const { parts: _, ...rest } = facts;
-  return { ...rest, sent: null, font: null, contrast: null, pseudoClasses: null, marks: null, moves: false };
+  return { ...rest, ...lookNotAsked };
 }

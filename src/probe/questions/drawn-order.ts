@@ -1,13 +1,11 @@
-import type { Field, FieldId } from '@/core/form/field';
+import { type DatedKind, type Field, type FieldId, isDated } from '@/core/form/field';
 import type { PartsFacts } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import { pictureBox } from '../picture-box';
-import { probeField, type QuestionContext } from './question-context';
+import { photograph } from './photograph';
+import type { QuestionContext } from './question-context';
 
 /** In which order the parts of a date or time are drawn, and on which clock. */
 export type DrawnOrder = Pick<PartsFacts, 'order' | 'clock'>;
-
-type DatedKind = 'date' | 'month' | 'week' | 'time' | 'datetime-local';
 
 const start = {
   date: '2026-03-14',
@@ -39,10 +37,6 @@ const turned: readonly { part: string; values: Partial<Record<DatedKind, string>
 ];
 const afternoon: Partial<Record<DatedKind, string>> = { time: '18:45', 'datetime-local': '2026-03-14T18:45' };
 
-function isDated(kind: Field['kind']): kind is DatedKind {
-  return Object.hasOwn(start, kind);
-}
-
 /**
  * Changes one part of each date and time and looks where its picture changes: that is where the part is drawn. Twelve
  * hours later the hour is drawn as it was on a clock of 12 hours, and what changes stands elsewhere.
@@ -51,16 +45,16 @@ export async function askDrawnOrder(context: QuestionContext): Promise<Map<Field
   const fields = context.asking.fields.filter(({ kind }) => isDated(kind));
   const orders = new Map<FieldId, DrawnOrder>();
   if (fields.length === 0) return orders;
-  const before = await photograph(context, fields, start);
+  const before = (await photograph(context, fields, valuesFor(fields, start))).pictures;
   const places = fields.map((): { part: string; from: number; to: number }[] => []);
   for (const { part, values } of turned) {
-    const after = await photograph(context, fields, values);
+    const after = (await photograph(context, fields, valuesFor(fields, values))).pictures;
     for (const index of fields.keys()) {
       const change = changeIn(context, before[index], after[index]);
       if (change) places[index]?.push({ part, from: change.x, to: change.x + change.width });
     }
   }
-  const later = await photograph(context, fields, afternoon);
+  const later = (await photograph(context, fields, valuesFor(fields, afternoon))).pictures;
   for (const [index, field] of fields.entries()) {
     const drawn = (places[index] ?? []).sort((a, b) => a.from - b.from);
     const hour = drawn.find(({ part }) => part === 'hour');
@@ -82,23 +76,7 @@ function changeIn(
   return before && after && before.id !== after.id ? page.changeBetween(before, after) : null;
 }
 
-async function photograph(
-  { page, signal }: QuestionContext,
-  fields: readonly Field[],
-  values: Partial<Record<DatedKind, string>>,
-): Promise<readonly (Picture | null)[]> {
-  signal.throwIfAborted();
-  const probed = fields.map(probeField);
-  await page.probe('reset');
-  await page.probe(
-    'fill',
-    probed,
-    fields.map(({ kind }) => (isDated(kind) ? (values[kind] ?? start[kind]) : null)),
-  );
-  const size = await page.probe('documentSize');
-  const boxes = (await page.probe('describe', probed)).map(
-    // Marks beside the field come and go with the value; where a part is drawn is told by the control alone.
-    ({ controlBox }) => controlBox && pictureBox(controlBox, size, 0),
-  );
-  return page.pictures(boxes, size);
+/** Values by kind; where a kind has none of its own, the one that all start from. */
+function valuesFor(fields: readonly Field[], values: Partial<Record<DatedKind, string>>): (string | null)[] {
+  return fields.map(({ kind }) => (isDated(kind) ? (values[kind] ?? start[kind]) : null));
 }

@@ -35,7 +35,7 @@ async function tryPlan(context: QuestionContext, field: Field, plan: FallbackPla
   const { native, loaded } = await page.probe('applyPlan', probeField(field), plan, asking.runsScripts);
   // A picker of the target's own takes the value as a person would pick it; there is nothing to type in one way for all.
   const picked = native && !loaded;
-  if (picked) await page.probe('fill', [probeField(field)], [pickedValues[field.kind] ?? '']);
+  if (picked) await page.probe('fill', [probeField(field)], [plan.picked]);
   else await typeInto(context, plan);
   const { box, sent } = await page.probe('describePlan');
   const size = await page.probe('documentSize');
@@ -57,14 +57,3 @@ async function typeInto({ page }: QuestionContext, { typed }: FallbackPlan): Pro
     for (const key of graphemes(text)) await page.press(key);
   }
 }
-
-const pickedValues: Partial<Record<Field['kind'], string>> = {
-  date: '2026-03-14',
-  month: '2026-03',
-  week: '2026-W11',
-  time: '18:45',
-  'datetime-local': '2026-03-14T18:45',
-  number: '3.25',
-  range: '4',
-  color: '#2f6f73',
-};

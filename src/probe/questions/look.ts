@@ -1,23 +1,19 @@
 import { type Field, hasAttribute } from '@/core/form/field';
 import { trialFor } from '@/core/form/trial-value';
 import { statesOf } from '@/core/observation/asking';
-import type { ControlState, LookFacts, Outcome } from '@/core/observation/observation';
+import {
+  type ControlState,
+  controlStates,
+  type LookFacts,
+  type Outcome,
+} from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import { pictureBox } from '../picture-box';
 import type { FieldFacts } from '../probe-api';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
-const pageStates = [
-  'closed',
-  'filled',
-  'invalid',
-  'disabled',
-  'optimal',
-  'suboptimal',
-  'poor',
-  'indeterminate',
-] as const satisfies readonly ControlState[];
+const pageStates = controlStates.filter((state) => state !== 'focused');
 
 /** How each field is drawn. Focus is one field at a time; every other state is one picture of the whole page. */
 export async function askLook(context: QuestionContext): Promise<void> {

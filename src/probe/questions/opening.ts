@@ -1,4 +1,4 @@
-import { type Field, hasAttribute } from '@/core/form/field';
+import { type Field, hasAttribute, isDated } from '@/core/form/field';
 import { validTrial } from '@/core/form/trial-value';
 import type { OpeningFacts, Outcome } from '@/core/observation/observation';
 import { leavesOf } from '../leaves';
@@ -9,6 +9,8 @@ import { inapplicable, probeField, type QuestionContext } from './question-conte
 /** Something that a person does to open a field, and what it is called. */
 interface Gesture {
   readonly name: string;
+  /** The field has the focus already, as after the gesture before. */
+  readonly focused?: true;
   act(control: Box, rightToLeft: boolean): Act;
 }
 
@@ -30,9 +32,17 @@ const atTheStart: Gesture = {
   name: 'a click at its start',
   act: (control, rightToLeft) => atTheEnd.act(control, !rightToLeft),
 };
-const againInTheMiddle: Gesture = { ...inTheMiddle, name: 'a second click' };
-const byKeyboard: Gesture = { name: 'Alt+ArrowDown', act: () => ({ kind: 'key', key: 'alt+Down' }) };
-const arrowDown: Gesture = { name: 'ArrowDown', act: () => ({ kind: 'key', key: 'Down' }) };
+const againInTheMiddle: Gesture = { ...inTheMiddle, name: 'a second click', focused: true };
+const byKeyboard: Gesture = {
+  name: 'Alt+ArrowDown',
+  focused: true,
+  act: () => ({ kind: 'key', key: 'alt+Down' }),
+};
+const arrowDown: Gesture = {
+  name: 'ArrowDown',
+  focused: true,
+  act: () => ({ kind: 'key', key: 'Down' }),
+};
 
 const picking: readonly Gesture[] = [inTheMiddle, atTheEnd, byKeyboard];
 const pickingTurned: readonly Gesture[] = [inTheMiddle, atTheEnd, atTheStart, byKeyboard];
@@ -86,34 +96,18 @@ async function hasMoved({ page }: QuestionContext, field: Field, control: Box): 
 }
 
 function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gesture[] | null {
-  switch (field.kind) {
-    case 'date':
-    case 'month':
-    case 'week':
-    case 'time':
-    case 'datetime-local':
-    case 'color':
-      return picking;
-    case 'select':
-      return hasAttribute(field.controls[0], 'multiple') ? null : picking;
-    default:
-      return field.suggestions ? suggesting : null;
-  }
+  if (isDated(field.kind) || field.kind === 'color') return picking;
+  if (field.kind === 'select') return hasAttribute(field.controls[0], 'multiple') ? null : picking;
+  return field.suggestions ? suggesting : null;
 }
 
 /**
  * The field in sight, without focus, and filled where what opens shows the value; a list of suggestions shows all of
  * them for an empty field only. A gesture that needs the focus gets it from the one before.
  */
-async function prepare(
-  { page, openings }: QuestionContext,
-  field: Field,
-  gesture: Gesture,
-): Promise<Box | null> {
+async function prepare({ page }: QuestionContext, field: Field, gesture: Gesture): Promise<Box | null> {
   const probed = probeField(field);
-  const needsFocus = gesture === againInTheMiddle || gesture === byKeyboard || gesture === arrowDown;
-  openings.delete(field.id);
-  if (needsFocus) await page.probe('focus', probed);
+  if (gesture.focused) await page.probe('focus', probed);
   else {
     await page.probe('reset');
     const trial = field.suggestions ? null : validTrial(field);

@@ -1,4 +1,4 @@
-import { attribute, type Field, isTypedText } from '@/core/form/field';
+import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
 import { anotherValidValue, validTrial } from '@/core/form/trial-value';
 import {
   type ControlPart,
@@ -8,11 +8,10 @@ import {
   type PartsFacts,
   type Showing,
 } from '@/core/observation/observation';
-import type { Picture } from '@/core/observation/picture';
 import { meterRegionValues } from '@/core/standard/gauges';
-import { pictureBox } from '../picture-box';
 import type { Box } from '../probe-api';
 import { askDrawnOrder } from './drawn-order';
+import { type Photographs, photograph } from './photograph';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /**
@@ -38,8 +37,6 @@ const drawnParts: readonly { part: ControlPart; pseudoElements: readonly string[
 const withoutText =
   '*,*::before,*::after,::-webkit-datetime-edit-fields-wrapper{color:transparent!important;-webkit-text-fill-color:transparent!important}';
 
-type Pictures = readonly (Picture | null)[];
-
 /** Of what each control is made, told from what changes when something is done to it. */
 export async function askParts(context: QuestionContext): Promise<void> {
   const { page, asking, answer, signal } = context;
@@ -51,9 +48,8 @@ export async function askParts(context: QuestionContext): Promise<void> {
 
   const values = await showTwoValues(context);
   for (const { part, pseudoElements } of drawnParts) {
-    signal.throwIfAborted();
     const css = pseudoElements.map((name) => `${name}{visibility:hidden!important}`).join('');
-    const hidden = await photograph(context, values.first, css);
+    const { pictures: hidden } = await photograph(context, fields, values.first, css);
     for (const index of changed(values.drawn, hidden))
       note(
         index,
@@ -102,7 +98,7 @@ function isLookedFor({ page, asking }: QuestionContext, part: ControlPart): bool
 interface TwoValues {
   readonly first: readonly (string | null)[];
   readonly boxes: readonly (Box | null)[];
-  readonly drawn: Pictures;
+  readonly drawn: Photographs['pictures'];
   readonly shows: readonly (Showing | null)[];
 }
 
@@ -115,11 +111,10 @@ async function showTwoValues(context: QuestionContext): Promise<TwoValues> {
   const pairs = fields.map(twoValuesOf);
   const first = pairs.map((pair) => pair?.[0] ?? null);
   const second = pairs.map((pair) => pair?.[1] ?? null);
-  const boxes = await boxesOf(context, first);
-  const drawn = await photograph(context, first, '');
-  const other = await photograph(context, second, '');
-  const bare = await photograph(context, first, withoutText);
-  const otherBare = await photograph(context, second, withoutText);
+  const { boxes, pictures: drawn } = await photograph(context, fields, first);
+  const { pictures: other } = await photograph(context, fields, second);
+  const { pictures: bare } = await photograph(context, fields, first, withoutText);
+  const { pictures: otherBare } = await photograph(context, fields, second, withoutText);
   const [differ, differBare] = [new Set(changed(drawn, other)), new Set(changed(bare, otherBare))];
   const shows = fields.map((_, index): Showing | null => {
     if (!drawn[index] || !pairs[index]) return null;
@@ -143,36 +138,8 @@ function twoValuesOf(field: Field): readonly [string, string] | null {
   return trial.status === 'value' && other !== null ? [trial.value, other] : null;
 }
 
-async function boxesOf(
-  context: QuestionContext,
-  values: readonly (string | null)[],
-): Promise<(Box | null)[]> {
-  const { page, asking } = context;
-  const fields = asking.fields.map(probeField);
-  await page.probe('reset');
-  await page.probe('fill', fields, values);
-  const size = await page.probe('documentSize');
-  // Without a margin: a neighbour that changes too would else be taken for the field.
-  return (await page.probe('describe', fields)).map(
-    ({ controlBox }) => controlBox && pictureBox(controlBox, size, 0),
-  );
-}
-
-async function photograph(
-  context: QuestionContext,
-  values: readonly (string | null)[],
-  css: string,
-): Promise<Pictures> {
-  const { page } = context;
-  const boxes = await boxesOf(context, values);
-  await page.probe('restyle', css || null);
-  const pictures = await page.pictures(boxes, await page.probe('documentSize'));
-  await page.probe('restyle', null);
-  return pictures;
-}
-
 /** Indices of the pictures that differ. */
-function changed(before: Pictures, after: Pictures): number[] {
+function changed(before: Photographs['pictures'], after: Photographs['pictures']): number[] {
   return before.flatMap((picture, index) => {
     const other = after[index];
     return picture && other && picture.id !== other.id ? [index] : [];
@@ -192,20 +159,18 @@ async function partsByUse(context: QuestionContext, field: Field): Promise<Detec
       if (value !== null && use.tells(trial.value, value)) parts.push({ part: use.part, how: use.how });
     }
   }
-  if (isTypedText(field.kind) || drawsDate.has(field.kind)) {
+  if (isTypedText(field.kind) || isDated(field.kind)) {
     await page.probe('reset');
-    if (drawsDate.has(field.kind) && trial.status === 'value')
+    if (isDated(field.kind) && trial.status === 'value')
       await page.probe('fill', [probeField(field)], [trial.value]);
-    const before = await valueNow(context, field);
+    const before = await page.probe('valueOf', probeField(field));
     const focused = await page.probe('focus', probeField(field));
     if (focused) await page.press('5');
-    if (focused && (await valueNow(context, field)) !== before)
+    if (focused && (await page.probe('valueOf', probeField(field))) !== before)
       parts.push({ part: 'text box', how: 'a key that was pressed changed the value' });
   }
   return parts;
 }
-
-const drawsDate = new Set<Field['kind']>(['date', 'month', 'week', 'time', 'datetime-local']);
 
 interface Use {
   readonly part: ControlPart;
@@ -263,11 +228,7 @@ async function valueAfter(
   const along = box.width * at.along - at.inset;
   const x = rightToLeft ? box.x + box.width - along : box.x + along;
   await page.click(Math.round(x), Math.round(box.y + box.height * at.down));
-  return valueNow(context, field);
-}
-
-async function valueNow({ page }: QuestionContext, field: Field): Promise<string> {
-  return (await page.probe('describe', [probeField(field)]))[0]?.value ?? '';
+  return page.probe('valueOf', probed);
 }
 
 /** What is told from answers that are there already. */

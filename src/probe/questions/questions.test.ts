@@ -42,7 +42,6 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
   const facts = (ordinal: number): FieldFacts => ({
     typeReflected: at(ordinal).reflected ?? fields[ordinal]?.kind ?? '',
     box: box(ordinal),
-    controlBox: box(ordinal),
     size: { width, height },
     value: values[ordinal] ?? '',
     willValidate: true,
@@ -71,6 +70,8 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
       return true;
     },
     describe: (asked) => asked.map((field) => facts(ordinalOf(field))),
+    controlBoxes: (asked) => asked.map((field) => box(ordinalOf(field))),
+    valueOf: (field) => values[ordinalOf(field)] ?? '',
     documentSize: () => ({ width: 800, height: 2000 }),
     restyle: (rules) => {
       css = rules ?? '';

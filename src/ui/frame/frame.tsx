@@ -6,6 +6,7 @@ import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { CloseUp } from '../survey/close-up';
+import { ComparisonProvider } from '../survey/use-comparison';
 import { looksLikeHtml, openFile } from './files';
 import styles from './frame.module.css';
 import { Rail, views } from './rail';
@@ -26,9 +27,11 @@ export function Frame({ children, nonce }: { children: ReactNode; nonce: string 
         <FormProvider waiting={<Waiting />}>
           <RunProvider>
             <SweepProvider>
-              <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
-                {children}
-              </Shell>
+              <ComparisonProvider>
+                <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                  {children}
+                </Shell>
+              </ComparisonProvider>
             </SweepProvider>
           </RunProvider>
         </FormProvider>

@@ -117,19 +117,19 @@ function TargetAnswers({
       <Differences field={field} target={target} comparison={comparison} />
       <dl className={styles.states}>
         {asked.looks.map((look) => (
-          <State key={look.state} name={look.state}>
+          <Fact key={look.state} name={look.state}>
             <LookContent look={look} parts={asked.parts} label={field.label} pictures={pictures} />
-          </State>
+          </Fact>
         ))}
         {asked.opening && asked.opening.outcome.status !== 'inapplicable' && (
-          <State name="open">
+          <Fact name="open">
             <OpeningContent opening={asked.opening} label={field.label} pictures={pictures} />
-          </State>
+          </Fact>
         )}
         {asked.bubble && asked.bubble.outcome.status !== 'inapplicable' && (
-          <State name="bubble">
+          <Fact name="bubble">
             <BubbleContent bubble={asked.bubble} label={field.label} pictures={pictures} />
-          </State>
+          </Fact>
         )}
       </dl>
       {first.provenance.mark === 'captured' && (
@@ -160,15 +160,6 @@ function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): 
     bubble: answerTo(answers, 'bubble', target, id),
     parts: answerTo(answers, 'parts', target, id),
   };
-}
-
-function State({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <>
-      <dt>{name}</dt>
-      <dd>{children}</dd>
-    </>
-  );
 }
 
 function BubbleContent({

@@ -1,5 +1,16 @@
+'use client';
+
 import { type Remote, wrap } from 'comlink';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import type { Comparison, Difference } from '@/core/compare/differences';
 import {
   allDifferences,
@@ -25,7 +36,20 @@ export interface TargetComparison {
   all(target: Target, field: FieldId): readonly Difference[];
 }
 
+const ComparisonContext = createContext<TargetComparison | null>(null);
+
+/** Compares for all views at once, so that pictures are counted once and in one worker. */
+export function ComparisonProvider({ children }: { children: ReactNode }) {
+  return <ComparisonContext value={useComparison()}>{children}</ComparisonContext>;
+}
+
 export function useTargetComparison(): TargetComparison {
+  const comparison = useContext(ComparisonContext);
+  if (!comparison) throw new Error('useTargetComparison needs a ComparisonProvider around it.');
+  return comparison;
+}
+
+function useComparison(): TargetComparison {
   const { run, answers, against, pictures } = useRun();
   const lineUp = run?.lineUp ?? defaultLineUp;
   const pixels = usePixels(pictures);
@@ -81,26 +105,25 @@ function engineOf(target: Target): string {
 function usePixels(
   pictures: ReadonlyMap<PictureId, PictureFile>,
 ): (a: PictureId, b: PictureId) => number | null {
-  const worker = useRef<Remote<PictureDifference> | null>(null);
+  const worker = useRef<{ own: Worker; counts: Remote<PictureDifference> } | null>(null);
   const asked = useRef(new Set<string>());
   const [counted, setCounted] = useState<ReadonlyMap<string, number | null>>(new Map());
-  useEffect(() => {
-    const own = new Worker(new URL('../../workers/picture-difference.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    worker.current = wrap<PictureDifference>(own);
-    return () => {
-      own.terminate();
+  useEffect(
+    () => () => {
+      worker.current?.own.terminate();
       worker.current = null;
-    };
-  }, []);
+      asked.current.clear();
+    },
+    [],
+  );
   return useCallback(
     (a, b) => {
       const key = `${a} ${b}`;
       const [one, other] = [pictures.get(a), pictures.get(b)];
-      if (one && other && worker.current && !asked.current.has(key)) {
+      if (one && other && !asked.current.has(key)) {
         asked.current.add(key);
-        void worker.current.pixels(one.blob, other.blob).then((count) => {
+        worker.current ??= startWorker();
+        void worker.current.counts.pixels(one.blob, other.blob).then((count) => {
           setCounted((before) => new Map(before).set(key, count));
         });
       }
@@ -108,4 +131,12 @@ function usePixels(
     },
     [pictures, counted],
   );
+}
+
+/** Most sweeps need none: pictures are compared between sweeps, and between targets of one engine. */
+function startWorker(): { own: Worker; counts: Remote<PictureDifference> } {
+  const own = new Worker(new URL('../../workers/picture-difference.worker.ts', import.meta.url), {
+    type: 'module',
+  });
+  return { own, counts: wrap<PictureDifference>(own) };
 }

@@ -1,0 +1,36 @@
+import type { Variant } from '@/core/target/variant';
+import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
+import type { Display } from './display';
+import { EngineLost } from './engine';
+import type { PictureShelf } from './picture-shelf';
+import { viewportOf } from './viewport';
+import { locateViewport, windowOnDisplay } from './window-on-display';
+
+/** The window of one page, looked for on its display when it is asked for first. */
+export class PageWindow {
+  private found: WindowOnDisplay | null = null;
+
+  /** @param evaluate runs a script in the page, in whatever way its protocol has. */
+  constructor(
+    private readonly engine: string,
+    private readonly display: Display | NoWindow,
+    private readonly shelf: PictureShelf,
+    private readonly variant: Variant,
+    private readonly evaluate: (script: string) => Promise<unknown>,
+  ) {}
+
+  /** Throws `EngineLost` when the page does not show on the display. */
+  async locate(): Promise<WindowOnDisplay | NoWindow> {
+    const { display, variant } = this;
+    if ('status' in display) return display;
+    if (this.found) return this.found;
+    const place = await locateViewport(display, this.evaluate);
+    if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
+    this.found = windowOnDisplay(display, this.shelf, {
+      ...place,
+      ...viewportOf(variant),
+      scale: variant.zoom,
+    });
+    return this.found;
+  }
+}

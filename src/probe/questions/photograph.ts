@@ -1,0 +1,34 @@
+import type { Field } from '@/core/form/field';
+import type { Picture } from '@/core/observation/picture';
+import { pictureBox } from '../picture-box';
+import type { Box } from '../probe-api';
+import { probeField, type QuestionContext } from './question-context';
+
+/** Pictures of controls, null for those that are not drawn or that nobody can photograph. */
+export interface Photographs {
+  readonly boxes: readonly (Box | null)[];
+  readonly pictures: readonly (Picture | null)[];
+}
+
+/**
+ * Fills fields as they were parsed with values (null leaves one alone) and photographs their controls, without anything
+ * around them: a neighbour or a mark that changes too would else be taken for the control.
+ * @param css applied over all other styles while the pictures are taken.
+ */
+export async function photograph(
+  { page, signal }: QuestionContext,
+  fields: readonly Field[],
+  values: readonly (string | null)[],
+  css = '',
+): Promise<Photographs> {
+  signal.throwIfAborted();
+  const probed = fields.map(probeField);
+  await page.probe('reset');
+  await page.probe('fill', probed, values);
+  const size = await page.probe('documentSize');
+  const boxes = (await page.probe('controlBoxes', probed)).map((box) => box && pictureBox(box, size, 0));
+  if (css) await page.probe('restyle', css);
+  const pictures = await page.pictures(boxes, size);
+  if (css) await page.probe('restyle', null);
+  return { boxes, pictures };
+}
