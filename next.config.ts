@@ -7,6 +7,8 @@ const config: NextConfig = {
   // Their files must be found where npm put them, not inside a bundle.
   serverExternalPackages: ['puppeteer-core', 'esbuild', 'pngjs', 'pino'],
   redirects: async () => [{ source: '/', destination: '/form', permanent: false }],
+  // The icon stands in the first bytes of every page: streamed later, a browser may have asked for /favicon.ico before.
+  htmlLimitedBots: /.*/,
   experimental: { turbopackFileSystemCacheForBuild: false },
 };
 

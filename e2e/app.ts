@@ -38,7 +38,7 @@ export const test = base.extend<{ quiet: undefined }, { app: App; runFile: strin
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       page.on('console', (message) => {
-        if (message.type() === 'error') errors.push(message.text());
+        if (message.type() === 'error') errors.push(`${message.text()} ${message.location().url}`);
       });
       await use(undefined);
       expect(errors).toEqual([]);

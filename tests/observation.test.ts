@@ -49,6 +49,7 @@ const look: LookObservation = {
       typeReflected: 'number',
       size: { width: 80, height: 21.5 },
       value: '',
+      textShown: '3,5',
       sent: ['level='],
       font: '13px sans-serif',
       contrast: { text: 21, placeholder: null },

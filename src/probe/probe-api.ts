@@ -66,6 +66,8 @@ export interface ProbeApi {
   describe(fields: readonly ProbeField[]): FieldFacts[];
   /** Boxes around the controls of each field alone; null when none is drawn. */
   controlBoxes(fields: readonly ProbeField[]): (Box | null)[];
+  /** What each field shows as text, see `textShownBy`; focus goes through them all, so what it brings out is there afterwards. */
+  textsShown(fields: readonly ProbeField[]): (string | null)[];
   /** What `describe` gives as the value, and nothing else. */
   valueOf(field: ProbeField): string;
   /** Disables fields until `reset`. */

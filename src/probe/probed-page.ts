@@ -7,6 +7,7 @@ import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
+import { textShownBy } from './text-shown';
 
 type Listed =
   | HTMLInputElement
@@ -305,6 +306,7 @@ export const probedPage: ProbeApi = {
   focus,
   describe,
   controlBoxes: (fields) => aligned(fields).map(controlBoxOf),
+  textsShown: (fields) => aligned(fields).map(([first]) => (first ? textShownBy(first) : null)),
   valueOf: (field) => currentValueOf(controlsOf(field)),
   disable,
   restyle,

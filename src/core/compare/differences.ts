@@ -18,6 +18,7 @@ export interface Difference {
     | 'type'
     | 'size'
     | 'value'
+    | 'text'
     | 'parts'
     | 'readable'
     | 'order'
@@ -124,6 +125,16 @@ function lookDifferences(reference: LookFacts, other: LookFacts, than: string): 
     found.push({
       what: 'value',
       text: `The value is ${quoted(other.value)}, in ${than} ${quoted(reference.value)}.`,
+    });
+  if (
+    reference.textShown !== null &&
+    other.textShown !== null &&
+    reference.textShown !== other.textShown &&
+    reference.value === other.value
+  )
+    found.push({
+      what: 'text',
+      text: `It shows ${quoted(other.textShown)}, in ${than} ${quoted(reference.textShown)}.`,
     });
   const [marks, otherMarks] = [reference.marks, other.marks].map((list) =>
     list ? list.map(({ by, text }) => `${by} ${text}`).join(', ') : null,

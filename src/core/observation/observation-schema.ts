@@ -37,6 +37,7 @@ const lookFacts = shape({
   typeReflected: text(100),
   size: size(),
   value: text(),
+  textShown: text().nullable(),
   sent: list(text()).nullable(),
   font: text(1000).nullable(),
   contrast: object({ text: ratio(), placeholder: ratio() })

@@ -76,6 +76,8 @@ export interface LookFacts {
   readonly size: Size | null;
   /** The value as a script reads it; empty for a checkbox or radio group with nothing checked. */
   readonly value: string;
+  /** What it shows as text, as far as the page can know; null where that is kept from the page, and where nobody asked. */
+  readonly textShown: string | null;
   /** Entries that the field puts into the form's entry list now; null where nobody asked. */
   readonly sent: readonly string[] | null;
   /** Size and family that the target computed for the text of the control. */
@@ -91,6 +93,7 @@ export interface LookFacts {
 
 /** Of a look, what only a page that is drawn can tell; here not asked. */
 export const lookNotAsked = {
+  textShown: null,
   sent: null,
   font: null,
   contrast: null,

@@ -15,6 +15,9 @@ import { inapplicable, probeField, type QuestionContext } from './question-conte
 /** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
 const pageStates = controlStates.filter((state) => state !== 'focused');
 
+/** States in which the text is asked for: it takes the focus through all fields, which the others would not survive. */
+const textStates: readonly ControlState[] = ['closed', 'filled'];
+
 /** How each field is drawn. Focus is one field at a time; every other state is one picture of the whole page. */
 export async function askLook(context: QuestionContext): Promise<void> {
   for (const state of pageStates) {
@@ -58,12 +61,13 @@ async function lookAtPage(
           size,
         )
       : [];
+  const texts = textStates.includes(state) ? await page.probe('textsShown', fields) : [];
   for (const [index, field] of asked.entries()) {
     const trial = trials[index];
     const outcome: Outcome<LookFacts> =
       trial?.status === 'none'
         ? inapplicable(trial.reason)
-        : look(context, facts[index], pictures[index] ?? null, later[index] ?? null);
+        : look(context, facts[index], pictures[index] ?? null, { later: later[index], text: texts[index] });
     answerLook(context, field, state, outcome);
   }
 }
@@ -92,7 +96,7 @@ function look(
   context: QuestionContext,
   facts: FieldFacts | undefined,
   picture: Picture | null,
-  later: Picture | null = null,
+  { later = null, text = null }: { later?: Picture | null; text?: string | null } = {},
 ): Outcome<LookFacts> {
   if (!facts?.box) return inapplicable('The field takes no room in the page.');
   if (picture) context.picture(picture);
@@ -103,6 +107,7 @@ function look(
       typeReflected,
       size,
       value,
+      textShown: text,
       sent,
       font,
       contrast,

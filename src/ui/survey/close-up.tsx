@@ -236,11 +236,23 @@ function Facts({ asked }: { asked: AnswersAbout }) {
       {closed && (
         <Fact name="value">
           <VisibleText text={closed.value} />
+          {closed.textShown !== null && closed.textShown !== closed.value && (
+            <>
+              {' '}
+              shown as <VisibleText text={closed.textShown} />
+            </>
+          )}
         </Fact>
       )}
       {filled && (
         <Fact name="value, filled">
           <VisibleText text={filled.value} />
+          {filled.textShown !== null && filled.textShown !== filled.value && (
+            <>
+              {' '}
+              shown as <VisibleText text={filled.textShown} />
+            </>
+          )}
         </Fact>
       )}
       {filled?.sent && (

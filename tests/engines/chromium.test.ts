@@ -1,0 +1,6 @@
+import { ownTarget } from './asking-engines';
+import { engineSuite } from './engine-suite';
+import { modelSuite } from './model-suite';
+
+engineSuite(ownTarget('chromium'));
+modelSuite(ownTarget('chromium'));

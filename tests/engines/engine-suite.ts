@@ -1,0 +1,288 @@
+import { describe, expect, it } from 'vitest';
+import { demoForm } from '@/core/demo/demo-forms';
+import { fieldId } from '@/core/form/field';
+import { typingTasks } from '@/core/form/form-document';
+import { askingOf, planOf } from '@/core/observation/asking';
+import type { LookObservation, Observation, TypingObservation } from '@/core/observation/observation';
+import { pictureId } from '@/core/observation/picture';
+import { graphemes } from '@/core/script/stroke';
+import type { EngineTarget } from '@/core/target/target';
+import { changeBetweenPictures } from '@/engines/crop';
+import { enginesAvailable } from '../fixtures/engines';
+import { ask, kill, browsers as ownBrowsers, ownTargets, profiles } from './asking-engines';
+
+const here = await enginesAvailable();
+const full = askingOf(demoForm.markup, ['look', 'message', 'typing'], typingTasks(demoForm));
+
+/** One of each thing that can open, and a bubble with a title in it. */
+const openable = `<form style="font:15px Liberation Sans;margin:20px">
+<p><input type=date name=date required min=2026-01-01 max=2026-12-31>
+<p><input type=number name=level value=3 max=8>
+<p><input type=range name=sea min=0 max=9 value=3>
+<p><input type=color name=colour value="#2f6f73">
+<p><select name=island><option>Hesten<option>Lomholm</select>
+<p><input name=bird list=birds><datalist id=birds><option>eider<option>gannet</datalist>
+<p><input name=serial pattern="[A-Z]{3}" title="Three capitals">
+<p><meter name=tide min=0 max=9 low=3 high=6 optimum=8 value=4></meter>
+<p><input type=checkbox name=publish><input type=password name=pin pattern="[0-9]{4}"><input type=search name=find>
+</form>`;
+
+type FactsOf<Q extends Observation['question']> = Extract<
+  Observation,
+  { question: Q }
+>['outcome'] extends infer O
+  ? O extends { facts: infer F }
+    ? F
+    : never
+  : never;
+
+/**
+ * What holds of every engine, whatever its protocol.
+ * @param left folders of browsers that the engine's own driver started
+ */
+export function engineSuite(target: EngineTarget, left: () => readonly string[] = () => []): void {
+  const isEndpoint = !ownTargets.includes(target);
+  const browsers = () => ownBrowsers(left());
+  // A driver of somebody else's may answer before the last process of its browser has gone.
+  const nothingRuns = () => expect.poll(browsers, { timeout: isEndpoint ? 5000 : 0 }).toEqual([]);
+  // A driver that runs for the whole file has a folder of its own.
+  const before = profiles();
+  describe.skipIf(!here)(`${target.name}, asked`, () => {
+    it('answers everything that was planned, with pictures, and leaves nothing behind', async () => {
+      const { messages, observations, pictures } = await ask(target, full);
+      expect(messages[0]).toEqual({ type: 'started', target: target.id, total: planOf(full).length });
+      expect(messages.at(-1)).toEqual({ type: 'finished', target: target.id });
+      expect(observations).toHaveLength(planOf(full).length);
+      expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+      expect(
+        observations.every((o) => o.provenance.mark === 'measured' && /^\d+\.\d/.test(o.provenance.version)),
+      ).toBe(true);
+      for (const { id, data } of pictures.values())
+        expect(await pictureId(new Uint8Array(Buffer.from(data, 'base64')))).toBe(id);
+
+      const level = observations.filter(
+        (o): o is LookObservation => o.question === 'look' && o.field === 'level',
+      );
+      const shown = level.map((o) => (o.outcome.status === 'answered' ? o.outcome.facts.picture : null));
+      expect(new Set(shown).size).toBe(5);
+      expect(shown.every((id) => id && pictures.has(id))).toBe(true);
+      await nothingRuns();
+      expect(profiles()).toEqual(before);
+    });
+
+    it('opens what can be opened, shows bubbles, and tells the parts from what they do', async () => {
+      const asking = askingOf(openable, ['opening', 'bubble', 'parts']);
+      const { observations, pictures } = await ask(target, asking);
+      expect(observations).toHaveLength(planOf(asking).length);
+      expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+      const facts = <Q extends Observation['question']>(question: Q, field: string) => {
+        const found = observations.find((o) => o.question === question && o.field === field);
+        return (found?.outcome.status === 'answered' ? found.outcome.facts : null) as FactsOf<Q> | null;
+      };
+      const parts = (field: string) => facts('parts', field)?.parts.map(({ part }) => part);
+      expect(parts('sea')).toContain('slider');
+      expect(parts('colour')).toContain('swatch');
+      expect(parts('publish')).toContain('check mark');
+      expect(parts('tide')).toContain('bar');
+      expect(parts('level')).toContain('spin button');
+      expect(parts('serial')).toEqual(['text box']);
+      expect(['level', 'sea', 'pin'].map((field) => facts('parts', field)?.shows)).toEqual([
+        'text',
+        'picture',
+        'nothing',
+      ]);
+      expect(facts('parts', 'date')?.order).toEqual(['month', 'day', 'year']);
+      if (isEndpoint) {
+        expect(
+          observations.filter((o) => o.question === 'opening').map((o) => o.outcome.status),
+        ).not.toContain('answered');
+        return;
+      }
+      for (const field of ['date', 'colour', 'island', 'bird']) {
+        const opened = facts('opening', field);
+        expect(opened?.opened, field).toMatch(/click/);
+        expect(opened?.picture && pictures.has(opened.picture)).toBe(true);
+        expect(opened?.popUp?.height).toBeGreaterThan(15);
+      }
+      expect(parts('island')).toContain('list');
+      for (const field of ['date', 'serial']) expect(facts('bubble', field)?.shown, field).toBe(true);
+      expect(facts('bubble', 'serial')?.showsTitle).toBe(true);
+      await nothingRuns();
+      expect(profiles()).toEqual(before);
+    });
+
+    it('draws a text box, and types into it, where a kind is withheld', async () => {
+      const withheld: EngineTarget = {
+        ...target,
+        withheld: { kinds: ['date'], attributes: ['required'], source: 'a test' },
+      };
+      const script = [...'14.3.'].map((key) => ({ kind: 'key', key }) as const);
+      const asking = askingOf(
+        '<form><input type=date name=a required value=2026-03-14></form>',
+        ['look', 'message', 'typing'],
+        {
+          [fieldId('a')]: { script, guards: [] },
+        },
+      );
+      const { observations } = await ask(withheld, asking);
+      const [closed] = observations.filter(
+        (o): o is LookObservation => o.question === 'look' && o.state === 'closed',
+      );
+      expect(closed?.outcome).toMatchObject({
+        status: 'answered',
+        facts: { typeReflected: 'text', sent: ['a=2026-03-14'] },
+      });
+      const typed = observations.find((o): o is TypingObservation => o.question === 'typing');
+      expect(typed?.outcome.status === 'answered' && typed.outcome.facts.steps.at(-1)?.value).toContain(
+        '14.3.',
+      );
+    });
+
+    it('tries the plans for a kind that it does not know, types into them, and says what is sent', async () => {
+      const withheld: EngineTarget = {
+        ...target,
+        withheld: { kinds: ['date'], attributes: [], source: 'a test' },
+      };
+      const markup = '<form><label>On <input type=date name=on></label><input name=other value=x></form>';
+      const sentBy = async (one: EngineTarget) => {
+        const { observations } = await ask(one, askingOf(markup, ['fallback']));
+        expect(observations).toHaveLength(1);
+        const [answer] = observations;
+        if (answer?.question !== 'fallback' || answer.outcome.status !== 'answered')
+          throw new Error('no plans');
+        expect(answer.outcome.facts.plans.every(({ picture }) => picture !== null)).toBe(true);
+        return answer.outcome.facts.plans.map(({ plan, native, loaded, sent }) => [
+          plan,
+          native,
+          loaded,
+          sent,
+        ]);
+      };
+      expect(await sentBy(withheld)).toEqual([
+        ['leave it', false, false, ['on=14.3.2026']],
+        ['hint and pattern', false, false, ['on=2026-03-14']],
+        ['selects', false, true, ['on-day=14', 'on-month=03', 'on-year=2026']],
+        ['scripted picker', false, true, ['on=2026-03-14']],
+      ]);
+      const known = await sentBy(target);
+      expect(known.map(([plan, native, loaded]) => [plan, native, loaded])).toEqual([
+        ['leave it', true, false],
+        ['hint and pattern', true, false],
+        ['selects', true, true],
+        ['scripted picker', true, false],
+      ]);
+    });
+
+    it('says what the styles of the form put beside a field, and which states are in effect', async () => {
+      const markup = `<style>input:user-invalid + span::after { content: "mend \\"me\\"" }</style>
+      <form><input name=a required placeholder=here><span></span></form>`;
+      const { observations } = await ask(target, askingOf(markup, ['look']));
+      const look = (state: string) => {
+        const found = observations.find(
+          (o): o is LookObservation => o.question === 'look' && o.state === state,
+        );
+        return found?.outcome.status === 'answered' ? found.outcome.facts : null;
+      };
+      expect(look('closed')?.marks).toEqual([]);
+      expect(look('invalid')?.marks).toEqual([{ by: 'span::after', text: 'mend "me"' }]);
+      expect(look('invalid')?.pseudoClasses).toEqual(
+        expect.arrayContaining([':invalid', ':user-invalid', ':required']),
+      );
+      expect(look('closed')?.pseudoClasses).toContain(':placeholder-shown');
+      expect([look('closed')?.textShown, look('filled')?.textShown]).toEqual(['here', look('filled')?.value]);
+      expect(look('filled')?.pseudoClasses).not.toContain(':placeholder-shown');
+      expect(look('disabled')?.pseudoClasses).toContain(':disabled');
+      expect(look('closed')?.contrast?.text).toBeGreaterThan(10);
+      // Not every engine tells the colour of a placeholder; one that is told is paler than the text.
+      const { text, placeholder } = look('closed')?.contrast ?? {};
+      if (placeholder) expect(placeholder).toBeLessThan(text ?? 0);
+    });
+
+    it('draws the same control twice as the same picture', async () => {
+      const twins = '<form style="margin:20px"><p><input type=date name=a><p><input type=date name=b></form>';
+      const { observations } = await ask(target, askingOf(twins, ['look']));
+      const picture = (field: string, state: string) => {
+        const found = observations.find(
+          (o) => o.question === 'look' && o.field === field && o.state === state,
+        );
+        return found?.question === 'look' && found.outcome.status === 'answered'
+          ? found.outcome.facts.picture
+          : null;
+      };
+      for (const state of ['closed', 'focused', 'filled']) {
+        expect(picture('a', state)).toMatch(/^[0-9a-f]{64}$/);
+        expect(picture('a', state)).toBe(picture('b', state));
+      }
+    });
+
+    it('presses a grapheme of several code points, and types emoji', async () => {
+      const script = graphemes('a👍🏽é').map((one) => ({ kind: 'key', key: one }) as const);
+      const asking = askingOf('<input name=a>', ['typing'], { [fieldId('a')]: { script, guards: [] } });
+      const [observation] = (await ask(target, asking)).observations as TypingObservation[];
+      expect(observation?.outcome.status === 'answered' && observation.outcome.facts.steps.at(-1)?.text).toBe(
+        'a👍🏽é',
+      );
+    });
+
+    const inTwoSweeps = async () => {
+      const sweep = async () => {
+        const { observations, pictures } = await ask(target, askingOf(demoForm.markup, ['look']));
+        return observations.flatMap((o) => {
+          const id =
+            o.question === 'look' && o.outcome.status === 'answered' ? o.outcome.facts.picture : null;
+          return id && o.question === 'look' && o.state !== 'indeterminate'
+            ? [{ name: `${o.field} ${o.state}`, picture: pictures.get(id) }]
+            : [];
+        });
+      };
+      const [first, second] = [await sweep(), await sweep()];
+      expect(second.map(({ name }) => name)).toEqual(first.map(({ name }) => name));
+      const others = first.filter(({ picture }, index) => {
+        const other = second[index]?.picture;
+        if (!picture || !other || picture.id === other.id) return false;
+        const change = changeBetweenPictures(picture, other);
+        // WebKit rounds a single dot of a slider in about one of 400 pictures.
+        return change !== null && change.width * change.height > 1;
+      });
+      expect(others.map(({ name }) => name)).toEqual([]);
+    };
+    // The endpoint in the next room is this machine's Chromium once more.
+    if (!isEndpoint) it('draws the same form in two sweeps as the same pictures', inTwoSweeps);
+
+    it('runs nothing of a hostile form and still answers about its fields', async () => {
+      const markup =
+        '<script>document.body.remove()</script><form action="javascript:x" onsubmit="x"><input name=requestSubmit required><input name=reset><input name=submit></form>';
+      const { observations } = await ask(target, askingOf(markup, ['look', 'message']));
+      expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+    });
+
+    it('that is killed in the middle loses only what was not answered yet; the next sweep works', async () => {
+      let killed = false;
+      const { observations, messages } = await ask(target, full, undefined, (message) => {
+        if (killed || message.type !== 'observation') return;
+        killed = true;
+        for (const id of browsers()) kill(id);
+      });
+      const failed = observations.filter((o) => o.outcome.status === 'failed');
+      expect(observations).toHaveLength(planOf(full).length);
+      expect(failed.length).toBeGreaterThan(0);
+      expect(failed.length).toBeLessThan(observations.length);
+      expect(messages.at(-1)).toMatchObject({
+        type: 'failed',
+        reason: expect.stringMatching(new RegExp(`^${target.name} (went away|did not answer)`)),
+      });
+      await nothingRuns();
+      const again = await ask(target, askingOf('<input name=a>', ['message']));
+      expect(again.messages.at(-1)?.type).toBe('finished');
+    });
+
+    it('that is cancelled ends quietly and leaves nothing behind', async () => {
+      const abort = new AbortController();
+      const { messages } = await ask(target, full, abort.signal, (message) => {
+        if (message.type === 'observation') abort.abort();
+      });
+      expect(messages.some((m) => m.type === 'failed' || m.type === 'finished')).toBe(false);
+      await nothingRuns();
+    });
+  });
+}

@@ -1,0 +1,4 @@
+import { ownTarget } from './asking-engines';
+import { engineSuite } from './engine-suite';
+
+engineSuite(ownTarget('firefox'));
