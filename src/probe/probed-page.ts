@@ -30,8 +30,9 @@ function isCheckable(element: Listed): element is HTMLInputElement {
   return element instanceof HTMLInputElement && (element.type === 'checkbox' || element.type === 'radio');
 }
 
+/** Scroll bars that come and go over the page would pass for something that opened; scripts and focus scroll it all the same. */
 const settled =
-  '*,::before,::after{caret-color:transparent!important;transition:none!important;animation:none!important}html{scrollbar-width:none!important;scroll-behavior:auto!important}';
+  '*,::before,::after{caret-color:transparent!important;transition:none!important;animation:none!important}html{overflow:hidden!important;scroll-behavior:auto!important}';
 
 function settle(): void {
   const style = document.createElement('style');
