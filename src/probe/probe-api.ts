@@ -1,6 +1,7 @@
 import type { FallbackPlan } from '@/core/fallback/fallback-plan';
 import type { FieldKind } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
 import type { ValidityFlag } from '@/core/standard/constraint-validation';
@@ -100,6 +101,8 @@ export interface ProbeApi {
   /** Presses a key with events that a script makes, and edits as the browser's own editing command does. */
   strike(key: string): void;
   endTyping(): void;
+  /** Answers questions about markup of their own; for calibrating the model. */
+  validity(questions: readonly ValidityQuestion[]): ValidityAnswer[];
 }
 
 export const probeGlobal = 'ukkoProbe';

@@ -8,6 +8,7 @@ import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
 import { textShownBy } from './text-shown';
+import { validityInPage } from './validity-in-page';
 
 type Listed =
   | HTMLInputElement
@@ -329,6 +330,7 @@ export const probedPage: ProbeApi = {
     recorder = new Recorder(element, field.kind, guards);
     element.focus();
   },
+  validity: validityInPage,
   takeTyped() {
     if (!recorder) throw new Error('Nothing is being typed.');
     return recorder.take();

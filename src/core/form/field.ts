@@ -65,6 +65,8 @@ export interface Option {
   readonly label: string;
   readonly selected: boolean;
   readonly disabled: boolean;
+  /** Inside an optgroup. */
+  readonly grouped: boolean;
 }
 
 /** One element. `ordinal` is its place among all elements that match `controlSelector`, from 0. */
@@ -80,6 +82,13 @@ export interface Control {
   readonly options: readonly Option[];
   /** Inside a disabled fieldset, and not in its first legend. */
   readonly disabledByFieldset: boolean;
+  readonly inDatalist: boolean;
+  /** Of a select: something else than an option comes first in it. */
+  readonly startsWithOther: boolean;
+  /** Its form owner, as an index into the page's forms in tree order; null without one (HTML Standard, "form owner"). */
+  readonly form: number | null;
+  /** The directionality that it takes from what it stands in (HTML Standard, "The dir attribute"). */
+  readonly direction: 'ltr' | 'rtl';
 }
 
 /** What a person fills in as one thing: a control, or all radio buttons of one group. */

@@ -1,4 +1,5 @@
 import { isKnownAttribute } from './attribute-registry';
+import { directionOf } from './direction';
 import {
   type Attribute,
   attribute,
@@ -15,6 +16,7 @@ import {
   type Option,
   type Span,
 } from './field';
+import { formOwners } from './form-owner';
 import { inertParts } from './inert-markup';
 import { linePositions } from './line-positions';
 import {
@@ -29,7 +31,7 @@ import {
   textOf,
 } from './parse-markup';
 
-interface Found {
+export interface Found {
   readonly control: Control;
   readonly node: Element;
   readonly ancestors: readonly Element[];
@@ -58,10 +60,11 @@ export function readForm(markup: string): FormReading {
   };
 }
 
-type Placed = { element: Element; ancestors: readonly Element[] };
+export type Placed = { element: Element; ancestors: readonly Element[] };
 
-function controlsIn(elements: readonly Placed[]): Found[] {
+export function controlsIn(elements: readonly Placed[]): Found[] {
   const found: Found[] = [];
+  const forms = formOwners(elements);
   for (const { element: node, ancestors } of elements) {
     const element = fieldElements.find((name) => name === node.tagName);
     const place = node.sourceCodeLocation;
@@ -80,6 +83,10 @@ function controlsIn(elements: readonly Placed[]): Found[] {
         text: element === 'textarea' || element === 'button' || element === 'output' ? textOf(node) : '',
         options: element === 'select' ? optionsIn(node) : [],
         disabledByFieldset: isInDisabledFieldset(node, ancestors),
+        inDatalist: ancestors.some(({ tagName }) => tagName === 'datalist'),
+        startsWithOther: element === 'select' && startsWithOther(node),
+        form: forms.ownerOf(node, ancestors),
+        direction: directionOf(ancestors),
       },
     });
   }
@@ -110,9 +117,14 @@ function optionsIn(select: Element): Option[] {
       disabled:
         attributeOf(element, 'disabled') !== null ||
         ancestors.some((a) => a.tagName === 'optgroup' && attributeOf(a, 'disabled') !== null),
+      grouped: ancestors.some((a) => a.tagName === 'optgroup'),
     });
   }
   return options;
+}
+
+function startsWithOther(select: Element): boolean {
+  return select.childNodes.find(isElement)?.tagName !== 'option';
 }
 
 /** HTML Standard, "The fieldset element": its first legend's contents stay enabled. */

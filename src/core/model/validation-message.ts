@@ -5,7 +5,7 @@ import {
   type ValidityFlag,
   validityFlags,
 } from '../standard/constraint-validation';
-import { type Range, rangeOf } from '../standard/ranges-and-steps';
+import { countedIn, type Range, rangeOf } from '../standard/ranges-and-steps';
 import type { Habits } from '../target/habits';
 
 /**
@@ -97,7 +97,7 @@ function rangeWords(state: ConstrainedField, flag: 'rangeUnderflow' | 'rangeOver
 
 function stepWords(state: ConstrainedField): string | null {
   const range = rangeOf(state.kind, state);
-  const value = range?.counting.toNumber(state.currentValue) ?? null;
+  const value = range ? (countedIn(range.counting, state.currentValue, 'value')?.toNumber() ?? null) : null;
   if (!range || range.step === null || value === null) return null;
   const steps = Math.floor((value - range.stepBase) / range.step);
   const allowed = [steps, steps + 1]

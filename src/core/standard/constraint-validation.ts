@@ -1,8 +1,14 @@
 import { appliesTo } from '../form/attribute-registry';
 import type { FieldKind } from '../form/field';
-import { isValidEmailAddress, isValidEmailAddressList } from './email-addresses';
-import { readPattern } from './pattern-attribute';
-import { hasReversedRange, isStepMismatch, type RangeAttributes, rangeOf } from './ranges-and-steps';
+import {
+  countedIn,
+  hasReversedRange,
+  isStepMismatch,
+  type Range,
+  type RangeAttributes,
+  rangeOf,
+} from './ranges-and-steps';
+import { standardWays, type Ways } from './ways';
 
 /** The members of ValidityState, in the standard's order (HTML Standard, "The constraint validation API"). */
 export const validityFlags = [
@@ -26,9 +32,16 @@ export interface ConstrainedField extends RangeAttributes {
   readonly currentValue: string;
   /** Of a checkbox, or of any radio button in the group; for a file field whether a file is chosen. */
   readonly checked: boolean;
+  /** Of a select: nothing is chosen, or only what stands for nothing. */
+  readonly isUnselected: boolean;
   readonly required: boolean;
+  readonly isNameless: boolean;
   readonly readonly: boolean;
+  /** An input or a textarea: their `readonly` bars them from validation whether or not it applies to their kind. */
+  readonly isEntry: boolean;
   readonly disabled: boolean;
+  /** Inside a datalist. */
+  readonly inDatalist: boolean;
   readonly multiple: boolean;
   readonly pattern: string | null;
   readonly minlength: string | null;
@@ -45,54 +58,57 @@ export interface Validity {
   readonly flags: readonly ValidityFlag[];
 }
 
-const neverValidated: readonly FieldKind[] = ['hidden', 'reset', 'button', 'output', 'meter', 'progress'];
-
 /** HTML Standard, "Constraints": a candidate for constraint validation, that is, not barred from it. */
-export function willValidate(field: ConstrainedField): boolean {
-  if (neverValidated.includes(field.kind) || field.disabled) return false;
-  return !(field.readonly && appliesTo('readonly', field.kind));
+export function willValidate(field: ConstrainedField, ways: Ways = standardWays): boolean {
+  if (ways.barredKinds.includes(field.kind) || field.disabled || field.inDatalist) return false;
+  return !(field.readonly && field.isEntry);
 }
 
 /** HTML Standard, "Constraints": every way in which the field suffers, whether or not it is barred from validation. */
-export function validityOf(field: ConstrainedField): Validity {
+export function validityOf(field: ConstrainedField, ways: Ways = standardWays): Validity {
   const suffers: Record<ValidityFlag, boolean> = {
-    valueMissing: isValueMissing(field),
-    typeMismatch: isTypeMismatch(field),
-    patternMismatch: isPatternMismatch(field),
+    valueMissing: isValueMissing(field, ways),
+    typeMismatch: isTypeMismatch(field, ways),
+    patternMismatch: isPatternMismatch(field, ways),
     ...lengthFlags(field),
-    ...rangeFlags(field),
-    badInput: field.badInput,
+    ...rangeFlags(field, ways),
+    badInput: field.badInput || (field.kind === 'email' && isUnreadable(field, ways)),
     customError: field.customMessage !== '',
   };
-  return { willValidate: willValidate(field), flags: validityFlags.filter((flag) => suffers[flag]) };
+  return { willValidate: willValidate(field, ways), flags: validityFlags.filter((flag) => suffers[flag]) };
 }
 
-function isValueMissing(field: ConstrainedField): boolean {
+function isValueMissing(field: ConstrainedField, ways: Ways): boolean {
   if (!field.required || !appliesTo('required', field.kind)) return false;
+  if (field.kind === 'radio' && field.isNameless && !ways.namelessRadioMayMiss) return false;
   if (field.kind === 'checkbox' || field.kind === 'radio' || field.kind === 'file') return !field.checked;
+  if (field.kind === 'select') return field.isUnselected;
   const mutable = !field.readonly && !field.disabled;
   if (appliesTo('readonly', field.kind) && !mutable) return false;
   return field.currentValue === '';
 }
 
-function isTypeMismatch({ kind, currentValue, multiple }: ConstrainedField): boolean {
-  if (currentValue === '') return false;
-  if (kind === 'url') return !isAbsoluteUrl(currentValue);
-  if (kind === 'email')
-    return multiple ? !isValidEmailAddressList(currentValue) : !isValidEmailAddress(currentValue);
-  return false;
+function isTypeMismatch(field: ConstrainedField, ways: Ways): boolean {
+  if (field.currentValue === '') return false;
+  if (field.kind === 'url') return !ways.isUrl(field.currentValue);
+  return field.kind === 'email' && !addressesIn(field).every(ways.isEmailAddress);
 }
 
-/** URL Standard, "valid absolute URL" as engines check it: the parser, run without a base, does not fail. */
-function isAbsoluteUrl(text: string): boolean {
-  return URL.canParse(text);
+/** HTML Standard, "Email state": the addresses of a list stand between commas. */
+function addressesIn({ currentValue, multiple }: ConstrainedField): string[] {
+  return multiple ? currentValue.split(',') : [currentValue];
 }
 
-function isPatternMismatch({ kind, currentValue, pattern, multiple }: ConstrainedField): boolean {
+function isUnreadable(field: ConstrainedField, ways: Ways): boolean {
+  return field.currentValue !== '' && addressesIn(field).some(ways.isUnreadableEmail);
+}
+
+function isPatternMismatch(field: ConstrainedField, ways: Ways): boolean {
+  const { kind, currentValue, pattern } = field;
   if (pattern === null || currentValue === '' || !appliesTo('pattern', kind)) return false;
-  const reading = readPattern(pattern);
+  const reading = ways.readPattern(pattern);
   if (reading.status === 'ignored') return false;
-  const values = kind === 'email' && multiple ? currentValue.split(',') : [currentValue];
+  const values = kind === 'email' ? addressesIn(field) : [currentValue];
   return values.some((value) => !reading.expression.test(value));
 }
 
@@ -115,19 +131,28 @@ function lengthFlags(field: ConstrainedField): { tooLong: boolean; tooShort: boo
 
 function rangeFlags(
   field: ConstrainedField,
+  ways: Ways,
 ): Record<'rangeUnderflow' | 'rangeOverflow' | 'stepMismatch', boolean> {
   const none = { rangeUnderflow: false, rangeOverflow: false, stepMismatch: false };
-  const range = rangeOf(field.kind, field);
-  const value = range?.counting.toNumber(field.currentValue) ?? null;
-  if (!range || value === null) return none;
-  const stepMismatch = isStepMismatch(range, value);
+  const range = rangeOf(field.kind, field, ways);
+  const value =
+    range && countedIn(range.counting, field.currentValue, range.counting.toNumber ? 'limit' : 'value', ways);
+  if (!range || !value) return none;
+  const stepMismatch = isStepMismatch(field.kind, range, value, ways);
+  const { min, max } = range.exact;
+  const [below, above] = [min && value.compare(min) < 0, max && value.compare(max) > 0];
   if (hasReversedRange(field.kind, range)) {
-    const between = value > (range.max ?? 0) && value < (range.min ?? 0);
+    const between = Boolean(below && above);
     return { rangeUnderflow: between, rangeOverflow: between, stepMismatch };
   }
   return {
-    rangeUnderflow: range.min !== null && value < range.min,
-    rangeOverflow: range.max !== null && value > range.max,
+    rangeUnderflow: Boolean(below),
+    rangeOverflow:
+      Boolean(above) && !(field.kind === 'range' && !ways.reversedRangeOverflows && isReversed(range)),
     stepMismatch,
   };
+}
+
+function isReversed({ exact: { min, max } }: Range): boolean {
+  return min !== null && max !== null && max.compare(min) < 0;
 }

@@ -4,20 +4,20 @@
  */
 
 const dayMs = 86_400_000;
-/** The last moment that ECMAScript's Date can hold. */
-const lastMs = 8.64e15;
 
 function daysIn(year: number, month: number): number {
   if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
   return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
 }
 
-function utcMs(year: number, month: number, day: number): number | null {
-  const date = new Date(0);
-  date.setUTCFullYear(year, month - 1, day);
-  const ms = date.getTime();
-  return Number.isFinite(ms) && ms <= lastMs ? ms : null;
+/** Midnight UTC of a day of the proleptic Gregorian calendar, however far away. */
+function utcMs(year: number, month: number, day: number): number {
+  // Years of 400 repeat; Date counts within the first of them.
+  const cycles = Math.floor(year / 400) - 5;
+  return Date.UTC(year - cycles * 400, month - 1, day) + cycles * daysInCycle * dayMs;
 }
+
+const daysInCycle = 146_097;
 
 interface YearAndMonth {
   readonly year: number;
@@ -35,9 +35,7 @@ function parseYearAndMonth(text: string): YearAndMonth | null {
 /** "Months": whole months since January 1970. */
 export function parseMonth(text: string): number | null {
   const parts = parseYearAndMonth(text);
-  return parts && utcMs(parts.year, parts.month, 1) !== null
-    ? (parts.year - 1970) * 12 + parts.month - 1
-    : null;
+  return parts && (parts.year - 1970) * 12 + parts.month - 1;
 }
 
 /** "Dates": ms at midnight UTC. */
@@ -63,16 +61,19 @@ export function parseLocalDateAndTime(text: string): number | null {
   const match = /^(.+)[T ](.+)$/.exec(text);
   const date = match?.[1] ? parseDate(match[1]) : null;
   const time = match?.[2] ? parseTime(match[2]) : null;
-  if (date === null || time === null) return null;
-  return date + time <= lastMs ? date + time : null;
+  return date === null || time === null ? null : date + time;
 }
 
 /** Midnight UTC of the Monday that starts ISO week 1 of a year. */
-function firstMonday(year: number): number | null {
+function firstMonday(year: number): number {
   const fourth = utcMs(year, 1, 4);
-  if (fourth === null) return null;
-  const weekday = (new Date(fourth).getUTCDay() + 6) % 7;
-  return fourth - weekday * dayMs;
+  return fourth - weekdayOf(fourth) * dayMs;
+}
+
+/** From Monday, 0, to Sunday, 6. */
+function weekdayOf(ms: number): number {
+  // 1 January 1970 was a Thursday.
+  return (((Math.floor(ms / dayMs) + 3) % 7) + 7) % 7;
 }
 
 /** "Weeks": ms at the Monday's midnight UTC. */
@@ -81,15 +82,14 @@ export function parseWeek(text: string): number | null {
   if (!match) return null;
   const year = Number(match[1]);
   const week = Number(match[2]);
-  const start = year > 0 ? firstMonday(year) : null;
-  if (start === null || week < 1 || week > weeksIn(year)) return null;
-  return start + (week - 1) * 7 * dayMs;
+  if (year < 1 || week < 1 || week > weeksIn(year)) return null;
+  return firstMonday(year) + (week - 1) * 7 * dayMs;
 }
 
 /** 53 in years that start on a Thursday, and in leap years that start on a Wednesday. */
 export function weeksIn(year: number): number {
-  const first = new Date(utcMs(year, 1, 1) ?? 0).getUTCDay();
-  return first === 4 || (first === 3 && daysIn(year, 2) === 29) ? 53 : 52;
+  const first = weekdayOf(utcMs(year, 1, 1));
+  return first === 3 || (first === 2 && daysIn(year, 2) === 29) ? 53 : 52;
 }
 
 function twoDigits(n: number): string {
@@ -105,8 +105,10 @@ export function formatMonth(months: number): string {
 }
 
 export function formatDate(ms: number): string {
-  const date = new Date(ms);
-  return `${yearText(date.getUTCFullYear())}-${twoDigits(date.getUTCMonth() + 1)}-${twoDigits(date.getUTCDate())}`;
+  const cycles = Math.floor(ms / (daysInCycle * dayMs));
+  const date = new Date(ms - cycles * daysInCycle * dayMs);
+  const year = date.getUTCFullYear() + cycles * 400;
+  return `${yearText(year)}-${twoDigits(date.getUTCMonth() + 1)}-${twoDigits(date.getUTCDate())}`;
 }
 
 /** The shortest valid time string, as the value sanitization of `datetime-local` asks for. */
@@ -128,8 +130,7 @@ export function formatLocalDateAndTime(ms: number): string {
 }
 
 export function formatWeek(ms: number): string {
-  const thursday = new Date(ms + 3 * dayMs);
-  const year = thursday.getUTCFullYear();
-  const week = Math.round((ms - (firstMonday(year) ?? ms)) / (7 * dayMs)) + 1;
+  const year = Number(/^\d+/.exec(formatDate(ms + 3 * dayMs))?.[0]);
+  const week = Math.round((ms - firstMonday(year)) / (7 * dayMs)) + 1;
   return `${yearText(year)}-W${twoDigits(week)}`;
 }

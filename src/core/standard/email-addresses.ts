@@ -5,8 +5,3 @@ const validEmailAddress =
 export function isValidEmailAddress(text: string): boolean {
   return validEmailAddress.test(text);
 }
-
-/** HTML Standard, "Email state", valid email address list: every part between commas is an address. */
-export function isValidEmailAddressList(text: string): boolean {
-  return text.split(',').every((part) => isValidEmailAddress(part.trim()));
-}

@@ -5,11 +5,13 @@ export function isValidFloatingPointNumber(text: string): boolean {
 
 /**
  * HTML Standard, "Floating-point numbers", rules for parsing floating-point number values.
- * @returns null where the rules return an error, and for numbers that a double cannot hold.
+ * @returns the part of the text that is the number, without a leading plus; null where the rules return an error, and
+ * for numbers that a double cannot hold.
  */
-export function parseFloatingPointNumber(text: string): number | null {
-  const match = /^[\t\n\f\r ]*[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?/.exec(text);
-  if (!match) return null;
-  const value = Number(match[0].trim());
-  return Number.isFinite(value) ? value : null;
+export function parseFloatingPointNumber(text: string): string | null {
+  const match = /^[\t\n\f\r ]*\+?(-?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?)/.exec(text);
+  const found = match?.[1];
+  return found !== undefined && !/^[\t\n\f\r ]*\+-/.test(text) && Number.isFinite(Number(found))
+    ? found
+    : null;
 }

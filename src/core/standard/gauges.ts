@@ -3,7 +3,8 @@ import { parseFloatingPointNumber } from './floating-point-numbers';
 
 function numberIn(control: Control, name: string): number | null {
   const text = attribute(control, name);
-  return text === null ? null : parseFloatingPointNumber(text);
+  const number = text === null ? null : parseFloatingPointNumber(text);
+  return number === null ? null : Number(number);
 }
 
 /** HTML Standard, "The meter element": the actual value, kept between the minimum (0) and the maximum (1). */

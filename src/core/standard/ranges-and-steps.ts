@@ -11,12 +11,15 @@ import {
   parseTime,
   parseWeek,
 } from './dates-and-times';
-import { isValidFloatingPointNumber, parseFloatingPointNumber } from './floating-point-numbers';
+import { Decimal } from './decimal';
+import { type NumberPlace, standardWays, type Ways } from './ways';
 
 /** How a kind counts (HTML Standard, "The input element", the states' conversion algorithms and "The step attribute"). */
 export interface Counting {
-  readonly toNumber: (text: string) => number | null;
+  /** Of dates and times, always whole; null for kinds that count in numbers as they are written. */
+  readonly toNumber: ((text: string) => number | null) | null;
   readonly toText: (n: number) => string;
+  readonly isMonths?: true;
   readonly stepScaleFactor: number;
   /** In the kind's own unit, before scaling. */
   readonly defaultStep: number;
@@ -26,12 +29,18 @@ export interface Counting {
 }
 
 const open = { defaultStepBase: 0, defaultMin: null, defaultMax: null } as const;
-const numberText = (n: number) => String(n);
-const numeric = { toNumber: parseNumber, toText: numberText, stepScaleFactor: 1, defaultStep: 1 } as const;
+const numeric = { toText: String, stepScaleFactor: 1, defaultStep: 1 } as const;
 
 const countings: Partial<Record<FieldKind, Counting>> = {
   date: { ...open, toNumber: parseDate, toText: formatDate, stepScaleFactor: 86_400_000, defaultStep: 1 },
-  month: { ...open, toNumber: parseMonth, toText: formatMonth, stepScaleFactor: 1, defaultStep: 1 },
+  month: {
+    ...open,
+    isMonths: true,
+    toNumber: parseMonth,
+    toText: formatMonth,
+    stepScaleFactor: 1,
+    defaultStep: 1,
+  },
   week: {
     ...open,
     toNumber: parseWeek,
@@ -48,13 +57,9 @@ const countings: Partial<Record<FieldKind, Counting>> = {
     stepScaleFactor: 1000,
     defaultStep: 60,
   },
-  number: { ...open, ...numeric },
-  range: { ...numeric, defaultStepBase: 0, defaultMin: 0, defaultMax: 100 },
+  number: { ...open, ...numeric, toNumber: null },
+  range: { ...numeric, toNumber: null, defaultStepBase: 0, defaultMin: 0, defaultMax: 100 },
 };
-
-function parseNumber(text: string): number | null {
-  return isValidFloatingPointNumber(text) ? Number(text) : null;
-}
 
 /** Null for kinds to which `min`, `max` and `step` do not apply. */
 export function countingOf(kind: FieldKind): Counting | null {
@@ -76,39 +81,85 @@ export interface Range {
   /** In the counting's number, already scaled; null when any value is allowed. */
   readonly step: number | null;
   readonly stepBase: number;
-}
-
-/** HTML Standard, "The min and max attributes" and "The step attribute". Null where they do not apply. */
-export function rangeOf(kind: FieldKind, attributes: RangeAttributes): Range | null {
-  const counting = countingOf(kind);
-  if (!counting) return null;
-  const ownMin = attributes.min === null ? null : counting.toNumber(attributes.min);
-  const ownMax = attributes.max === null ? null : counting.toNumber(attributes.max);
-  const fromValue = attributes.value === null ? null : counting.toNumber(attributes.value);
-  return {
-    counting,
-    min: ownMin ?? counting.defaultMin,
-    max: ownMax ?? counting.defaultMax,
-    step: allowedValueStep(counting, attributes.step),
-    stepBase: ownMin ?? fromValue ?? counting.defaultStepBase,
+  /** The same four as they were written, for counting without rounding. */
+  readonly exact: {
+    readonly min: Decimal | null;
+    readonly max: Decimal | null;
+    readonly step: Decimal | null;
+    readonly stepBase: Decimal;
   };
 }
 
-function allowedValueStep(counting: Counting, step: string | null): number | null {
-  if (step?.toLowerCase() === 'any') return null;
-  const asked = step === null ? null : parseFloatingPointNumber(step);
-  const unit = asked !== null && asked > 0 ? asked : counting.defaultStep;
-  return unit * counting.stepScaleFactor;
+/** HTML Standard, "The min and max attributes" and "The step attribute". Null where they do not apply. */
+export function rangeOf(
+  kind: FieldKind,
+  attributes: RangeAttributes,
+  ways: Ways = standardWays,
+): Range | null {
+  const counting = countingOf(kind);
+  if (!counting) return null;
+  const limit = (text: string | null) => (text === null ? null : countedIn(counting, text, 'limit', ways));
+  const preset = (n: number | null) => (n === null ? null : Decimal.fromNumber(n));
+  const ownMin = limit(attributes.min);
+  const exact = {
+    min: ownMin ?? preset(counting.defaultMin),
+    max: limit(attributes.max) ?? preset(counting.defaultMax),
+    step: allowedValueStep(kind, counting, attributes.step, ways),
+    stepBase: ownMin ?? limit(attributes.value) ?? Decimal.fromNumber(counting.defaultStepBase),
+  };
+  return {
+    counting,
+    min: exact.min?.toNumber() ?? null,
+    max: exact.max?.toNumber() ?? null,
+    step: exact.step?.toNumber() ?? null,
+    stepBase: exact.stepBase.toNumber(),
+    exact,
+  };
 }
 
-/** HTML Standard, "The step attribute": suffering from a step mismatch, with room for what doubles cannot say exactly. */
-export function isStepMismatch(range: Range, value: number): boolean {
-  if (range.step === null) return false;
-  const steps = (value - range.stepBase) / range.step;
-  const off = Math.abs(steps - Math.round(steps));
-  // Decimal fractions such as 0.01 are not exact doubles; the allowance grows with the number of steps counted.
-  const allowance = Math.max(1, Math.abs(steps)) * 2 ** -44;
-  return off > allowance;
+/** A text as the number that its kind counts in, or null where it is none. */
+export function countedIn(
+  counting: Counting,
+  text: string,
+  where: NumberPlace,
+  ways: Ways = standardWays,
+): Decimal | null {
+  if (counting.toNumber) {
+    const n = counting.toNumber(text);
+    return n === null || n > lastIn(counting, where, ways) ? null : Decimal.of(n);
+  }
+  const number = ways.numberText(text, where);
+  return number === null ? null : Decimal.parse(number);
+}
+
+function lastIn({ isMonths }: Counting, where: NumberPlace, ways: Ways): number {
+  if (isMonths) return ways.lastMonth;
+  return where === 'value' ? ways.lastMoment : Math.min(ways.lastCounted, ways.lastMoment);
+}
+
+function allowedValueStep(
+  kind: FieldKind,
+  counting: Counting,
+  step: string | null,
+  ways: Ways,
+): Decimal | null {
+  if (step?.toLowerCase() === 'any') return null;
+  const text = step === null ? null : ways.numberText(step, 'step');
+  const asked = text === null ? null : Decimal.parse(text);
+  const unit =
+    asked && asked.compare(Decimal.zero) > 0 ? ways.stepOf(kind, asked) : Decimal.of(counting.defaultStep);
+  return unit.times(Decimal.of(counting.stepScaleFactor));
+}
+
+/** HTML Standard, "The step attribute": suffering from a step mismatch. */
+export function isStepMismatch(
+  kind: FieldKind,
+  { exact }: Range,
+  value: Decimal,
+  ways: Ways = standardWays,
+): boolean {
+  const { step, stepBase: base } = exact;
+  return step !== null && !step.isZero() && ways.isStepMismatch({ kind, value, base, step });
 }
 
 /** HTML Standard, "The min and max attributes": a reversed range, which only time has. */

@@ -15,7 +15,8 @@ import {
   parseWeek,
   weeksIn,
 } from './dates-and-times';
-import { isValidEmailAddress, isValidEmailAddressList } from './email-addresses';
+import { Decimal } from './decimal';
+import { isValidEmailAddress } from './email-addresses';
 import { fieldStateOf } from './field-state';
 import { isValidFloatingPointNumber, parseFloatingPointNumber } from './floating-point-numbers';
 import { readPattern } from './pattern-attribute';
@@ -43,7 +44,13 @@ describe('floating-point numbers', () => {
     },
   );
   it('parses more than it calls valid', () => {
-    expect([' 1', '+2', '3.', '4abc', '5e1'].map(parseFloatingPointNumber)).toEqual([1, 2, 3, 4, 50]);
+    expect([' 1', '+2', '3.', '4abc', '5e1'].map(parseFloatingPointNumber)).toEqual([
+      '1',
+      '2',
+      '3.',
+      '4',
+      '5e1',
+    ]);
     expect(['', 'x', '.', '1e999'].map(parseFloatingPointNumber)).toEqual([null, null, null, null]);
   });
   it('takes every finite number as ECMAScript writes it, save for the plus in an exponent’s mantissa', () => {
@@ -109,8 +116,6 @@ describe('e-mail addresses', () => {
         isValidEmailAddress,
       ),
     ).toBe(false);
-    expect(isValidEmailAddressList('a@b, c@d')).toBe(true);
-    expect(isValidEmailAddressList('a@b,,c@d')).toBe(false);
   });
 });
 
@@ -200,8 +205,17 @@ describe('steps', () => {
     const range = rangeOf('number', { ...none, step: '0.01', min: '-3' });
     fc.assert(
       fc.property(fc.integer({ min: -300, max: 800 }), (hundredths) => {
-        expect(range && isStepMismatch(range, Number((hundredths / 100).toFixed(2)))).toBe(false);
-        expect(range && isStepMismatch(range, Number((hundredths / 100 + 0.003).toFixed(3)))).toBe(true);
+        expect(
+          range && isStepMismatch('number', range, Decimal.fromNumber(Number((hundredths / 100).toFixed(2)))),
+        ).toBe(false);
+        expect(
+          range &&
+            isStepMismatch(
+              'number',
+              range,
+              Decimal.fromNumber(Number((hundredths / 100 + 0.003).toFixed(3))),
+            ),
+        ).toBe(true);
       }),
     );
   });

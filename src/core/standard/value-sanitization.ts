@@ -1,17 +1,11 @@
 import type { FieldKind } from '../form/field';
-import { simpleColor } from './colors';
-import {
-  formatLocalDateAndTime,
-  parseDate,
-  parseLocalDateAndTime,
-  parseMonth,
-  parseTime,
-  parseWeek,
-} from './dates-and-times';
-import { isValidFloatingPointNumber } from './floating-point-numbers';
-import { type RangeAttributes, rangeOf } from './ranges-and-steps';
+import { parseLocalDateAndTime } from './dates-and-times';
+import { Decimal } from './decimal';
+import { countedIn, countingOf, type RangeAttributes, rangeOf } from './ranges-and-steps';
+import { standardWays, type Ways } from './ways';
 
 export interface SanitizationAttributes extends RangeAttributes {
+  readonly colorSpace?: string | null;
   readonly multiple: boolean;
 }
 
@@ -19,7 +13,12 @@ export interface SanitizationAttributes extends RangeAttributes {
  * HTML Standard, "The input element", the value sanitization algorithm of each state; for textarea the API value's
  * newline normalization. Kinds without an algorithm give the value back.
  */
-export function sanitizeValue(kind: FieldKind, value: string, attributes: SanitizationAttributes): string {
+export function sanitizeValue(
+  kind: FieldKind,
+  value: string,
+  attributes: SanitizationAttributes,
+  ways: Ways = standardWays,
+): string {
   switch (kind) {
     case 'text':
     case 'search':
@@ -29,30 +28,32 @@ export function sanitizeValue(kind: FieldKind, value: string, attributes: Saniti
     case 'url':
       return trim(stripNewlines(value));
     case 'email':
-      return attributes.multiple ? value.split(',').map(trim).join(',') : trim(stripNewlines(value));
+      return attributes.multiple
+        ? (ways.listsKeepNewlines ? value : stripNewlines(value)).split(',').map(trim).join(',')
+        : trim(stripNewlines(value));
     case 'number':
-      return isValidFloatingPointNumber(value) ? value : '';
+      return ways.sanitizeNumber(value);
     case 'range':
-      return sanitizeRange(value, attributes);
+      return sanitizeRange(value, attributes, ways);
     case 'date':
-      return parseDate(value) === null ? '' : value;
     case 'month':
-      return parseMonth(value) === null ? '' : value;
     case 'week':
-      return parseWeek(value) === null ? '' : value;
     case 'time':
-      return parseTime(value) === null ? '' : value;
-    case 'datetime-local': {
-      const ms = parseLocalDateAndTime(value);
-      return ms === null ? '' : formatLocalDateAndTime(ms);
-    }
+      return isInReach(kind, value, ways) ? value : '';
+    case 'datetime-local':
+      return isInReach(kind, value, ways) ? ways.momentText(parseLocalDateAndTime(value) ?? 0, value) : '';
     case 'color':
-      return simpleColor(value) ?? '#000000';
+      return ways.simpleColor(value, attributes.colorSpace ?? null) ?? '#000000';
     case 'textarea':
       return value.replace(/\r\n?/g, '\n');
     default:
       return value;
   }
+}
+
+function isInReach(kind: FieldKind, value: string, ways: Ways): boolean {
+  const counting = countingOf(kind);
+  return counting !== null && countedIn(counting, value, 'value', ways) !== null;
 }
 
 function stripNewlines(text: string): string {
@@ -65,28 +66,17 @@ function trim(text: string): string {
 }
 
 /** HTML Standard, "Range state": default value, clamping, and rounding to a step, ties upwards. */
-function sanitizeRange(value: string, attributes: RangeAttributes): string {
-  const range = rangeOf('range', attributes);
+function sanitizeRange(value: string, attributes: RangeAttributes, ways: Ways): string {
+  const range = rangeOf('range', attributes, ways);
   if (!range) return value;
-  const min = range.min ?? 0;
-  const max = range.max ?? 100;
-  const valid = isValidFloatingPointNumber(value);
-  let n = valid ? Number(value) : max < min ? min : min + (max - min) / 2;
-  if (n < min || max < min) n = min;
-  else if (n > max) n = max;
-  const step = range.step;
-  if (step === null) return n === Number(value) && valid ? value : String(n);
-  const nearest = (round: (steps: number) => number) =>
-    decimal(range.stepBase + round((n - range.stepBase) / step) * step, attributes);
-  const up = nearest((steps) => Math.floor(steps + 0.5));
-  const onStep = up <= max ? up : nearest(Math.floor);
-  return valid && onStep === Number(value) ? value : String(onStep);
-}
-
-/** Drops what adding doubles left behind the last decimal that min, value and step together can have. */
-function decimal(n: number, attributes: RangeAttributes): number {
-  const places = [attributes.min, attributes.step, attributes.value].map(
-    (text) => /\.(\d+)/.exec(text ?? '')?.[1]?.length ?? 0,
-  );
-  return Number(n.toFixed(Math.min(100, Math.max(...places))));
+  const { step, stepBase } = range.exact;
+  const [min, max] = [range.exact.min ?? Decimal.zero, range.exact.max ?? Decimal.of(100)];
+  const given = countedIn(range.counting, value, 'value', ways);
+  let n = given ?? (max.compare(min) < 0 ? min : min.plus(max.minus(min).over(Decimal.of(2))));
+  // Equal to the limit, it is written as the limit is.
+  if (n.compare(min) <= 0 || max.compare(min) < 0) n = min;
+  else if (n.compare(max) > 0) n = max;
+  if (step && !step.isZero() && max.compare(min) >= 0)
+    n = ways.nearestStep(n, { step, base: stepBase, min, max });
+  return given && ways.rangeKeepsText && n.compare(given) === 0 ? value : ways.rangeText(n);
 }

@@ -1,0 +1,212 @@
+import type { FieldKind } from '../form/field';
+import { simpleColor, wideColor } from '../standard/colors';
+import { Decimal } from '../standard/decimal';
+import { isValidFloatingPointNumber } from '../standard/floating-point-numbers';
+import { type PatternReading, readPattern } from '../standard/pattern-attribute';
+import { type LimitedSteps, type Steps, standardWays, type Ways } from '../standard/ways';
+import { decimalText } from './decimal-text';
+
+/** The last moment that ECMAScript's Date can hold, ms since 1970, and its month, counted from January 1970. */
+const lastOfDate = { lastMoment: 8.64e15, lastCounted: 8.64e15, lastMonth: (275_760 - 1970) * 12 + 8 };
+
+/** A number as Blink and WebKit read it everywhere: as strictly as a value, but for a dot before an exponent. */
+function strictNumber(text: string): string | null {
+  const isOne = /^-?(?:\d+(?:\.\d+|\.(?=[eE]))?|\.\d+)(?:[eE][+-]?\d+)?$/.test(text);
+  return isOne && Number.isFinite(Number(text)) ? text : null;
+}
+
+/** Steps of days, weeks and months are whole; those of times are whole in ms. */
+function wholeStep(kind: FieldKind, step: Decimal): Decimal {
+  const one = Decimal.of(1);
+  const atLeastOne = (n: Decimal) => (n.compare(one) < 0 ? one : n);
+  if (kind === 'date' || kind === 'week' || kind === 'month') return atLeastOne(step.rounded());
+  if (kind !== 'time' && kind !== 'datetime-local') return step;
+  const thousandth = Decimal.of(1, -3);
+  return atLeastOne(step.over(thousandth).rounded()).times(thousandth);
+}
+
+/** Numbers may be off by what a float of 24 bits cannot say; beyond 2^53 steps nothing is said. */
+function isStepMismatchOfFloats({ kind, value, base, step }: Steps): boolean {
+  const distance = value.minus(base).absolute();
+  const steps = distance.over(step);
+  if (steps.compare(Decimal.of(2 ** 53)) > 0) return false;
+  const rest = distance.minus(step.times(steps.rounded())).absolute();
+  const numeric = kind === 'number' || kind === 'range';
+  const acceptable = numeric ? step.over(Decimal.of(2 ** 24)) : Decimal.zero;
+  return acceptable.compare(rest) < 0 && rest.compare(step.minus(acceptable)) < 0;
+}
+
+/** WebKit lets a hyphen stand at the end of a class, which the v flag forbids and the others therefore ignore the pattern for. */
+function readWithLooseHyphens(pattern: string): PatternReading {
+  return readPattern(pattern.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]'));
+}
+
+/** Blink takes a space in a host that is written otherwise than as itself. */
+function isBlinkUrl(text: string): boolean {
+  return (
+    URL.canParse(text) ||
+    URL.canParse(text.replace(/^(\s*(?:https?|ftp|wss?):[^?#]*)/i, (all) => all.replace(/%20|\u00a0/g, '-')))
+  );
+}
+
+/** The nearest step, halves away from the step base; past a limit one step back. Where that is past the other one, the value itself. */
+function nearestStepOnce(value: Decimal, { step, base, min, max }: LimitedSteps): Decimal {
+  const near = base.plus(value.minus(base).over(step).rounded().times(step));
+  const kept = near.compare(max) > 0 ? near.minus(step) : near.compare(min) < 0 ? near.plus(step) : near;
+  return kept.compare(min) < 0 || kept.compare(max) > 0 ? value : kept;
+}
+
+const shared: Ways = {
+  ...standardWays,
+  ...lastOfDate,
+  namelessRadioMayMiss: false,
+  sanitizeNumber: (text) => strictNumber(text) ?? '',
+  numberText: strictNumber,
+  rangeText: decimalText,
+  nearestStep: nearestStepOnce,
+  rangeKeepsText: false,
+  listsKeepNewlines: false,
+  sizeZeroIsNone: true,
+  placeholderComesFirst: true,
+  barredKinds: [...standardWays.barredKinds, 'image'],
+  stepOf: wholeStep,
+  isStepMismatch: isStepMismatchOfFloats,
+};
+
+/** Gecko writes fractions as the others do, and whole numbers without an exponent. */
+function geckoRangeText(value: Decimal): string {
+  return value.exponent > 0 ? String(value.toNumber()) : decimalText(value);
+}
+
+/** Gecko reads a number that is too small for a double as zero. */
+function geckoNumber(text: string): string | null {
+  if (!isValidFloatingPointNumber(text)) return null;
+  return Number(text) === 0 ? '0' : text;
+}
+
+/** WebKit takes a dot at the end of a number everywhere but in the value of a number field. */
+function webkitNumber(text: string): string | null {
+  const isOne = /^-?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?$/.test(text);
+  return isOne && Number.isFinite(Number(text)) ? text : null;
+}
+
+/**
+ * Gecko checks the host of an address as it would be looked up: letters of all scripts are turned into ASCII.
+ * @returns null where that fails
+ */
+function hostAsLookedUp(host: string): string | null {
+  if (hasForbidden(host)) return null;
+  if (!/[^a-z0-9.-]|xn--/i.test(host)) return host;
+  return URL.canParse(`ftp://${host}`) ? new URL(`ftp://${host}`).hostname : null;
+}
+
+/** ASCII characters that no host name has. */
+function hasForbidden(host: string): boolean {
+  return /[!-,/:-@[-`{-~\s]/.test(host);
+}
+
+/** Gecko reads what follows view-source: too, leaves hosts of files alone, and forbids a few more characters in others. */
+function isGeckoUrl(text: string): boolean {
+  const [, scheme = '', rest = ''] = /^\s*([a-z][a-z0-9+.-]*):([^]*)$/i.exec(text) ?? [];
+  switch (scheme.toLowerCase()) {
+    case 'view-source':
+      return isGeckoUrl(rest);
+    case 'file':
+      return true;
+    case 'http':
+    case 'https':
+    case 'ftp':
+    case 'ws':
+    case 'wss': {
+      const host = /^[/\\]*([^/?#\\]*)/.exec(rest)?.[1] ?? '';
+      return URL.canParse(text) && !/[*"]|^0x$/i.test(host);
+    }
+    default:
+      return URL.canParse(text);
+  }
+}
+
+function isGeckoEmail(text: string): boolean {
+  const at = text.lastIndexOf('@');
+  const host = at < 0 ? null : hostAsLookedUp(text.slice(at + 1));
+  return host !== null && standardWays.isEmailAddress(text.slice(0, at + 1) + host);
+}
+
+function isUnreadableInGecko(text: string): boolean {
+  const at = text.lastIndexOf('@');
+  const host = text.slice(at + 1);
+  return at >= 0 && !hasForbidden(host) && host.split('.').some((label) => label.length > 63);
+}
+
+const blinkColors = systemColors('#767676', '#efefef', '#808080', {
+  activetext: '#ff0000',
+  highlight: '#0041c6',
+  highlighttext: '#ffffff',
+  selecteditem: '#1967d2',
+  selecteditemtext: '#ffffff',
+});
+const geckoColors = systemColors('#8f8f9d', '#e9e9ed', '#6d6d6d', {
+  activetext: '#ee0000',
+  highlight: '#3584e4',
+  highlighttext: '#ffffff',
+  selecteditem: '#3584e4',
+  selecteditemtext: '#ffffff',
+  accentcolor: '#3584e4',
+  accentcolortext: '#ffffff',
+});
+
+/** CSS Color Module, "System Colors" and the deprecated ones, as asked of the engines in their light scheme. */
+function systemColors(
+  border: string,
+  face: string,
+  gray: string,
+  own: Record<string, string>,
+): Record<string, string> {
+  const names = {
+    [border]:
+      'buttonborder activeborder inactiveborder threeddarkshadow threedhighlight threedlightshadow threedshadow windowframe',
+    [face]: 'buttonface buttonhighlight buttonshadow threedface',
+    [gray]: 'graytext inactivecaptiontext',
+    '#ffffff':
+      'canvas field activecaption appworkspace background inactivecaption infobackground menu scrollbar window',
+    '#000000': 'buttontext canvastext fieldtext marktext captiontext infotext menutext windowtext',
+    '#0000ee': 'linktext',
+    '#551a8b': 'visitedtext',
+    '#ffff00': 'mark',
+  };
+  const all = Object.entries(names).flatMap(([color, list]) => list.split(' ').map((name) => [name, color]));
+  return { ...Object.fromEntries(all), ...own };
+}
+
+/** What the engines do instead of what the standard says, by the name of the engine. */
+export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways>> = {
+  chromium: { ...shared, isUrl: isBlinkUrl, simpleColor: (text) => simpleColor(text, blinkColors) },
+  firefox: {
+    ...shared,
+    unknownKinds: ['month', 'week'],
+    barredKinds: standardWays.barredKinds,
+    // The end of the year in which Date ends.
+    lastMoment: 8_640_009_331_200_000,
+    lastCounted: lastOfDate.lastMoment,
+    sanitizeNumber: standardWays.sanitizeNumber,
+    placeholderComesFirst: false,
+    nearestStep: standardWays.nearestStep,
+    numberText: geckoNumber,
+    rangeText: geckoRangeText,
+    rangeKeepsText: true,
+    reversedRangeOverflows: true,
+    isStepMismatch: ({ value, base, step }) => !value.minus(base).modulo(step).isZero(),
+    simpleColor: (text, space) =>
+      space?.toLowerCase() === 'display-p3' ? wideColor(text, geckoColors) : simpleColor(text, geckoColors),
+    isUrl: isGeckoUrl,
+    isEmailAddress: isGeckoEmail,
+    isUnreadableEmail: isUnreadableInGecko,
+  },
+  webkit: {
+    ...shared,
+    numberText: webkitNumber,
+    startsOnDisabled: true,
+    readPattern: readWithLooseHyphens,
+    simpleColor: (text) => (/^#[0-9a-f]{6}$/i.test(text) ? text.toLowerCase() : null),
+  },
+};

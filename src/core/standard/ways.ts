@@ -1,0 +1,119 @@
+import type { FieldKind } from '../form/field';
+import { simpleColor } from './colors';
+import { formatLocalDateAndTime } from './dates-and-times';
+import { Decimal } from './decimal';
+import { isValidEmailAddress } from './email-addresses';
+import { isValidFloatingPointNumber, parseFloatingPointNumber } from './floating-point-numbers';
+import { type PatternReading, readPattern } from './pattern-attribute';
+
+/**
+ * The points at which an engine may do something else than the HTML Standard says. What the standard says of each stands
+ * here; what an engine does instead is in `core/model/engine-ways.ts`.
+ */
+export interface Ways {
+  /** Kinds that are drawn and checked as a text box. */
+  readonly unknownKinds: readonly FieldKind[];
+  /** Kinds barred from constraint validation. */
+  readonly barredKinds: readonly FieldKind[];
+  /** The value that stays in a number field; empty when the text is no number. */
+  readonly sanitizeNumber: (text: string) => string;
+  /** The text of a number in `value`, `min`, `max` of a number or range field, as `Decimal.parse` reads it; null where it is none. */
+  readonly numberText: (text: string, where: NumberPlace) => string | null;
+  /** The value that a range field gives itself. */
+  readonly rangeText: (value: Decimal) => string;
+  /** The value on a step that a range field takes in place of `value`, which is within its limits. */
+  readonly nearestStep: (value: Decimal, steps: LimitedSteps) => Decimal;
+  /** A range field keeps a value that is right as it was written; else it writes every value anew. */
+  readonly rangeKeepsText: boolean;
+  /** What the limits say of a range field whose max is below its min. */
+  readonly reversedRangeOverflows: boolean;
+  /** The allowed value step from the number in `step`, in the kind's own unit. */
+  readonly stepOf: (kind: FieldKind, step: Decimal) => Decimal;
+  readonly isStepMismatch: (steps: Steps) => boolean;
+  /** @param space the `colorspace` attribute */
+  readonly simpleColor: (text: string, space: string | null) => string | null;
+  /** A list of addresses keeps line breaks within an address. */
+  readonly listsKeepNewlines: boolean;
+  readonly isUrl: (text: string) => boolean;
+  readonly isEmailAddress: (text: string) => boolean;
+  /** Whether an address suffers from bad input, besides not being one. */
+  readonly isUnreadableEmail: (text: string) => boolean;
+  readonly readPattern: (pattern: string) => PatternReading;
+  /** `size=0` of a select is as if it were not there. */
+  readonly sizeZeroIsNone: boolean;
+  /** A list that shows one line starts with its first option even when that is disabled. */
+  readonly startsOnDisabled: boolean;
+  /** An option is the placeholder label option only when nothing at all stands before it: no line, no group. */
+  readonly placeholderComesFirst: boolean;
+  /** What a moment is written as, from its ms since 1970 and the text that was given. */
+  readonly momentText: (ms: number, text: string) => string;
+  /** Days, weeks and moments that begin after this are none: ms since 1970. */
+  readonly lastMoment: number;
+  /** Those that begin after this are values all the same, but nothing is counted with them. */
+  readonly lastCounted: number;
+  /** Months after this are none, counted from January 1970. */
+  readonly lastMonth: number;
+  /** A required radio button without a name, which is in no group, may be missing. */
+  readonly namelessRadioMayMiss: boolean;
+}
+
+export type NumberPlace = 'value' | 'limit' | 'step';
+
+export interface Steps {
+  readonly kind: FieldKind;
+  readonly value: Decimal;
+  readonly base: Decimal;
+  /** Above zero. */
+  readonly step: Decimal;
+}
+
+export interface LimitedSteps {
+  readonly step: Decimal;
+  readonly base: Decimal;
+  readonly min: Decimal;
+  readonly max: Decimal;
+}
+
+/** What the HTML Standard says. */
+export const standardWays: Ways = {
+  unknownKinds: [],
+  barredKinds: ['hidden', 'reset', 'button', 'output', 'meter', 'progress'],
+  sanitizeNumber: (text) => (isValidFloatingPointNumber(text) ? text : ''),
+  numberText: (text, where) =>
+    where === 'value' ? (isValidFloatingPointNumber(text) ? text : null) : parseFloatingPointNumber(text),
+  rangeText: (value) => String(value.toNumber()),
+  nearestStep,
+  rangeKeepsText: true,
+  reversedRangeOverflows: false,
+  stepOf: (_, step) => step,
+  isStepMismatch: isStepMismatchOfDoubles,
+  simpleColor: (text) => simpleColor(text),
+  listsKeepNewlines: true,
+  isUrl: (text) => URL.canParse(text),
+  isEmailAddress: isValidEmailAddress,
+  isUnreadableEmail: () => false,
+  readPattern: (pattern) => readPattern(pattern),
+  sizeZeroIsNone: false,
+  startsOnDisabled: false,
+  placeholderComesFirst: false,
+  momentText: formatLocalDateAndTime,
+  lastMoment: Number.POSITIVE_INFINITY,
+  lastCounted: Number.POSITIVE_INFINITY,
+  lastMonth: Number.POSITIVE_INFINITY,
+  namelessRadioMayMiss: true,
+};
+
+/** With room for what doubles cannot say exactly: the allowance grows with the number of steps counted. */
+function isStepMismatchOfDoubles({ value, base, step }: Steps): boolean {
+  const steps = value.minus(base).over(step).toNumber();
+  return Math.abs(steps - Math.round(steps)) > Math.max(1, Math.abs(steps)) * 2 ** -44;
+}
+
+/** HTML Standard, "Range state": the nearest value on a step that is within the limits, of two the higher one; where there is none, the value itself. */
+function nearestStep(value: Decimal, { step, base, min, max }: LimitedSteps): Decimal {
+  const at = (count: Decimal) => base.plus(step.times(count));
+  const steps = value.minus(base).over(step).plus(Decimal.of(5, -1)).floored();
+  const one = Decimal.of(1);
+  const near = [at(steps), at(steps.minus(one)), at(steps.plus(one))];
+  return near.find((found) => found.compare(min) >= 0 && found.compare(max) <= 0) ?? value;
+}
