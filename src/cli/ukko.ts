@@ -4,6 +4,7 @@ import { type Question, questions } from '@/core/observation/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
+import { askCommand } from './ask-command';
 import { sweepCommand } from './sweep-command';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
@@ -23,6 +24,22 @@ Try it
   )
   .showHelpAfterError('(ukko --help explains the commands)')
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : 2));
+
+program
+  .command('ask')
+  .description('answer questions about validity and submission from the model, a line of JSON each')
+  .addHelpText(
+    'after',
+    `
+Each line of standard input is a question, each line of standard output its answer, in the same order.
+A line that cannot be answered gets {"error": "…"}.
+
+  {"ask":"validity","target":"firefox","html":"<input id=\\"t\\" type=\\"email\\">","setValue":"a@b"}
+  {"ask":"submission","target":"standard","html":"<form><button id=\\"go\\">Go</button></form>","by":"#go"}
+
+Targets: standard, chromium, firefox, webkit. docs/ask.md has all that can be asked.`,
+  )
+  .action(() => askCommand(process.stdin, process.stdout));
 
 program
   .command('sweep')

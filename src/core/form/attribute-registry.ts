@@ -49,7 +49,7 @@ export const attributeRegistry: Readonly<Record<string, AttributeEntry>> = {
   rows: { value: 'number', kinds: ['textarea'] },
   cols: { value: 'number', kinds: ['textarea'] },
   wrap: { value: ['soft', 'hard'], kinds: ['textarea'] },
-  dirname: { value: 'text', kinds: [...typed, 'hidden'] },
+  dirname: { value: 'text', kinds: [...typed, 'hidden', 'submit', 'reset', 'button'] },
   alt: { value: 'text', kinds: ['image'] },
   src: { value: 'text', kinds: ['image'] },
   width: { value: 'number', kinds: ['image'] },

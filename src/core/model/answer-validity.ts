@@ -1,6 +1,4 @@
-import type { Control } from '../form/field';
-import { elementsOf, parseMarkup } from '../form/parse-markup';
-import { controlsIn } from '../form/read-form';
+import { pageOf } from '../form/page-controls';
 import { validityOf } from '../standard/constraint-validation';
 import {
   type ControlState,
@@ -12,16 +10,17 @@ import {
   withType,
   withValue,
 } from '../standard/control-state';
+import { radioGroupOf, settledRadios } from '../standard/radio-group';
 import { standardWays, type Ways } from '../standard/ways';
 import type { ValidityAnswer, ValidityQuestion } from './validity-question';
 
 /** @returns null when the markup has no form control with the id `t`. */
 export function answerValidity(question: ValidityQuestion, ways: Ways = standardWays): ValidityAnswer | null {
-  const page = controlsOf(question.html).map((control) => parsedState(control, ways));
+  const page = settledRadios(pageOf(question.html).controls.map((control) => parsedState(control, ways)));
   const parsed = page.find(({ attributes }) => attributes.id === 't');
   if (!parsed) return null;
   const group = radioGroupOf(parsed, page);
-  const { state, threw } = afterwards(inGroup(parsed, group), question, ways);
+  const { state, threw } = afterwards(parsed, question, ways);
   const constraints = constraintsOf(state, ways);
   const { flags, willValidate } = validityOf(
     state.kind === 'radio' && group.length > 0
@@ -42,36 +41,6 @@ export function answerValidity(question: ValidityQuestion, ways: Ways = standard
     ...((state.kind === 'checkbox' || state.kind === 'radio') && { checked: state.checked }),
     ...(threw && { threw }),
   };
-}
-
-/** HTML Standard, "Radio Button state": the radio button group that contains it, itself included; empty without a name. */
-function radioGroupOf(own: ControlState, page: readonly ControlState[]): ControlState[] {
-  const { name } = own.attributes;
-  if (own.kind !== 'radio' || !name) return [];
-  return page.filter(
-    (other) =>
-      other.kind === 'radio' && other.attributes.name === name && other.control.form === own.control.form,
-  );
-}
-
-/** Of several that are checked in the markup, the last one stays so. */
-function inGroup(own: ControlState, group: readonly ControlState[]): ControlState {
-  const last = group.findLast(({ checked }) => checked);
-  return last && last !== own ? { ...own, checked: false } : own;
-}
-
-const pages = new Map<string, Control[]>();
-const pagesKept = 2000;
-
-/** The controls of a page; the same markup is asked about again and again. */
-function controlsOf(html: string): Control[] {
-  const known = pages.get(html);
-  if (known) return known;
-  const elements = [...elementsOf(parseMarkup(html).document)];
-  const controls = controlsIn(elements).map(({ control }) => control);
-  if (pages.size >= pagesKept) pages.clear();
-  pages.set(html, controls);
-  return controls;
 }
 
 function afterwards(

@@ -1,7 +1,9 @@
 import type { FieldKind } from '../form/field';
 import { simpleColor, wideColor } from '../standard/colors';
+import type { ControlState } from '../standard/control-state';
 import { Decimal } from '../standard/decimal';
 import { isValidFloatingPointNumber } from '../standard/floating-point-numbers';
+import { hardWrapped, wrappedAsDrawn } from '../standard/hard-wrap';
 import { type PatternReading, readPattern } from '../standard/pattern-attribute';
 import { type LimitedSteps, type Steps, standardWays, type Ways } from '../standard/ways';
 import { decimalText } from './decimal-text';
@@ -49,6 +51,23 @@ function isBlinkUrl(text: string): boolean {
   );
 }
 
+/** Blink sends the direction of a submit button even when that was not pressed. */
+function strayInBlink({ kind, attributes }: ControlState): string[] {
+  return kind === 'submit' && attributes.dirname !== undefined ? [attributes.dirname] : [];
+}
+
+/** Blink sends addresses with their hosts in ASCII. */
+function sentByBlink(value: string, isList: boolean): string {
+  const addresses = isList ? value.split(',') : [value];
+  return addresses.map(asciiAddress).join(',');
+}
+
+function asciiAddress(address: string): string {
+  const at = address.lastIndexOf('@');
+  const host = at < 0 ? null : hostAsLookedUp(address.slice(at + 1));
+  return host === null ? address : address.slice(0, at + 1) + host;
+}
+
 /** The nearest step, halves away from the step base; past a limit one step back. Where that is past the other one, the value itself. */
 function nearestStepOnce(value: Decimal, { step, base, min, max }: LimitedSteps): Decimal {
   const near = base.plus(value.minus(base).over(step).rounded().times(step));
@@ -66,6 +85,9 @@ const shared: Ways = {
   nearestStep: nearestStepOnce,
   rangeKeepsText: false,
   listsKeepNewlines: false,
+  sendsFromDatalist: true,
+  sendsEmptyDirname: true,
+  hardWrap: wrappedAsDrawn,
   sizeZeroIsNone: true,
   placeholderComesFirst: true,
   barredKinds: [...standardWays.barredKinds, 'image'],
@@ -107,7 +129,7 @@ function hasForbidden(host: string): boolean {
 
 /** Gecko reads what follows view-source: too, leaves hosts of files alone, and forbids a few more characters in others. */
 function isGeckoUrl(text: string): boolean {
-  const [, scheme = '', rest = ''] = /^\s*([a-z][a-z0-9+.-]*):([^]*)$/i.exec(text) ?? [];
+  const [, scheme = '', rest = ''] = /^\s*([a-z][a-z0-9+.-]*):([\s\S]*)$/i.exec(text) ?? [];
   switch (scheme.toLowerCase()) {
     case 'view-source':
       return isGeckoUrl(rest);
@@ -180,7 +202,13 @@ function systemColors(
 
 /** What the engines do instead of what the standard says, by the name of the engine. */
 export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways>> = {
-  chromium: { ...shared, isUrl: isBlinkUrl, simpleColor: (text) => simpleColor(text, blinkColors) },
+  chromium: {
+    ...shared,
+    strayDirections: strayInBlink,
+    sentEmail: sentByBlink,
+    isUrl: isBlinkUrl,
+    simpleColor: (text) => simpleColor(text, blinkColors),
+  },
   firefox: {
     ...shared,
     unknownKinds: ['month', 'week'],
@@ -198,6 +226,9 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     isStepMismatch: ({ value, base, step }) => !value.minus(base).modulo(step).isZero(),
     simpleColor: (text, space) =>
       space?.toLowerCase() === 'display-p3' ? wideColor(text, geckoColors) : simpleColor(text, geckoColors),
+    sendsEmptyDirname: false,
+    parsedNumber: (text) => (/^-?\d+\.$/.test(text) ? text.slice(0, -1) : text),
+    hardWrap: hardWrapped,
     isUrl: isGeckoUrl,
     isEmailAddress: isGeckoEmail,
     isUnreadableEmail: isUnreadableInGecko,

@@ -18,6 +18,8 @@ export interface ControlState {
   readonly checked: boolean;
   /** Of a select: places of the selected options. */
   readonly selected: readonly number[];
+  /** Of a file field: how many are chosen. */
+  readonly files: number;
   readonly customMessage: string;
 }
 
@@ -62,10 +64,12 @@ export function parsedState(control: Control, ways: Ways = standardWays): Contro
     isDirty: false,
     checked: 'checked' in attributes,
     selected: [],
+    files: 0,
     customMessage: '',
   };
   if (control.element === 'select') return { ...state, selected: selectedAtFirst(state, ways) };
-  return sanitized(state, ways);
+  const numeric = state.kind === 'number' ? { ...state, value: ways.parsedNumber(state.value) } : state;
+  return sanitized(numeric, ways);
 }
 
 function sanitized(state: ControlState, ways: Ways): ControlState {
@@ -163,6 +167,11 @@ export function withType(state: ControlState, type: string, ways: Ways = standar
   return sanitized(typed, ways);
 }
 
+/** A person chooses files. */
+export function withFiles(state: ControlState, count: number): ControlState {
+  return state.kind === 'file' ? { ...state, files: count } : state;
+}
+
 export function withCustomValidity(state: ControlState, customMessage: string): ControlState {
   return { ...state, customMessage };
 }
@@ -217,7 +226,7 @@ export function constraintsOf(state: ControlState, ways: Ways = standardWays): C
     ...sanitizationOf(state),
     kind,
     currentValue: idlValueOf(state),
-    checked: state.checked && kind !== 'file',
+    checked: kind === 'file' ? state.files > 0 : state.checked,
     isUnselected: control.element === 'select' && isUnselected(state, ways),
     required: 'required' in attributes,
     isNameless: !attributes.name,

@@ -1,9 +1,11 @@
 import type { FieldKind } from '../form/field';
 import { simpleColor } from './colors';
+import type { ControlState } from './control-state';
 import { formatLocalDateAndTime } from './dates-and-times';
 import { Decimal } from './decimal';
 import { isValidEmailAddress } from './email-addresses';
 import { isValidFloatingPointNumber, parseFloatingPointNumber } from './floating-point-numbers';
+import { hardWrapped } from './hard-wrap';
 import { type PatternReading, readPattern } from './pattern-attribute';
 
 /**
@@ -45,6 +47,18 @@ export interface Ways {
   readonly startsOnDisabled: boolean;
   /** An option is the placeholder label option only when nothing at all stands before it: no line, no group. */
   readonly placeholderComesFirst: boolean;
+  /** Controls inside of a datalist are sent. */
+  readonly sendsFromDatalist: boolean;
+  /** A `dirname` that is empty is sent all the same. */
+  readonly sendsEmptyDirname: boolean;
+  /** Names under which the direction of a control is sent that is itself not sent. */
+  readonly strayDirections: (state: ControlState) => readonly string[];
+  /** The value of an email field as it is sent. */
+  readonly sentEmail: (value: string, isList: boolean) => string;
+  /** A number field's value as it was parsed, before sanitization. */
+  readonly parsedNumber: (text: string) => string;
+  /** Text of a textarea with `wrap=hard`, lines ending in line feeds. @param columns `cols` */
+  readonly hardWrap: (text: string, columns: number) => string;
   /** What a moment is written as, from its ms since 1970 and the text that was given. */
   readonly momentText: (ms: number, text: string) => string;
   /** Days, weeks and moments that begin after this are none: ms since 1970. */
@@ -96,6 +110,12 @@ export const standardWays: Ways = {
   sizeZeroIsNone: false,
   startsOnDisabled: false,
   placeholderComesFirst: false,
+  sendsFromDatalist: false,
+  sendsEmptyDirname: false,
+  strayDirections: () => [],
+  sentEmail: (value) => value,
+  parsedNumber: (text) => text,
+  hardWrap: hardWrapped,
   momentText: formatLocalDateAndTime,
   lastMoment: Number.POSITIVE_INFINITY,
   lastCounted: Number.POSITIVE_INFINITY,

@@ -1,0 +1,23 @@
+import { once } from 'node:events';
+import { createInterface } from 'node:readline';
+import type { Readable, Writable } from 'node:stream';
+import { answerLine } from '@/core/model/answer-line';
+
+/** Characters that are gathered before they are written. */
+const chunk = 64 * 1024;
+
+/** `ukko ask`: one JSON question on each line in, one JSON answer on each line out, in the same order. Empty lines are left out. */
+export async function askCommand(input: Readable, output: Writable): Promise<void> {
+  let waiting = '';
+  const flush = async () => {
+    const text = waiting;
+    waiting = '';
+    if (text !== '' && !output.write(text)) await once(output, 'drain');
+  };
+  for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
+    if (line.trim() === '') continue;
+    waiting += `${JSON.stringify(answerLine(line))}\n`;
+    if (waiting.length >= chunk) await flush();
+  }
+  await flush();
+}

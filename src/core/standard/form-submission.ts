@@ -1,0 +1,128 @@
+import { validityOf } from './constraint-validation';
+import { type ControlState, constraintsOf } from './control-state';
+import { type ChosenFile, constructEntryList, type Entry } from './entry-list';
+import { type Bytes, type Enctype, encodeEntries, enctypes, urlencoded } from './form-encodings';
+import { radioGroupOf } from './radio-group';
+import { outputEncoding } from './text-encodings';
+import { standardWays, type Ways } from './ways';
+
+/** A form with the controls that it owns. */
+export interface FormState {
+  readonly attributes: Readonly<Record<string, string>>;
+  /** In tree order. */
+  readonly controls: readonly ControlState[];
+}
+
+export interface Submission {
+  /** Ordinal of the button that was pressed; null when the form is sent without one. */
+  readonly submitter: number | null;
+  readonly files?: ReadonlyMap<number, readonly ChosenFile[]>;
+  readonly clickedAt?: { readonly x: number; readonly y: number };
+  /** The address of the page, against which the action is read. */
+  readonly base: string;
+  readonly boundary: string;
+}
+
+export type SubmissionOutcome =
+  | {
+      readonly status: 'sent';
+      readonly method: 'GET' | 'POST';
+      readonly url: string;
+      readonly contentType: string | null;
+      readonly body: Bytes;
+      readonly entries: readonly Entry[];
+      readonly encoding: string;
+    }
+  /** The first control, in tree order, that is not valid. */
+  | { readonly status: 'blocked'; readonly by: ControlState; readonly invalid: readonly ControlState[] }
+  | { readonly status: 'not a request'; readonly why: string };
+
+/** HTML Standard, "Form submission algorithm", as far as a network request. */
+export function submit(
+  form: FormState,
+  submission: Submission,
+  ways: Ways = standardWays,
+): SubmissionOutcome {
+  const submitter = form.controls.find(({ control }) => control.ordinal === submission.submitter) ?? null;
+  if (submitter && !isSubmitter(submitter))
+    return { status: 'not a request', why: 'What was pressed sends no form.' };
+  const novalidate =
+    'novalidate' in form.attributes || (submitter !== null && 'formnovalidate' in submitter.attributes);
+  const invalid = novalidate ? [] : invalidControls(form.controls, ways);
+  const [first] = invalid;
+  if (first) return { status: 'blocked', by: first, invalid };
+  return request(form, submitter, submission, ways);
+}
+
+/** HTML Standard, "Categories", submit buttons; one that is disabled does nothing. */
+function isSubmitter({ kind, attributes, control }: ControlState): boolean {
+  return (
+    (kind === 'submit' || kind === 'image') && !('disabled' in attributes) && !control.disabledByFieldset
+  );
+}
+
+/** HTML Standard, "Constraints", static validation: the submittable elements that are not valid. */
+export function invalidControls(
+  controls: readonly ControlState[],
+  ways: Ways = standardWays,
+): ControlState[] {
+  return controls.filter((state) => {
+    const { flags, willValidate } = validityOf(constraintsInGroup(state, controls, ways), ways);
+    return willValidate && flags.length > 0;
+  });
+}
+
+function constraintsInGroup(state: ControlState, controls: readonly ControlState[], ways: Ways) {
+  const constraints = constraintsOf(state, ways);
+  const group = radioGroupOf(state, controls);
+  if (group.length === 0) return constraints;
+  return {
+    ...constraints,
+    required: group.some(({ attributes }) => 'required' in attributes),
+    checked: group.some(({ checked }) => checked),
+  };
+}
+
+function request(
+  form: FormState,
+  submitter: ControlState | null,
+  submission: Submission,
+  ways: Ways,
+): SubmissionOutcome {
+  const own = (name: string) => submitter?.attributes[`form${name}`];
+  const method = (own('method') ?? form.attributes.method ?? 'get').toLowerCase();
+  if (method === 'dialog')
+    return { status: 'not a request', why: 'The method is dialog: nothing leaves the page.' };
+  const action = own('action') || form.attributes.action || '';
+  const url = URL.canParse(action, submission.base) ? new URL(action, submission.base) : null;
+  if (!url) return { status: 'not a request', why: `The action ${action} is no address.` };
+  if (!/^https?:$/.test(url.protocol))
+    return { status: 'not a request', why: `An action that begins with ${url.protocol} asks no server.` };
+  const encoding = encodingOf(form);
+  const entries = constructEntryList(
+    form.controls,
+    {
+      submitter: submission.submitter,
+      encoding,
+      ...(submission.files && { files: submission.files }),
+      ...(submission.clickedAt && { clickedAt: submission.clickedAt }),
+    },
+    ways,
+  );
+  url.hash = '';
+  const sent = { status: 'sent', entries, encoding } as const;
+  if (method !== 'post') {
+    const query = urlencoded(entries, encoding);
+    return { ...sent, method: 'GET', url: `${url.pathname}?${query}`, contentType: null, body: '' };
+  }
+  const asked = (own('enctype') ?? form.attributes.enctype ?? '').toLowerCase();
+  const enctype: Enctype = enctypes.find((known) => known === asked) ?? 'application/x-www-form-urlencoded';
+  const encoded = encodeEntries(entries, enctype, encoding, submission.boundary);
+  return { ...sent, method: 'POST', url: url.pathname + url.search, ...encoded };
+}
+
+/** HTML Standard, "Form submission", picking an encoding for the form; pages under test are in UTF-8. */
+function encodingOf({ attributes }: FormState): string {
+  const labels = (attributes['accept-charset'] ?? '').split(/[\t\n\f\r ]+/).filter((label) => label !== '');
+  return labels.map(outputEncoding).find((name) => name !== null) ?? 'UTF-8';
+}
