@@ -83,7 +83,7 @@ async function overhead(engine: Engine): Promise<void> {
     await askTarget(
       (three.find((target) => target.engine === engine.name) as EngineTarget).id,
       asking,
-      (work) => work(page, session.provenance),
+      (work) => work(page, session.provenance, null),
       session.provenance,
       () => undefined,
       never,

@@ -90,7 +90,7 @@ async function withPage(
       ...session.provenance,
       unable: await unableTo(page, target.variant, engine.wordsPackages),
     };
-    await work(page, provenance);
+    await work(page, provenance, server.receiver());
   } finally {
     await server.close();
   }

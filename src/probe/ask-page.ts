@@ -5,7 +5,7 @@ import { owedAnswers } from '@/core/observation/owed-answers';
 import type { Provenance } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { TargetId } from '@/core/target/target';
-import type { AskablePage } from './askable-page';
+import type { AskablePage, Receiver } from './askable-page';
 import { askBubble } from './questions/bubble';
 import { askFallback } from './questions/fallback';
 import { askLook } from './questions/look';
@@ -13,6 +13,7 @@ import { askMessage } from './questions/message';
 import { askOpening } from './questions/opening';
 import { askParts } from './questions/parts';
 import type { QuestionContext } from './questions/question-context';
+import { askSubmission } from './questions/submission';
 import { askTyping } from './questions/typing';
 
 const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>>> = {
@@ -21,12 +22,15 @@ const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>
   opening: askOpening,
   bubble: askBubble,
   parts: askParts,
+  submission: askSubmission,
   fallback: askFallback,
   typing: askTyping,
 };
 
-/** Opens a page, calls `work` with it and with where it comes from, and cleans up. */
-export type WithPage = (work: (page: AskablePage, provenance: Provenance) => Promise<void>) => Promise<void>;
+/** Opens a page, calls `work` with it, with where it comes from and where its forms may be sent (null: nowhere), and cleans up. */
+export type WithPage = (
+  work: (page: AskablePage, provenance: Provenance, receiver: Receiver | null) => Promise<void>,
+) => Promise<void>;
 
 /** Thrown, by its name, when a page cannot be had or goes away; the message is for people. */
 export class PageLost extends Error {
@@ -66,12 +70,22 @@ export async function askTarget(
   emit({ type: 'started', target, total: owed.total });
   try {
     signal.throwIfAborted();
-    await withPage(async (page, from) => {
+    await withPage(async (page, from, receiver) => {
       provenance = from;
       const rightToLeft = await page.probe('readsRightToLeft');
       const speaksRightToLeft = await page.probe('speaksRightToLeft');
       const openings = new Map<FieldId, string>();
-      const context = { page, asking, signal, answer, picture, rightToLeft, speaksRightToLeft, openings };
+      const context = {
+        page,
+        receiver,
+        asking,
+        signal,
+        answer,
+        picture,
+        rightToLeft,
+        speaksRightToLeft,
+        openings,
+      };
       const asked = questions.filter((question) => asking.questions.includes(question));
       for (const question of asked) await ask[question](context);
     });

@@ -2,6 +2,23 @@ import type { Picture } from '@/core/observation/picture';
 import type { Box, ProbeApi } from './probe-api';
 import type { NoWindow, WindowOnDisplay } from './window-on-display';
 
+/** A request that a form made. */
+export interface Received {
+  readonly method: string;
+  /** Path and query, without the receiver's own address. */
+  readonly url: string;
+  readonly contentType: string | null;
+  /** One byte a character. */
+  readonly body: string;
+}
+
+export interface Receiver {
+  /** Actions are put under this address; what arrives there is answered with nothing, so that the page stays. */
+  readonly address: string;
+  /** What arrived since the last time, first things first. */
+  take(): readonly Received[];
+}
+
 /** A page under test with a probe in it, wherever it is: in an engine that is driven, or in a frame of this browser. */
 export interface AskablePage {
   probe<Method extends keyof ProbeApi>(

@@ -35,7 +35,7 @@ export async function capture(
         const api = await connect(frame, signal);
         const page = framePage(api, pageUnderTest(asking.markup));
         await page.reload();
-        await work(page, provenance);
+        await work(page, provenance, null);
       } finally {
         frame.remove();
         if (focused instanceof HTMLElement) focused.focus({ preventScroll: true });

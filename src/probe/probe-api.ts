@@ -83,6 +83,10 @@ export interface ProbeApi {
   placeInViewport(field: ProbeField): Box | null;
   /** Lets the field report its validity, as at an attempt to send; with or without its `title`. */
   report(field: ProbeField, withTitle: boolean): void;
+  /** Lets the form of this button be sent, to a place under `receiver` alone, until `reset`. @returns why it cannot be sent, or null. */
+  mayBeSent(button: ProbeField, receiver: string): string | null;
+  /** Ordinals of the controls that were not valid at the last attempt to send, in order, with their messages. */
+  whatBlocked(): readonly { readonly ordinal: number; readonly message: string }[];
   /** Puts a plan into the page in place of the field's control, until the page is loaded again. */
   applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean): PlanApplied;
   /** Gives the focus to the plan's control of this index; false when there is none. */

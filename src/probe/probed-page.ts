@@ -7,6 +7,7 @@ import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
+import { closeSending, letThrough, watchSending, whatBlocked } from './sending';
 import { textShownBy } from './text-shown';
 import { validityInPage } from './validity-in-page';
 
@@ -39,8 +40,7 @@ function settle(): void {
   const style = document.createElement('style');
   style.textContent = settled;
   document.head.append(style);
-  // Nothing may leave the page, whatever is pressed.
-  window.addEventListener('submit', (event) => event.preventDefault(), { capture: true });
+  watchSending();
 }
 
 /** Attributes that were changed for a question, with what they were. */
@@ -63,6 +63,7 @@ function reset(): void {
   // Before anything else: a change of a field that shows a bubble would show it again.
   blur();
   changeBack();
+  closeSending();
   for (const form of document.forms) HTMLFormElement.prototype.reset.call(form);
   for (const control of controls()) {
     if ('form' in control && control.form) continue;
@@ -316,6 +317,8 @@ export const probedPage: ProbeApi = {
   bringIntoSight,
   placeInViewport,
   report,
+  mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),
+  whatBlocked,
   ...plannedPage,
   speaksRightToLeft: () => /^(ar|fa|he|ur)\b/.test(navigator.language),
   readsRightToLeft: () => getComputedStyle(document.documentElement).direction === 'rtl',

@@ -1,7 +1,7 @@
 import { plansFor } from '../fallback/fallback-plan';
 import { attribute, type Field, isTypedText } from '../form/field';
 import { invalidTrial, trialFor } from '../form/trial-value';
-import { type Asking, statesOf } from '../observation/asking';
+import { type Asking, sends, statesOf } from '../observation/asking';
 import {
   type ControlState,
   controlParts,
@@ -16,8 +16,11 @@ import {
 import type { Modelled } from '../observation/provenance';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
+import type { Ways } from '../standard/ways';
 import { type Habits, habitsOf } from '../target/habits';
 import type { TargetId } from '../target/target';
+import { engineWays } from './engine-ways';
+import { predictSubmission } from './predict-submission';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
 
@@ -40,7 +43,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
             ...asked,
             question,
             state,
-            outcome: predictLook(field, state),
+            outcome: predictLook(field, state, engineWays[habits.ways]),
           }));
         case 'message':
           return [{ ...asked, question, outcome: predictMessage(field, habits) }];
@@ -48,6 +51,10 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
           return [{ ...asked, question, outcome: predictParts(field, habits) }];
         case 'fallback':
           return plansFor(field).length > 0 ? [{ ...asked, question, outcome: unpredictable }] : [];
+        case 'submission':
+          return sends(field.kind)
+            ? [{ ...asked, question, outcome: predictSubmission(field, asking, habits) }]
+            : [];
         case 'opening':
         case 'bubble':
           return [{ ...asked, question, outcome: unpredictable }];
@@ -60,7 +67,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
   });
 }
 
-export function predictLook(field: Field, state: ControlState): Outcome<LookFacts> {
+export function predictLook(field: Field, state: ControlState, ways: Ways): Outcome<LookFacts> {
   if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };
   const trial = trialFor(field, state);
   if (trial?.status === 'none') return { status: 'inapplicable', reason: trial.reason };
@@ -69,7 +76,7 @@ export function predictLook(field: Field, state: ControlState): Outcome<LookFact
     facts: {
       typeReflected: typeReflected(field),
       size: null,
-      value: fieldStateOf(field, { value: trial?.value ?? null }).currentValue,
+      value: fieldStateOf(field, { value: trial?.value ?? null }, ways).currentValue,
       ...lookNotAsked,
       picture: null,
     },
@@ -109,8 +116,9 @@ function typeReflected(field: Field): string {
 function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
   const trial = invalidTrial(field);
   if (trial.status === 'none') return { status: 'inapplicable', reason: trial.reason };
-  const state = fieldStateOf(field, { value: trial.value });
-  const { willValidate, flags } = validityOf(state);
+  const ways = engineWays[habits.ways];
+  const state = fieldStateOf(field, { value: trial.value }, ways);
+  const { willValidate, flags } = validityOf(state, ways);
   return {
     status: 'answered',
     facts: {

@@ -56,6 +56,11 @@ export function statesOf(kind: FieldKind): readonly ControlState[] {
   return kind === 'output' ? ['closed'] : fieldStates;
 }
 
+/** Kinds of buttons that send their form. */
+export function sends(kind: FieldKind): boolean {
+  return kind === 'submit' || kind === 'image';
+}
+
 /** One thing to be asked; `state` only of a look. */
 export interface PlannedQuestion {
   readonly question: Question;
@@ -71,6 +76,8 @@ export function planOf(asking: Asking): PlannedQuestion[] {
       switch (question) {
         case 'look':
           return statesOf(kind).map((state) => ({ question, field: id, state }));
+        case 'submission':
+          return sends(kind) ? [{ question, field: id, state: null }] : [];
         case 'fallback':
           return plansFor(field).length > 0 ? [{ question, field: id, state: null }] : [];
         case 'message':

@@ -91,6 +91,30 @@ const fallbackFacts = shape({
   ),
 });
 
+const sending = lazy((value: unknown) => {
+  switch (member(value, 'status')) {
+    case 'sent':
+      return shape({
+        status: one(['sent']),
+        method: text(20),
+        url: text(),
+        contentType: nullableText(),
+        body: text(),
+      });
+    case 'blocked':
+      return shape({
+        status: one(['blocked']),
+        by: nullableText(),
+        message: nullableText(),
+        invalid: list(text(1000)),
+      });
+    default:
+      return shape({ status: one(['nothing']), why: text(1000) });
+  }
+});
+
+const submissionFacts = shape({ asIs: sending, filled: sending });
+
 const messageFacts = shape({
   tried: text(),
   willValidate: flag(),
@@ -158,6 +182,7 @@ const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   opening: openingFacts,
   bubble: bubbleFacts,
   parts: partsFacts,
+  submission: submissionFacts,
   fallback: fallbackFacts,
   typing: typingFacts,
 };

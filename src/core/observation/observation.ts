@@ -12,7 +12,16 @@ import type { Provenance } from './provenance';
  * The questions that every observer answers; one file each in the model, the engines and the probe. In the order in
  * which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
  */
-export const questions = ['look', 'message', 'opening', 'bubble', 'parts', 'fallback', 'typing'] as const;
+export const questions = [
+  'look',
+  'message',
+  'opening',
+  'bubble',
+  'parts',
+  'submission',
+  'fallback',
+  'typing',
+] as const;
 export type Question = (typeof questions)[number];
 
 export const controlStates = [
@@ -171,6 +180,33 @@ export interface FallbackFacts {
   readonly plans: readonly PlanOutcome[];
 }
 
+/** What came of pressing a button that sends. */
+export type Sending =
+  | {
+      readonly status: 'sent';
+      readonly method: string;
+      /** Path and query, as the server got them. */
+      readonly url: string;
+      readonly contentType: string | null;
+      /** One byte a character; the boundary of several parts is `BOUNDARY`. */
+      readonly body: string;
+    }
+  /** Nothing left the page: `by` is the first field that is not valid, `invalid` all of them in order. */
+  | {
+      readonly status: 'blocked';
+      readonly by: FieldId | null;
+      readonly message: string | null;
+      readonly invalid: readonly FieldId[];
+    }
+  | { readonly status: 'nothing'; readonly why: string };
+
+export interface SubmissionFacts {
+  /** Pressed while the form is as it was at first. */
+  readonly asIs: Sending;
+  /** Pressed while every field has a value that it takes. */
+  readonly filled: Sending;
+}
+
 export interface MessageFacts {
   /** What was set before the attempt to send. */
   readonly tried: string;
@@ -233,6 +269,7 @@ export type MessageObservation = Answer<'message', MessageFacts>;
 export type OpeningObservation = Answer<'opening', OpeningFacts>;
 export type BubbleObservation = Answer<'bubble', BubbleFacts>;
 export type PartsObservation = Answer<'parts', PartsFacts>;
+export type SubmissionObservation = Answer<'submission', SubmissionFacts>;
 export type FallbackObservation = Answer<'fallback', FallbackFacts>;
 export type TypingObservation = Answer<'typing', TypingFacts>;
 
@@ -243,6 +280,7 @@ export type Observation =
   | OpeningObservation
   | BubbleObservation
   | PartsObservation
+  | SubmissionObservation
   | FallbackObservation
   | TypingObservation;
 

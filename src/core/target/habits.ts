@@ -7,6 +7,8 @@ export interface Habits {
   readonly parts: Readonly<Partial<Record<FieldKind, readonly ControlPart[]>>>;
   /** Whose words the validation messages are in; null when they are not known. */
   readonly words: 'blink en-US' | null;
+  /** Whose ways with values, constraints and submission it has, by the engine's name in `core/model/engine-ways.ts`. */
+  readonly ways: 'chromium' | 'firefox' | 'webkit';
   /** What a number field does with characters that no number has. */
   readonly numberFilter: 'keeps out' | 'lets in';
   /** How a typed character reaches the page. */
@@ -51,6 +53,7 @@ const desktopBlink: Habits = {
     number: ['text box', 'spin button'],
   },
   words: 'blink en-US',
+  ways: 'chromium',
   numberFilter: 'keeps out',
   keys: 'hardware',
   caretOnFocus: 'start',

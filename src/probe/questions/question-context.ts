@@ -2,7 +2,7 @@ import type { Field, FieldId } from '@/core/form/field';
 import type { Asking } from '@/core/observation/asking';
 import type { Observation, Outcome } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import type { AskablePage } from '../askable-page';
+import type { AskablePage, Receiver } from '../askable-page';
 import type { ProbeField } from '../probe-api';
 
 type AnswerOf<O> = O extends Observation ? Omit<O, 'field' | 'target' | 'provenance' | 'at'> : never;
@@ -12,6 +12,7 @@ export type Answer = AnswerOf<Observation>;
 /** What a question needs: the page, the fields, and where its answers go. */
 export interface QuestionContext {
   readonly page: AskablePage;
+  readonly receiver: Receiver | null;
   readonly asking: Asking;
   readonly signal: AbortSignal;
   answer(field: FieldId, answer: Answer): void;

@@ -160,7 +160,7 @@ async function ask(
   const { ended } = await askTarget(
     targetId('made-up'),
     asking,
-    (work) => work(page, provenance),
+    (work) => work(page, provenance, null),
     provenance,
     (message) => {
       if (message.type === 'observation') observations.push(message.observation);

@@ -1,0 +1,98 @@
+import type { Field, FieldId } from '@/core/form/field';
+import { validTrial } from '@/core/form/trial-value';
+import { boundary } from '@/core/model/answer-submission';
+import { sends } from '@/core/observation/asking';
+import type { Outcome, Sending, SubmissionFacts } from '@/core/observation/observation';
+import type { Received, Receiver } from '../askable-page';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
+
+/** What each button that sends really sends, and which field is in its way. */
+export async function askSubmission(context: QuestionContext): Promise<void> {
+  for (const field of context.asking.fields) {
+    if (!sends(field.kind)) continue;
+    context.signal.throwIfAborted();
+    context.answer(field.id, { question: 'submission', outcome: await submissionBy(context, field) });
+  }
+  await context.page.probe('reset');
+}
+
+async function submissionBy(context: QuestionContext, button: Field): Promise<Outcome<SubmissionFacts>> {
+  const { receiver } = context;
+  if (!receiver) return inapplicable('A page cannot be sent from within Ukko.');
+  if (!context.page.click) return inapplicable('A page cannot press its own buttons as a person does.');
+  const asIs = await press(context, button, receiver, false);
+  const filled = await press(context, button, receiver, true);
+  if (!asIs || !filled) return inapplicable('The button takes no room in the page.');
+  return { status: 'answered', facts: { asIs, filled } };
+}
+
+async function press(
+  { page, asking }: QuestionContext,
+  button: Field,
+  receiver: Receiver,
+  fill: boolean,
+): Promise<Sending | null> {
+  await page.probe('reset');
+  if (fill) {
+    const trials = asking.fields.map((field) => ({ field, trial: validTrial(field) }));
+    const filled = trials.flatMap(({ field, trial }) =>
+      trial?.status === 'value' && field.kind !== 'hidden'
+        ? [{ field: probeField(field), value: trial.value }]
+        : [],
+    );
+    await page.probe(
+      'fill',
+      filled.map(({ field }) => field),
+      filled.map(({ value }) => value),
+    );
+  }
+  const why = await page.probe('mayBeSent', probeField(button), receiver.address);
+  if (why) return { status: 'nothing', why };
+  const place = await page.probe('bringIntoSight', probeField(button));
+  if (!place) return null;
+  receiver.take();
+  await page.click?.(Math.round(place.x + place.width / 2), Math.round(place.y + place.height / 2));
+  return await whatCame(page, receiver, asking.fields);
+}
+
+/** How long a request may take to arrive, ms; from a page on this machine it takes a few. */
+const patience = 1500;
+const betweenLooks = 15;
+
+async function whatCame(
+  page: QuestionContext['page'],
+  receiver: Receiver,
+  fields: readonly Field[],
+): Promise<Sending> {
+  for (const end = Date.now() + patience; Date.now() < end; ) {
+    const [request] = receiver.take();
+    if (request) return sent(request);
+    const blocked = await page.probe('whatBlocked');
+    const [first] = blocked;
+    if (first)
+      return {
+        status: 'blocked',
+        by: fieldAt(fields, first.ordinal),
+        message: first.message,
+        invalid: [...new Set(blocked.flatMap(({ ordinal }) => fieldAt(fields, ordinal) ?? []))],
+      };
+    await new Promise((resolve) => setTimeout(resolve, betweenLooks));
+  }
+  return { status: 'nothing', why: 'Nothing was sent, and no field was in the way.' };
+}
+
+function fieldAt(fields: readonly Field[], ordinal: number): FieldId | null {
+  return fields.find(({ controls }) => controls.some((control) => control.ordinal === ordinal))?.id ?? null;
+}
+
+function sent({ method, url, contentType, body }: Received): Sending {
+  const drawn = /boundary=("?)([^";]+)\1/.exec(contentType ?? '')?.[2];
+  const named = (text: string) => (drawn ? text.replaceAll(drawn, boundary) : text);
+  return {
+    status: 'sent',
+    method,
+    url,
+    contentType: contentType && named(contentType),
+    body: named(body),
+  };
+}
