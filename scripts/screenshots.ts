@@ -41,6 +41,10 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await settled(page);
   },
   typing: (page, address) => page.goto(`${address}/typing?field=level&stroke=5`).then(() => settled(page)),
+  submission: (page, address) =>
+    page.goto(`${address}/submission?state=filled&target=firefox`).then(() => settled(page)),
+  'submission-blocked': (page, address) =>
+    page.goto(`${address}/submission?target=webkit`).then(() => settled(page)),
   'survey-dark': async (page, address) => {
     await page.goto(`${address}/survey?state=filled`);
     await page.getByRole('button', { name: 'Dark' }).click();
@@ -68,7 +72,7 @@ try {
   await page.goto(`${app.address}/survey`);
   await page.getByRole('button', { name: 'Sweep now' }).click();
   await page.getByRole('button', { name: 'Cancel' }).waitFor();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 120_000 });
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 180_000 });
   for (const [name, open] of Object.entries(shots)) {
     if (only && only !== name) continue;
     await open(page, app.address);

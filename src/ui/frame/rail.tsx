@@ -15,6 +15,7 @@ export const views = [
     sign: 'M2.5 3.5h5v4h-5zM10.5 3.5h5v4h-5zM2.5 10.5h5v4h-5zM10.5 10.5h5v4h-5z',
   },
   { path: '/typing', name: 'Typing', sign: 'M3 14V4M3 9h4M7 9v5M7 12h4M11 12v2M14 4v10' },
+  { path: '/submission', name: 'Submission', sign: 'M2.5 9h9M8 5l4 4-4 4M15 3v12' },
 ] as const;
 
 export function Rail({

@@ -1,0 +1,193 @@
+'use client';
+
+import { Segmented, Select } from 'antd';
+import type { Field } from '@/core/form/field';
+import { pageOf } from '@/core/form/page-controls';
+import { unsentFields } from '@/core/model/unsent-fields';
+import { sends } from '@/core/observation/asking';
+import type { Sending } from '@/core/observation/observation';
+import { provenanceText } from '@/core/observation/provenance';
+import { standardWays } from '@/core/standard/ways';
+import frame from '../frame/frame.module.css';
+import { ProvenanceMark } from '../frame/provenance-mark';
+import { useForm } from '../frame/use-form';
+import { useSelection } from '../frame/use-selection';
+import { SentEntries } from './sent-entries';
+import styles from './submission.module.css';
+import { type TargetSending, useSendings } from './use-sendings';
+import { WaysToSend } from './ways-to-send';
+
+/** Who is blocked, in which words; what is sent, byte for byte. */
+export function SubmissionView() {
+  const { reading } = useForm();
+  const [selection, select] = useSelection();
+  const buttons = reading.fields.filter(({ kind }) => sends(kind));
+  const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
+  const filled = selection.state !== 'closed';
+  const sendings = useSendings(button, filled);
+  const shown =
+    sendings.find(({ target }) => target.id === selection.target) ??
+    sendings.find(({ isReference }) => isReference) ??
+    sendings[0];
+  if (!button || !shown)
+    return (
+      <div className={frame.empty}>
+        <h1>Nothing sends this form</h1>
+        <p className="soft">It has no button of the kind submit or image. Add one in the Form view.</p>
+      </div>
+    );
+  const reference = sendings.find(({ isReference }) => isReference);
+  return (
+    <div className={styles.view}>
+      <div className={styles.bar}>
+        <h1>Submission</h1>
+        <Select
+          aria-label="Button"
+          value={button.id}
+          options={buttons.map(({ id, label }) => ({ value: id, label }))}
+          onChange={(id) => select({ field: id })}
+        />
+        <Segmented<boolean>
+          aria-label="Pressed when"
+          value={filled}
+          options={[
+            { value: false, label: 'as it is at first' },
+            { value: true, label: 'filled in' },
+          ]}
+          onChange={(next) => select({ state: next ? 'filled' : 'closed' })}
+        />
+      </div>
+      <div className={styles.columns}>
+        <ul className={styles.targets} aria-label="What each target does">
+          {sendings.map((one) => (
+            <li key={one.target.id}>
+              <TargetCard
+                sending={one}
+                selected={one === shown}
+                onSelect={() => select({ target: one.target.id })}
+              />
+            </li>
+          ))}
+        </ul>
+        <section className={styles.detail} aria-label={`What ${shown.target.name} does`}>
+          {shown.observation && (
+            <p className={styles.provenance}>
+              <ProvenanceMark mark={shown.observation.provenance.mark} />{' '}
+              {provenanceText(shown.observation.provenance)}
+            </p>
+          )}
+          {shown.differences.length > 0 && (
+            <ul
+              className={styles.differences}
+              aria-label={`Differences from ${reference?.target.name ?? ''}`}
+            >
+              {shown.differences.map((text) => (
+                <li key={text}>{text}</li>
+              ))}
+            </ul>
+          )}
+          <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
+          <NeverSent button={button} />
+          <WaysToSend button={button} />
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function TargetCard({
+  sending: { target, sending, observation, note, isReference, differences },
+  selected,
+  onSelect,
+}: {
+  sending: TargetSending;
+  selected: boolean;
+  onSelect: () => void;
+}) {
+  return (
+    <button type="button" className={styles.target} aria-pressed={selected} onClick={onSelect}>
+      <span className={styles.name}>
+        {observation && <ProvenanceMark mark={observation.provenance.mark} />}
+        {target.name}
+        {isReference && <span className="soft"> reference</span>}
+      </span>
+      <Outcome sending={sending} note={note} />
+      {differences.length > 0 && (
+        <span className={styles.differs}>
+          <span className={styles.mark} aria-hidden="true" />
+          {differences.length === 1 ? 'differs' : `${differences.length} differences`}
+        </span>
+      )}
+    </button>
+  );
+}
+
+function Outcome({ sending, note }: { sending: Sending | null; note: string | null }) {
+  const { reading } = useForm();
+  if (!sending) return <span className="soft">{note}</span>;
+  switch (sending.status) {
+    case 'nothing':
+      return <span className="soft">{sending.why}</span>;
+    case 'blocked':
+      return (
+        <span>
+          stops at <b>{labelIn(reading.fields, sending.by)}</b>
+          {sending.message && <span className={styles.words}>“{sending.message}”</span>}
+        </span>
+      );
+    case 'sent':
+      return (
+        <span className="mono">
+          {sending.method} {sending.url.split('?')[0]}
+        </span>
+      );
+  }
+}
+
+function labelIn(fields: readonly Field[], id: string | null): string {
+  return fields.find((field) => field.id === id)?.label ?? 'a field';
+}
+
+function Detail({
+  sending,
+  note,
+  reference,
+}: {
+  sending: Sending | null;
+  note: string | null;
+  reference: Sending | null;
+}) {
+  const { reading } = useForm();
+  if (!sending) return <p className="soft">{note}</p>;
+  if (sending.status === 'nothing') return <p>{sending.why}</p>;
+  if (sending.status === 'sent') return <SentEntries sending={sending} reference={reference} />;
+  return (
+    <>
+      <h2>Not valid, in the order in which they are met</h2>
+      <ol className={styles.invalid}>
+        {sending.invalid.map((id) => (
+          <li key={id}>{labelIn(reading.fields, id)}</li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function NeverSent({ button }: { button: Field }) {
+  const { form, reading } = useForm();
+  const owner = pageOf(form.markup).controls[button.controls[0].ordinal]?.form ?? null;
+  const unsent = unsentFields(form.markup, reading.fields, owner, standardWays);
+  if (unsent.length === 0) return null;
+  return (
+    <>
+      <h2>Never sent</h2>
+      <ul className={styles.unsent}>
+        {unsent.map(({ field, why }) => (
+          <li key={field}>
+            <b>{labelIn(reading.fields, field)}</b> is never sent: {why}.
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
