@@ -4,7 +4,7 @@ import type { Guard } from '@/core/guard/guard';
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
-import type { ValidityFlag } from '@/core/standard/constraint-validation';
+import type { ValidityFlag } from '@/core/standard/validity-flags';
 
 /** A field as the probe finds it in its page: the ordinals of its controls. */
 export interface ProbeField {

@@ -1,5 +1,5 @@
 import { controlSelector } from '@/core/form/field';
-import { validityFlags } from '@/core/standard/constraint-validation';
+import { validityFlags } from '@/core/standard/validity-flags';
 import { inDocument, union } from './box';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import { entriesOf, withoutEntries } from './entry-list';

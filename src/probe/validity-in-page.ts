@@ -1,5 +1,5 @@
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
-import { validityFlags } from '@/core/standard/constraint-validation';
+import { validityFlags } from '@/core/standard/validity-flags';
 
 /** Answers questions about validity in this very page, one after the other, by doing what they say. */
 export function validityInPage(questions: readonly ValidityQuestion[]): ValidityAnswer[] {

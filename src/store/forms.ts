@@ -23,8 +23,13 @@ export async function saveForm(database: UkkoDatabase, form: FormDocument): Prom
   await database.forms.put(stored(form));
 }
 
-export async function newForm(database: UkkoDatabase, markup: string, name: string): Promise<FormId> {
+export async function newForm(
+  database: UkkoDatabase,
+  markup: string,
+  name: string,
+  typing: FormDocument['typing'] = {},
+): Promise<FormId> {
   const id = crypto.randomUUID() as FormId;
-  await database.forms.put(stored({ id, name, markup, typing: {} }));
+  await database.forms.put(stored({ id, name, markup, typing }));
   return id;
 }

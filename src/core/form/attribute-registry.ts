@@ -1,4 +1,4 @@
-import { datedKinds, type FieldKind } from './field';
+import { datedKinds, type FieldKind, inputTypes } from './field';
 
 /** How an attribute's value is edited. */
 export type AttributeValue = 'text' | 'boolean' | 'number' | readonly string[];
@@ -22,7 +22,7 @@ export const attributeRegistry: Readonly<Record<string, AttributeEntry>> = {
   type: { value: 'text', kinds: null },
   name: { value: 'text', kinds: null },
   id: { value: 'text', kinds: null },
-  value: { value: 'text', kinds: null },
+  value: { value: 'text', kinds: [...inputTypes.filter((type) => type !== 'file'), 'meter', 'progress'] },
   placeholder: { value: 'text', kinds: [...typed, 'number'] },
   title: { value: 'text', kinds: null },
   required: {

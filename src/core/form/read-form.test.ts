@@ -81,7 +81,6 @@ describe('readForm', () => {
     const { notes, fields } = readForm(markup);
     expect(notes.filter((n) => n.kind !== 'fault').map((n) => [n.line, n.kind, n.text])).toEqual([
       [2, 'not run', 'A script: kept in the markup, never run here.'],
-      [3, 'not understood', 'There is no input type “datetime”; browsers draw a text box.'],
       [3, 'not run', 'The script in onclick is kept in the markup, never run here.'],
       [3, 'not understood', 'The attribute flavour is not known; it is kept as it is.'],
       [4, 'not understood', 'The custom element x-date is kept; what its script would add is not seen.'],

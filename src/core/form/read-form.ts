@@ -9,7 +9,6 @@ import {
   type FormReading,
   fieldElements,
   fieldId,
-  inputTypes,
   isButton,
   kindOf,
   type MarkupNote,
@@ -275,7 +274,6 @@ function notesOf(
       if (!isKnownAttribute(a.name) && !a.name.startsWith('on'))
         note('not understood', a.span, `The attribute ${a.name} is not known; it is kept as it is.`);
     }
-    noteUnknownType(control, note);
   }
   for (const { element } of elements) noteHidden(element, note);
   // A fragment is not expected to have a doctype; the page that shows it gets one.
@@ -286,13 +284,6 @@ function notesOf(
 }
 
 type Note = (kind: MarkupNote['kind'], span: Span, text: string) => void;
-
-function noteUnknownType(control: Control, note: Note): void {
-  const type = control.attributes.find((a) => a.name === 'type');
-  if (control.element !== 'input' || !type) return;
-  if (inputTypes.some((known) => known === type.value.toLowerCase())) return;
-  note('not understood', type.span, `There is no input type “${type.value}”; browsers draw a text box.`);
-}
 
 function noteHidden(element: Element, note: Note): void {
   const place = element.sourceCodeLocation;

@@ -38,6 +38,14 @@ function isStepMismatchOfFloats({ kind, value, base, step }: Steps): boolean {
   return acceptable.compare(rest) < 0 && rest.compare(step.minus(acceptable)) < 0;
 }
 
+/** The network library under WebKitGTK writes what need not be escaped in an address as itself (RFC 3986, "Unreserved Characters"). */
+function withoutNeedlessEscapes(url: string): string {
+  return url.replace(/%([0-9A-F]{2})/gi, (escape, hex: string) => {
+    const letter = String.fromCharCode(Number.parseInt(hex, 16));
+    return /[A-Za-z0-9._~-]/.test(letter) ? letter : escape;
+  });
+}
+
 /** WebKit lets a hyphen stand at the end of a class, which the v flag forbids and the others therefore ignore the pattern for. */
 function readWithLooseHyphens(pattern: string): PatternReading {
   return readPattern(pattern.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]'));
@@ -85,6 +93,7 @@ const shared: Ways = {
   nearestStep: nearestStepOnce,
   rangeKeepsText: false,
   listsKeepNewlines: false,
+  plainByOwnMethod: true,
   sendsFromDatalist: true,
   sendsEmptyDirname: true,
   hardWrap: wrappedAsDrawn,
@@ -226,6 +235,7 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     isStepMismatch: ({ value, base, step }) => !value.minus(base).modulo(step).isZero(),
     simpleColor: (text, space) =>
       space?.toLowerCase() === 'display-p3' ? wideColor(text, geckoColors) : simpleColor(text, geckoColors),
+    plainByOwnMethod: false,
     sendsEmptyDirname: false,
     parsedNumber: (text) => (/^-?\d+\.$/.test(text) ? text.slice(0, -1) : text),
     hardWrap: hardWrapped,
@@ -236,6 +246,7 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
   webkit: {
     ...shared,
     numberText: webkitNumber,
+    sentUrl: withoutNeedlessEscapes,
     startsOnDisabled: true,
     readPattern: readWithLooseHyphens,
     simpleColor: (text) => (/^#[0-9a-f]{6}$/i.test(text) ? text.toLowerCase() : null),

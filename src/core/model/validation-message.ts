@@ -1,11 +1,7 @@
 import type { Field } from '../form/field';
-import {
-  type ConstrainedField,
-  parseNonNegativeInteger,
-  type ValidityFlag,
-  validityFlags,
-} from '../standard/constraint-validation';
+import { type ConstrainedField, parseNonNegativeInteger } from '../standard/constraint-validation';
 import { countedIn, type Range, rangeOf } from '../standard/ranges-and-steps';
+import { type ValidityFlag, validityFlags } from '../standard/validity-flags';
 import type { Habits } from '../target/habits';
 
 /**

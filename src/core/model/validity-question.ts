@@ -1,4 +1,4 @@
-import type { ValidityFlag } from '../standard/constraint-validation';
+import type { ValidityFlag } from '../standard/validity-flags';
 
 /** A question about the element with the id `t`, alone in its page but for the markup around it. */
 export interface ValidityQuestion {

@@ -2,7 +2,7 @@ import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { planNames } from '../fallback/fallback-plan';
 import { guardsSchema } from '../form/form-schema';
 import { maxStrokes } from '../script/stroke';
-import { validityFlags } from '../standard/constraint-validation';
+import { validityFlags } from '../standard/validity-flags';
 import { recordedEvents } from './event-record';
 import { controlParts, controlStates, type Question, questions, showings, sides } from './observation';
 

@@ -2,7 +2,7 @@ import type { PlanName } from '../fallback/fallback-plan';
 import type { FieldId } from '../form/field';
 import type { Guard } from '../guard/guard';
 import type { Script } from '../script/stroke';
-import type { ValidityFlag } from '../standard/constraint-validation';
+import type { ValidityFlag } from '../standard/validity-flags';
 import type { TargetId } from '../target/target';
 import type { EventRecord } from './event-record';
 import type { PictureId } from './picture';

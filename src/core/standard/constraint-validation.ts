@@ -8,22 +8,8 @@ import {
   type RangeAttributes,
   rangeOf,
 } from './ranges-and-steps';
+import { type ValidityFlag, validityFlags } from './validity-flags';
 import { standardWays, type Ways } from './ways';
-
-/** The members of ValidityState, in the standard's order (HTML Standard, "The constraint validation API"). */
-export const validityFlags = [
-  'valueMissing',
-  'typeMismatch',
-  'patternMismatch',
-  'tooLong',
-  'tooShort',
-  'rangeUnderflow',
-  'rangeOverflow',
-  'stepMismatch',
-  'badInput',
-  'customError',
-] as const;
-export type ValidityFlag = (typeof validityFlags)[number];
 
 /** All that the constraints of one field read. Lengths are in UTF-16 code units. */
 export interface ConstrainedField extends RangeAttributes {

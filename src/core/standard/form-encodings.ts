@@ -74,7 +74,7 @@ function multipart(entries: readonly Entry[], encoding: string, boundary: string
 }
 
 /** HTML Standard, "Plain text form data". */
-function plain(entries: readonly Entry[], encoding: string): Bytes {
+export function plain(entries: readonly Entry[], encoding: string): Bytes {
   return encodeText(
     pairsOf(entries)
       .map(([name, value]) => `${name}=${value}\r\n`)

@@ -1,7 +1,7 @@
 import { validityOf } from './constraint-validation';
 import { type ControlState, constraintsOf } from './control-state';
 import { type ChosenFile, constructEntryList, type Entry } from './entry-list';
-import { type Bytes, type Enctype, encodeEntries, enctypes, urlencoded } from './form-encodings';
+import { type Bytes, type Enctype, encodeEntries, enctypes, plain, urlencoded } from './form-encodings';
 import { radioGroupOf } from './radio-group';
 import { outputEncoding } from './text-encodings';
 import { standardWays, type Ways } from './ways';
@@ -111,14 +111,27 @@ function request(
   );
   url.hash = '';
   const sent = { status: 'sent', entries, encoding } as const;
-  if (method !== 'post') {
-    const query = urlencoded(entries, encoding);
-    return { ...sent, method: 'GET', url: `${url.pathname}?${query}`, contentType: null, body: '' };
-  }
   const asked = (own('enctype') ?? form.attributes.enctype ?? '').toLowerCase();
   const enctype: Enctype = enctypes.find((known) => known === asked) ?? 'application/x-www-form-urlencoded';
-  const encoded = encodeEntries(entries, enctype, encoding, submission.boundary);
-  return { ...sent, method: 'POST', url: url.pathname + url.search, ...encoded };
+  const ownMethod = (form.attributes.method ?? 'get').toLowerCase();
+  const writesPlain =
+    enctype === 'text/plain' && (ways.plainByOwnMethod ? ownMethod === 'post' : method === 'post');
+  if (method !== 'post') {
+    url.search = writesPlain ? plain(entries, encoding) : urlencoded(entries, encoding);
+    // An empty query keeps its question mark.
+    return {
+      ...sent,
+      method: 'GET',
+      url: ways.sentUrl(`${url.pathname}${url.search || '?'}`),
+      contentType: null,
+      body: '',
+    };
+  }
+  const encoded =
+    enctype === 'text/plain' && !writesPlain
+      ? { contentType: enctype, body: urlencoded(entries, encoding) }
+      : encodeEntries(entries, enctype, encoding, submission.boundary);
+  return { ...sent, method: 'POST', url: ways.sentUrl(url.pathname + url.search), ...encoded };
 }
 
 /** HTML Standard, "Form submission", picking an encoding for the form; pages under test are in UTF-8. */

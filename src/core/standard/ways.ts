@@ -55,6 +55,10 @@ export interface Ways {
   readonly strayDirections: (state: ControlState) => readonly string[];
   /** The value of an email field as it is sent. */
   readonly sentEmail: (value: string, isList: boolean) => string;
+  /** Path and query as they travel. */
+  readonly sentUrl: (pathAndQuery: string) => string;
+  /** Whether text/plain is written as such goes by the form's own method alone, whatever the button says and however it is sent. */
+  readonly plainByOwnMethod: boolean;
   /** A number field's value as it was parsed, before sanitization. */
   readonly parsedNumber: (text: string) => string;
   /** Text of a textarea with `wrap=hard`, lines ending in line feeds. @param columns `cols` */
@@ -114,6 +118,8 @@ export const standardWays: Ways = {
   sendsEmptyDirname: false,
   strayDirections: () => [],
   sentEmail: (value) => value,
+  sentUrl: (url) => url,
+  plainByOwnMethod: false,
   parsedNumber: (text) => text,
   hardWrap: hardWrapped,
   momentText: formatLocalDateAndTime,

@@ -9,9 +9,11 @@ import styles from './form-view.module.css';
 export function FieldEditor({
   field,
   onSet,
+  onText,
 }: {
   field: Field;
   onSet: (name: string, value: string | null) => void;
+  onText: (text: string) => void;
 }) {
   const [control] = field.controls;
   const present = control.attributes.map((a) => a.name).filter((name) => name !== 'type');
@@ -27,6 +29,19 @@ export function FieldEditor({
             showSearch
             options={inputTypes.map((type) => ({ value: type, label: type }))}
             onChange={(type) => onSet('type', type)}
+          />
+          <span />
+        </>
+      )}
+      {control.element === 'textarea' && (
+        <>
+          <label htmlFor={`${field.id}-text`}>text</label>
+          <Input.TextArea
+            id={`${field.id}-text`}
+            className="mono"
+            autoSize={{ minRows: 1, maxRows: 4 }}
+            value={control.text}
+            onChange={(event) => onText(event.target.value)}
           />
           <span />
         </>

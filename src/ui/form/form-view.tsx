@@ -1,8 +1,10 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useDeferredValue } from 'react';
-import { setAttribute } from '@/core/form/edit-markup';
+import { useDeferredValue, useMemo } from 'react';
+import { markupFaults } from '@/core/fault/markup-faults';
+import type { MarkupFault } from '@/core/fault/page-under-check';
+import { setAttribute, setText } from '@/core/form/edit-markup';
 import { attribute, type Field, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
 import { useForm } from '../frame/use-form';
@@ -19,6 +21,7 @@ export function FormView() {
   const [selection, select] = useSelection();
   const fields = useDeferredValue(reading.fields);
   const selected = reading.fields.find((field) => field.id === selection.field) ?? null;
+  const faults = useFaults();
 
   const selectAt = (offset: number) => {
     const at = reading.fields.find((field) =>
@@ -57,12 +60,17 @@ export function FormView() {
               <li key={field.id} className={styles.field}>
                 <FieldRow
                   field={field}
+                  faults={faults.filter((fault) => fault.field?.id === field.id)}
                   open={field.id === selected?.id}
                   onOpen={() => select({ field: field.id === selected?.id ? null : field.id, stroke: null })}
                 />
                 {field.id === selected?.id && (
                   <FieldEditor
                     field={selected}
+                    onText={(text) => {
+                      const markup = setText(form.markup, selected.controls[0], text);
+                      if (markup !== null) edit({ markup }, `${selected.id} text`);
+                    }}
                     onSet={(name, value) =>
                       edit(
                         { markup: setAttribute(form.markup, selected.controls[0], name, value) },
@@ -82,6 +90,7 @@ export function FormView() {
             key={form.id}
             markup={form.markup}
             notes={reading.notes}
+            faults={faults}
             shown={selected ? selected.controls.map((control) => control.span) : []}
             onEdit={(markup) => edit({ markup }, 'markup')}
             onCaret={selectAt}
@@ -89,13 +98,31 @@ export function FormView() {
             onRedo={redo}
           />
         </div>
-        <Notes onSelect={selectAt} />
+        <Notes faults={faults} onSelect={selectAt} />
       </section>
     </div>
   );
 }
 
-function FieldRow({ field, open, onOpen }: { field: Field; open: boolean; onOpen: () => void }) {
+/** What is wrong with the markup; worked out when there is time for it, so that typing stays quick. */
+function useFaults(): readonly MarkupFault[] {
+  const { form, reading } = useForm();
+  const given = useMemo(() => ({ markup: form.markup, reading }), [form.markup, reading]);
+  const deferred = useDeferredValue(given);
+  return useMemo(() => markupFaults(deferred.markup, deferred.reading), [deferred]);
+}
+
+function FieldRow({
+  field,
+  faults,
+  open,
+  onOpen,
+}: {
+  field: Field;
+  faults: readonly MarkupFault[];
+  open: boolean;
+  onOpen: () => void;
+}) {
   const [control] = field.controls;
   const limitsText = shownLimits
     .filter((name) => hasAttribute(control, name))
@@ -106,15 +133,19 @@ function FieldRow({ field, open, onOpen }: { field: Field; open: boolean; onOpen
       <span>{field.label}</span>
       <span className="mono">{field.kind}</span>
       <span className={styles.limits}>{[...asked, ...limitsText].join(' · ')}</span>
+      {faults.length > 0 && (
+        <span className={styles.fault}>{faults.length === 1 ? '1 fault' : `${faults.length} faults`}</span>
+      )}
     </button>
   );
 }
 
-/** What stands in the markup but is not run, not loaded or not understood; and forms that are too large. */
-function Notes({ onSelect }: { onSelect: (offset: number) => void }) {
+/** What is wrong, with a remedy; what is not run, not loaded or not understood; and forms that are too large. */
+function Notes({ faults, onSelect }: { faults: readonly MarkupFault[]; onSelect: (offset: number) => void }) {
   const { form, reading } = useForm();
   const tooLong = form.markup.length > limits.markup;
-  if (reading.notes.length === 0 && !tooLong) return null;
+  const notes = [...faults, ...reading.notes].sort((a, b) => a.span.start - b.span.start);
+  if (notes.length === 0 && !tooLong) return null;
   return (
     <ul className={styles.notes} aria-label="Notes on the markup">
       {tooLong && (
@@ -123,14 +154,21 @@ function Notes({ onSelect }: { onSelect: (offset: number) => void }) {
           Paste the form alone, without the rest of its page.
         </li>
       )}
-      {reading.notes.slice(0, 200).map((note) => (
+      {notes.slice(0, 200).map((note) => (
         <li key={`${note.span.start} ${note.text}`}>
           <button type="button" onClick={() => onSelect(note.span.start)}>
-            <span className={styles.line}>line {note.line}</span> {note.text}
+            <span className={styles.line}>line {note.line}</span>{' '}
+            {'remedy' in note ? (
+              <>
+                <span className={styles.fault}>{note.text}</span> {note.remedy}
+              </>
+            ) : (
+              note.text
+            )}
           </button>
         </li>
       ))}
-      {reading.notes.length > 200 && <li>and {reading.notes.length - 200} more</li>}
+      {notes.length > 200 && <li>and {notes.length - 200} more</li>}
     </ul>
   );
 }

@@ -9,6 +9,7 @@ import { Annotation, EditorState, StateEffect, StateField } from '@codemirror/st
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef } from 'react';
+import type { MarkupFault } from '@/core/fault/page-under-check';
 import type { MarkupNote, Span } from '@/core/form/field';
 import { smallestChange } from './smallest-change';
 
@@ -63,6 +64,7 @@ const colours = HighlightStyle.define([
 export function MarkupEditor({
   markup,
   notes,
+  faults,
   shown,
   onEdit,
   onCaret,
@@ -71,6 +73,7 @@ export function MarkupEditor({
 }: {
   markup: string;
   notes: readonly MarkupNote[];
+  faults: readonly MarkupFault[];
   shown: readonly Span[];
   onEdit: (markup: string) => void;
   onCaret: (offset: number) => void;
@@ -104,8 +107,9 @@ export function MarkupEditor({
 
   useEffect(() => {
     const editor = view.current;
-    if (editor) editor.dispatch(setDiagnostics(editor.state, diagnostics(notes, editor.state.doc.length)));
-  }, [notes]);
+    if (editor)
+      editor.dispatch(setDiagnostics(editor.state, diagnostics(notes, faults, editor.state.doc.length)));
+  }, [notes, faults]);
 
   const shownAt = shown.map(({ start, end }) => `${start}-${end}`).join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the spans matter, not the array that holds them
@@ -162,13 +166,30 @@ function extensions(handlers: Handlers) {
   ];
 }
 
-function diagnostics(notes: readonly MarkupNote[], length: number): Diagnostic[] {
-  return notes
-    .filter(({ span }) => span.start <= length)
-    .map(({ kind, span, text }) => ({
-      from: span.start,
-      to: Math.min(Math.max(span.end, span.start + 1), length),
-      severity: kind === 'fault' || kind === 'not understood' ? 'warning' : 'info',
-      message: text,
-    }));
+function diagnostics(
+  notes: readonly MarkupNote[],
+  faults: readonly MarkupFault[],
+  length: number,
+): Diagnostic[] {
+  const at = ({ span }: { span: Span }) => ({
+    from: span.start,
+    to: Math.min(Math.max(span.end, span.start + 1), length),
+  });
+  const all: Diagnostic[] = [
+    ...notes.map(
+      (note): Diagnostic => ({
+        ...at(note),
+        severity: note.kind === 'fault' || note.kind === 'not understood' ? 'warning' : 'info',
+        message: note.text,
+      }),
+    ),
+    ...faults.map(
+      (fault): Diagnostic => ({
+        ...at(fault),
+        severity: 'warning',
+        message: `${fault.text} ${fault.remedy}`,
+      }),
+    ),
+  ];
+  return all.filter(({ from }) => from <= length).sort((a, b) => a.from - b.from);
 }

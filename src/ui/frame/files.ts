@@ -1,4 +1,7 @@
-import type { FormId } from '@/core/form/form-document';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import { isFormFile, readFormFile, writeFormFile } from '@/core/form/form-file';
+import { type FormInPage, formsInPage } from '@/core/form/forms-in-page';
+import { standalonePage } from '@/core/form/standalone-page';
 import type { Run, RunId } from '@/core/observation/run';
 import { maxRunFile, readRunFile, writeRunFile } from '@/core/observation/run-file';
 import { openDatabase } from '@/store/database';
@@ -8,6 +11,8 @@ import { addRun, loadRun } from '@/store/runs';
 export type Opened =
   | { readonly status: 'run'; readonly form: FormId; readonly run: RunId }
   | { readonly status: 'form'; readonly form: FormId }
+  /** A page of several forms; one of them is to be chosen. */
+  | { readonly status: 'choice'; readonly forms: readonly FormInPage[]; readonly name: string }
   | { readonly status: 'fault'; readonly text: string };
 
 /** Opens a file that a person gave: a run, or HTML as a new form. Nothing that is here is overwritten. */
@@ -19,12 +24,51 @@ export async function openFile(file: File): Promise<Opened> {
     };
   const content = await file.text();
   // A run file holds HTML too, inside its JSON.
-  if (looksLikeHtml(content) && !content.trimStart().startsWith('{'))
-    return { status: 'form', form: await newForm(openDatabase(), content, file.name) };
+  if (looksLikeHtml(content) && !content.trimStart().startsWith('{')) return openMarkup(content, file.name);
+  if (isFormFile(content)) return openForm(content);
   const reading = readRunFile(content);
   if (reading.status === 'fault') return reading;
   await addRun(openDatabase(), reading.run);
   return { status: 'run', form: reading.run.form.id, run: reading.run.id };
+}
+
+/** Opens markup as a new form; of a page of several forms one is chosen first. */
+async function openMarkup(markup: string, name: string): Promise<Opened> {
+  const forms = formsInPage(markup);
+  if (forms.length > 1) return { status: 'choice', forms, name };
+  return { status: 'form', form: await newForm(openDatabase(), markup, name) };
+}
+
+async function openForm(content: string): Promise<Opened> {
+  const reading = readFormFile(content);
+  if (reading.status === 'fault') return reading;
+  const { name, markup, typing } = reading.form;
+  return { status: 'form', form: await newForm(openDatabase(), markup, name, typing) };
+}
+
+/** The sorts of files that a form can be given as. */
+export const formExports = {
+  form: { label: 'Export form', ending: 'form.json', type: 'application/json', write: writeFormFile },
+  markup: {
+    label: 'Export markup',
+    ending: 'html',
+    type: 'text/html',
+    write: ({ markup }: FormDocument) => markup,
+  },
+  page: {
+    label: 'Export as a page of its own',
+    ending: 'page.html',
+    type: 'text/html',
+    write: ({ name, markup }: FormDocument) => standalonePage(name, markup),
+  },
+} as const;
+
+/** Gives the form to the person as a file. @returns its name */
+export function exportForm(form: FormDocument, as: keyof typeof formExports): string {
+  const { ending, type, write } = formExports[as];
+  const name = `${slug(form.name)}.${ending}`;
+  download(write(form), name, type);
+  return name;
 }
 
 /** True for text that holds a form field; a stray angle bracket is not enough. */
@@ -41,16 +85,20 @@ export async function exportRun(id: RunId): Promise<string | null> {
 }
 
 function fileName(run: Run): string {
-  const name =
-    run.form.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'form';
-  return `${name}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
+  return `${slug(run.form.name)}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
 }
 
-function download(content: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([content], { type: 'application/json' }));
+function slug(name: string): string {
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'form'
+  );
+}
+
+function download(content: string, name: string, type = 'application/json'): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -3,10 +3,13 @@
 import { Alert, App, ConfigProvider, Spin } from 'antd';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
+import type { FormId } from '@/core/form/form-document';
+import type { RunId } from '@/core/observation/run';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { CloseUp } from '../survey/close-up';
 import { ComparisonProvider } from '../survey/use-comparison';
+import { chooseForm } from './choose-form';
 import { looksLikeHtml, openFile } from './files';
 import styles from './frame.module.css';
 import { Rail, views } from './rail';
@@ -92,22 +95,25 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
 }
 
 function useOpenFile(): (file: File) => void {
-  const { message } = App.useApp();
+  const { message, modal } = App.useApp();
   const router = useRouter();
   const [, select] = useSelection();
   return useCallback(
     (file) => {
-      void openFile(file).then((opened) => {
-        if (opened.status === 'fault') {
-          message.error(opened.text, 8);
-          return;
-        }
-        const run = opened.status === 'run' ? opened.run : null;
-        select({ ...nothingSelected, form: opened.form, run });
+      const show = (form: FormId, run: RunId | null) => {
+        select({ ...nothingSelected, form, run });
         router.push(`${run ? '/survey' : '/form'}${selectionQuery(currentSelection())}`);
+        if (!run) message.success('Imported as a new form.');
+      };
+      void openFile(file).then(async (opened) => {
+        if (opened.status === 'fault') message.error(opened.text, 8);
+        else if (opened.status === 'choice') {
+          const chosen = await chooseForm(modal, opened.forms);
+          if (chosen) show(await newForm(openDatabase(), chosen.markup, chosen.name), null);
+        } else show(opened.form, opened.status === 'run' ? opened.run : null);
       });
     },
-    [message, router, select],
+    [message, modal, router, select],
   );
 }
 
@@ -146,17 +152,12 @@ function useShortcuts(onShortcuts: () => void): void {
 }
 
 function usePasteAndDrop(open: (file: File) => void): void {
-  const { message } = App.useApp();
-  const [, select] = useSelection();
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (isEditable(event.target) || !looksLikeHtml(text)) return;
       event.preventDefault();
-      void newForm(openDatabase(), text, 'Pasted form').then((form) => {
-        select({ form, run: null, field: null, stroke: null });
-        message.success('Imported as a new form.');
-      });
+      open(new File([text], 'Pasted form'));
     };
     const over = (event: DragEvent) => {
       if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
@@ -175,5 +176,5 @@ function usePasteAndDrop(open: (file: File) => void): void {
       window.removeEventListener('dragover', over);
       window.removeEventListener('drop', drop);
     };
-  }, [open, message, select]);
+  }, [open]);
 }

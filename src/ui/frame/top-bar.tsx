@@ -10,7 +10,7 @@ import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
-import { exportRun } from './files';
+import { exportForm, exportRun, formExports } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
@@ -119,6 +119,9 @@ function More({ onFile }: { onFile: (file: File) => void }) {
       const name = run ? await exportRun(run.id) : null;
       if (name) message.success(`Exported ${name}.`);
     },
+    form: () => void message.success(`Exported ${exportForm(form, 'form')}.`),
+    markup: () => void message.success(`Exported ${exportForm(form, 'markup')}.`),
+    page: () => void message.success(`Exported ${exportForm(form, 'page')}.`),
     open: () => chooser.current?.click(),
     new: async () =>
       select({ form: await newForm(openDatabase(), '', 'New form'), run: null, field: null, stroke: null }),
@@ -146,6 +149,8 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   };
   const items: MenuProps['items'] = [
     { key: 'export', label: 'Export run', disabled: !run },
+    ...(['form', 'markup', 'page'] as const).map((key) => ({ key, label: formExports[key].label })),
+    { type: 'divider' },
     { key: 'open', label: 'Open file…' },
     { key: 'new', label: 'New form' },
     { key: 'demo', label: 'Restore the demo forms' },

@@ -1,0 +1,73 @@
+import { attribute, type Control, kindOf } from '../form/field';
+
+/** HTML Standard, "Autofill", the table of field names and the control groups that they belong to. */
+const groups = {
+  Text: 'name honorific-prefix given-name additional-name family-name honorific-suffix nickname organization-title organization address-line1 address-line2 address-line3 address-level4 address-level3 address-level2 address-level1 country country-name postal-code cc-name cc-given-name cc-additional-name cc-family-name cc-type transaction-currency language sex tel-country-code tel-national tel-area-code tel-local tel-local-prefix tel-local-suffix tel-extension cc-number cc-csc',
+  Multiline: 'street-address',
+  Password: 'new-password current-password one-time-code',
+  Username: 'username email',
+  Tel: 'tel',
+  Url: 'url photo impp',
+  Numeric: 'transaction-amount bday-day bday-month bday-year cc-exp-month cc-exp-year',
+  Month: 'cc-exp',
+  Date: 'bday',
+} as const;
+type Group = keyof typeof groups;
+
+const groupOf: ReadonlyMap<string, Group> = new Map(
+  (Object.entries(groups) as [Group, string][]).flatMap(([group, names]) =>
+    names.split(' ').map((name) => [name, group] as const),
+  ),
+);
+
+/** Kinds of input that a group suits; text, search, select and textarea suit them all, but for several lines. */
+const kindsOf: Readonly<Record<Group, readonly string[]>> = {
+  Text: ['hidden'],
+  Multiline: ['hidden'],
+  Password: ['hidden', 'password'],
+  Username: ['hidden', 'email'],
+  Tel: ['hidden', 'tel'],
+  Url: ['hidden', 'url'],
+  Numeric: ['hidden', 'number'],
+  Month: ['hidden', 'month'],
+  Date: ['hidden', 'date'],
+};
+
+const contacts = ['home', 'work', 'mobile', 'fax', 'pager'];
+const contactable = [
+  'tel',
+  'tel-country-code',
+  'tel-national',
+  'tel-area-code',
+  'tel-local',
+  'tel-local-prefix',
+  'tel-local-suffix',
+  'tel-extension',
+  'email',
+  'impp',
+];
+
+/** What is wrong with an `autocomplete` (HTML Standard, "Autofill"); null when nothing is. */
+export function autocompleteFault(control: Control): string | null {
+  const value = attribute(control, 'autocomplete');
+  if (value === null) return null;
+  const tokens = value.toLowerCase().split(/\s+/).filter(Boolean);
+  if (tokens.length === 0 || (tokens.length === 1 && /^(on|off)$/.test(tokens[0] ?? ''))) return null;
+  if (tokens.at(-1) === 'webauthn') tokens.pop();
+  const name = tokens.pop() ?? '';
+  const group = groupOf.get(name);
+  if (!group) return `There is no autocomplete token “${name}”.`;
+  const contact = contacts.includes(tokens.at(-1) ?? '') ? tokens.pop() : undefined;
+  if (contact && !contactable.includes(name)) return `“${contact}” does not go with “${name}”.`;
+  const stray = tokens.find(
+    (token) => !/^section-/.test(token) && token !== 'shipping' && token !== 'billing',
+  );
+  if (stray) return `There is no autocomplete token “${stray}”.`;
+  const kind = kindOf(control.element, attribute(control, 'type'));
+  const suits = ['text', 'search', 'select', 'textarea', ...kindsOf[group]].includes(kind);
+  if (group === 'Multiline' && kind !== 'textarea' && kind !== 'select' && kind !== 'hidden')
+    return `“${name}” has several lines, a field of the kind ${kind} has one.`;
+  return suits || (name === 'one-time-code' && kind === 'number') || (name === 'cc-number' && kind === 'tel')
+    ? null
+    : `“${name}” does not go with a field of the kind ${kind}.`;
+}
