@@ -146,7 +146,7 @@ const hintAsValue: Rule = (page, report) => {
 
 const refusedDefault: Rule = (page, report) => {
   for (const field of entries(page)) {
-    const given = text(field, 'value') ?? '';
+    const given = appliesTo('value', field.kind) ? (text(field, 'value') ?? '') : '';
     if (field.kind === 'checkbox' || field.kind === 'radio' || given === '') continue;
     const state = fieldStateOf(field);
     const lost = state.currentValue === '';

@@ -31,7 +31,7 @@ const question = object({
   target: string()
     .oneOf(askedTargets, `Name one of these as "target": ${askedTargets.join(', ')}.`)
     .required(`Name one of these as "target": ${askedTargets.join(', ')}.`),
-  html: text().required('Give the markup as "html".'),
+  html: text().defined('Give the markup as "html".'),
   setValue: text().nullable(),
   thenType: text(),
   thenAttrs: mixed<Record<string, string>>((value): value is Record<string, string> =>

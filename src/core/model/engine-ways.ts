@@ -40,9 +40,9 @@ function isStepMismatchOfFloats({ kind, value, base, step }: Steps): boolean {
 
 /** The network library under WebKitGTK writes what need not be escaped in an address as itself (RFC 3986, "Unreserved Characters"). */
 function withoutNeedlessEscapes(url: string): string {
-  return url.replace(/%([0-9A-F]{2})/gi, (escape, hex: string) => {
+  return url.replace(/%([0-9A-F]{2})/gi, (escaped, hex: string) => {
     const letter = String.fromCharCode(Number.parseInt(hex, 16));
-    return /[A-Za-z0-9._~-]/.test(letter) ? letter : escape;
+    return /[A-Za-z0-9._~-]/.test(letter) ? letter : escaped;
   });
 }
 
@@ -76,6 +76,22 @@ function asciiAddress(address: string): string {
   return host === null ? address : address.slice(0, at + 1) + host;
 }
 
+/** In Blink's own monospaced font, with room for a scroll bar that is not there. */
+function wrappedByBlink(text: string, columns: number): string {
+  return wrappedAsDrawn(text, columns * 8 + 16, () => 8.024);
+}
+
+/** Widths in WebKitGTK's own font for text areas, 13 px Sans, from space to tilde, CSS px; asked of its canvas. */
+const webkitWidths = [
+  3, 4, 5, 8, 7, 11, 10, 3, 4, 4, 7, 7, 3, 4, 3, 5, 7, 7, 7, 7, 7, 7, 7, 7, 7, 7, 3, 3, 7, 7, 7, 6, 12, 8, 8,
+  8, 9, 7, 7, 9, 10, 4, 4, 8, 7, 12, 10, 10, 8, 10, 8, 7, 7, 10, 8, 12, 8, 7, 7, 4, 5, 4, 7, 6, 4, 7, 8, 6, 8,
+  7, 4, 8, 8, 3, 3, 7, 3, 12, 8, 8, 8, 8, 5, 6, 5, 8, 7, 10, 7, 7, 6, 5, 7, 5, 7,
+];
+
+function wrappedByWebkit(text: string, columns: number): string {
+  return wrappedAsDrawn(text, columns * 7, (letter) => webkitWidths[letter.charCodeAt(0) - 0x20] ?? 7);
+}
+
 /** The nearest step, halves away from the step base; past a limit one step back. Where that is past the other one, the value itself. */
 function nearestStepOnce(value: Decimal, { step, base, min, max }: LimitedSteps): Decimal {
   const near = base.plus(value.minus(base).over(step).rounded().times(step));
@@ -96,7 +112,7 @@ const shared: Ways = {
   plainByOwnMethod: true,
   sendsFromDatalist: true,
   sendsEmptyDirname: true,
-  hardWrap: wrappedAsDrawn,
+  hardWrap: wrappedByBlink,
   sizeZeroIsNone: true,
   placeholderComesFirst: true,
   barredKinds: [...standardWays.barredKinds, 'image'],
@@ -235,6 +251,7 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     isStepMismatch: ({ value, base, step }) => !value.minus(base).modulo(step).isZero(),
     simpleColor: (text, space) =>
       space?.toLowerCase() === 'display-p3' ? wideColor(text, geckoColors) : simpleColor(text, geckoColors),
+    patternReadsLists: true,
     plainByOwnMethod: false,
     sendsEmptyDirname: false,
     parsedNumber: (text) => (/^-?\d+\.$/.test(text) ? text.slice(0, -1) : text),
@@ -247,6 +264,7 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     ...shared,
     numberText: webkitNumber,
     sentUrl: withoutNeedlessEscapes,
+    hardWrap: wrappedByWebkit,
     startsOnDisabled: true,
     readPattern: readWithLooseHyphens,
     simpleColor: (text) => (/^#[0-9a-f]{6}$/i.test(text) ? text.toLowerCase() : null),

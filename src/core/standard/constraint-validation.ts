@@ -85,6 +85,13 @@ function addressesIn({ currentValue, multiple }: ConstrainedField): string[] {
   return multiple ? currentValue.split(',') : [currentValue];
 }
 
+/** Parts of a list without the space around them; text that is nothing but space has none. */
+function partsOf(field: ConstrainedField): string[] {
+  if (field.kind === 'email') return addressesIn(field);
+  const parts = field.currentValue.split(',').map((part) => part.trim());
+  return parts.length === 1 && parts[0] === '' ? [] : parts;
+}
+
 function isUnreadable(field: ConstrainedField, ways: Ways): boolean {
   return field.currentValue !== '' && addressesIn(field).some(ways.isUnreadableEmail);
 }
@@ -94,7 +101,8 @@ function isPatternMismatch(field: ConstrainedField, ways: Ways): boolean {
   if (pattern === null || currentValue === '' || !appliesTo('pattern', kind)) return false;
   const reading = ways.readPattern(pattern);
   if (reading.status === 'ignored') return false;
-  const values = kind === 'email' ? addressesIn(field) : [currentValue];
+  const lists = kind === 'email' || (ways.patternReadsLists && field.multiple);
+  const values = lists ? partsOf(field) : [currentValue];
   return values.some((value) => !reading.expression.test(value));
 }
 

@@ -3,7 +3,7 @@ import { type ControlState, constraintsOf } from './control-state';
 import { type ChosenFile, constructEntryList, type Entry } from './entry-list';
 import { type Bytes, type Enctype, encodeEntries, enctypes, plain, urlencoded } from './form-encodings';
 import { radioGroupOf } from './radio-group';
-import { outputEncoding } from './text-encodings';
+import { outputEncoding, windows1252 } from './text-encodings';
 import { standardWays, type Ways } from './ways';
 
 /** A form with the controls that it owns. */
@@ -117,7 +117,7 @@ function request(
   const writesPlain =
     enctype === 'text/plain' && (ways.plainByOwnMethod ? ownMethod === 'post' : method === 'post');
   if (method !== 'post') {
-    url.search = writesPlain ? plain(entries, encoding) : urlencoded(entries, encoding);
+    url.search = writesPlain ? windows1252(plain(entries, encoding)) : urlencoded(entries, encoding);
     // An empty query keeps its question mark.
     return {
       ...sent,

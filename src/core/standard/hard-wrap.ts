@@ -21,29 +21,40 @@ function wrappedLine(line: string, columns: number): string {
 }
 
 /**
- * As Blink and WebKit draw it, breaks where the drawn line breaks: a line has room for one more character than `cols`,
- * where a scroll bar would be; spaces hang over its end and stay; a word that is too long is broken.
+ * As Blink and WebKit draw it: breaks where the drawn line breaks. Spaces hang over its end and stay; a word that is too
+ * long is broken.
+ * @param room width of a line, CSS px
+ * @param widthOf width of a character, CSS px
  */
-export function wrappedAsDrawn(text: string, columns: number): string {
+export function wrappedAsDrawn(text: string, room: number, widthOf: (letter: string) => number): string {
+  const widthOfAll = (word: string) => [...word].reduce((sum, letter) => sum + widthOf(letter), 0);
   return text
     .split('\n')
-    .map((line) => drawnLines(line, columns + 1).join('\n'))
+    .map((line) => drawnLines(line, room, widthOfAll).join('\n'))
     .join('\n');
 }
 
-function drawnLines(line: string, room: number): string[] {
+function drawnLines(line: string, room: number, widthOf: (text: string) => number): string[] {
   const lines: string[] = [''];
   for (const word of line.match(/[^ ]+ *| +/g) ?? []) {
-    const letters = word.trimEnd();
     const current = lines.at(-1) ?? '';
-    if (current !== '' && current.length + letters.length > room) lines.push('');
+    if (current !== '' && widthOf(current) + widthOf(word.trimEnd()) > room) lines.push('');
     let rest = word;
-    while (rest.trimEnd().length > room) {
-      lines[lines.length - 1] += rest.slice(0, room);
-      rest = rest.slice(room);
+    while (widthOf(rest.trimEnd()) > room) {
+      const fitting = fittingPart(rest, room, widthOf);
+      lines[lines.length - 1] += fitting;
+      rest = rest.slice(fitting.length);
       lines.push('');
     }
     lines[lines.length - 1] += rest;
   }
   return lines;
+}
+
+/** As many characters as there is room for, and at least one. */
+function fittingPart(word: string, room: number, widthOf: (text: string) => number): string {
+  const letters = [...word];
+  let count = 1;
+  while (count < letters.length && widthOf(letters.slice(0, count + 1).join('')) <= room) count++;
+  return letters.slice(0, count).join('');
 }

@@ -51,6 +51,12 @@ function bytesOf(bytes: Uint8Array): string {
 /** Encoding Standard, index windows-1252, from 0x80 on. Node decodes these bytes as ISO 8859-1. */
 const from0x80 = '€\x81‚ƒ„…†‡ˆ‰Š‹Œ\x8dŽ\x8f\x90‘’“”•–—˜™š›œ\x9džŸ';
 
+/** Bytes read as windows-1252, as some addresses are. */
+export function windows1252(bytes: string): string {
+  const letters = [...from0x80];
+  return bytes.replace(/[\x80-\x9f]/g, (byte) => letters[byte.charCodeAt(0) - 0x80] ?? byte);
+}
+
 function learnWindows1252(table: Map<string, string>): void {
   for (const [index, letter] of [...from0x80].entries()) {
     table.delete(String.fromCharCode(0x80 + index));

@@ -41,6 +41,8 @@ export interface Ways {
   /** Whether an address suffers from bad input, besides not being one. */
   readonly isUnreadableEmail: (text: string) => boolean;
   readonly readPattern: (pattern: string) => PatternReading;
+  /** A pattern is held against each part between commas of any kind that has `multiple`, not of email alone. */
+  readonly patternReadsLists: boolean;
   /** `size=0` of a select is as if it were not there. */
   readonly sizeZeroIsNone: boolean;
   /** A list that shows one line starts with its first option even when that is disabled. */
@@ -111,6 +113,7 @@ export const standardWays: Ways = {
   isEmailAddress: isValidEmailAddress,
   isUnreadableEmail: () => false,
   readPattern: (pattern) => readPattern(pattern),
+  patternReadsLists: false,
   sizeZeroIsNone: false,
   startsOnDisabled: false,
   placeholderComesFirst: false,

@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { answerLine } from './answer-line';
+
+const ask = (question: unknown) => answerLine(JSON.stringify(question));
+
+describe('a line of a batch', () => {
+  it('is answered as the standard and as engines have it', () => {
+    expect(
+      ask({
+        ask: 'validity',
+        target: 'chromium',
+        html: '<input id="t" type="email" required>',
+        setValue: 'a@b',
+      }),
+    ).toEqual({
+      typeReflected: 'email',
+      value: 'a@b',
+      valid: true,
+      flags: [],
+      willValidate: true,
+    });
+    expect(
+      ask({
+        ask: 'validity',
+        target: 'standard',
+        html: '<input id="t" type="checkbox" required>',
+        setValue: null,
+      }),
+    ).toEqual({
+      typeReflected: 'checkbox',
+      value: 'on',
+      valid: false,
+      flags: ['valueMissing'],
+      willValidate: true,
+      checked: false,
+    });
+    expect(
+      ask({
+        ask: 'submission',
+        target: 'firefox',
+        html: '<form action=/log><button id=send></button></form>',
+        by: '#send',
+      }),
+    ).toMatchObject({
+      method: 'GET',
+      url: '/log?',
+      blockedBy: null,
+    });
+  });
+  it.each([
+    ['{', /no JSON/],
+    ['[]', /object/],
+    ['{"ask":"weather","target":"standard","html":""}', /"ask":"validity"/],
+    ['{"ask":"validity","target":"netscape","html":""}', /standard, chromium, firefox, webkit/],
+    ['{"ask":"validity","target":"standard"}', /"html"/],
+    ['{"ask":"validity","target":"standard","html":3}', /“html” is not a text/],
+    ['{"ask":"validity","target":"standard","html":"<input>"}', /id t/],
+    ['{"ask":"validity","target":"standard","html":"<input id=t>","setValue":5}', /“setValue” is not a text/],
+    ['{"ask":"validity","target":"standard","html":"<input id=t>","thenAttrs":{"a":1}}', /thenAttrs/],
+    ['{"ask":"submission","target":"standard","html":"<form></form>"}', /"by"/],
+    ['{"ask":"submission","target":"standard","html":"<form></form>","by":"#go"}', /#go/],
+  ])('that is bad says so: %s', (line, words) => {
+    expect(answerLine(line)).toEqual({ error: expect.stringMatching(words) });
+  });
+  it('never throws, whatever it is', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.json(),
+          fc.string().map((html) =>
+            JSON.stringify({
+              ask: 'validity',
+              target: 'webkit',
+              html: `<input id=t ${html}>`,
+              setValue: html,
+            }),
+          ),
+        ),
+        (line) => {
+          expect(answerLine(line)).toBeTypeOf('object');
+        },
+      ),
+    );
+  });
+});
