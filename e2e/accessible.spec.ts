@@ -6,6 +6,8 @@ const views = [
   '/survey?lens=message',
   '/survey?state=open&sort=on',
   '/typing?stroke=5',
+  '/submission',
+  '/submission?state=filled&target=firefox',
 ];
 
 for (const scheme of ['light', 'dark'] as const) {

@@ -31,6 +31,31 @@ describe('ukko', () => {
     expect(out).toContain('npx ukko sweep form.html --out run.json');
   });
 
+  it('answers questions from the model, a line each, in order, and goes on after a bad one', async () => {
+    const questions = [
+      '{"ask":"validity","target":"firefox","html":"<input id=t type=month>","setValue":"2024-1"}',
+      'not JSON',
+      '',
+      '{"ask":"submission","target":"standard","html":"<form action=/log><input name=a value=1><button id=go></button></form>","by":"#go"}',
+    ];
+    const answers = await new Promise<string>((resolve) => {
+      const child = execFile(process.execPath, [join(process.cwd(), 'bin/ukko.mjs'), 'ask'], (_, out) =>
+        resolve(out),
+      );
+      child.stdin?.end(questions.join('\n'));
+    });
+    expect(
+      answers
+        .trimEnd()
+        .split('\n')
+        .map((line) => JSON.parse(line)),
+    ).toEqual([
+      { typeReflected: 'text', value: '2024-1', valid: true, flags: [], willValidate: true },
+      { error: 'This line is no JSON. Write one object on each line.' },
+      { method: 'GET', url: '/log?a=1', contentType: null, body: '', blockedBy: null },
+    ]);
+  });
+
   it.skipIf(!here)('sweeps a form into a run file that the app reads', async () => {
     writeFileSync(at('form.html'), demoForm.markup);
     const { code, err } = await ukko(

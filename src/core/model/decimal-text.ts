@@ -5,6 +5,7 @@ const mostDigits = 15;
 
 /** A decimal as Blink and WebKit write it: with the exponent that it has, where it has one above zero or far below. */
 export function decimalText(value: Decimal): string {
+  if (value.isZero()) return '0';
   const sign = value.coefficient < 0n ? '-' : '';
   const { digits, exponent } = trimmed(value);
   const adjusted = exponent + digits.length - 1;

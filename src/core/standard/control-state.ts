@@ -159,6 +159,8 @@ export function withType(state: ControlState, type: string, ways: Ways = standar
   const kind = kindIn(state.control, type, ways);
   const [before, after] = [valueModeOf(state.kind), valueModeOf(kind)];
   const typed = { ...state, kind, attributes: { ...state.attributes, type } };
+  if (ways.retypesFromAttribute && !state.isDirty && before === 'value')
+    return sanitized({ ...typed, value: state.attributes.value ?? '' }, ways);
   if (before === 'value' && (after === 'default' || after === 'default/on') && state.value !== '')
     return { ...typed, attributes: { ...typed.attributes, value: state.value } };
   if (before !== 'value' && after === 'value')

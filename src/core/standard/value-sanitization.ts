@@ -73,9 +73,9 @@ function sanitizeRange(value: string, attributes: RangeAttributes, ways: Ways): 
   const [min, max] = [range.exact.min ?? Decimal.zero, range.exact.max ?? Decimal.of(100)];
   const given = countedIn(range.counting, value, 'value', ways);
   let n = given ?? (max.compare(min) < 0 ? min : min.plus(max.minus(min).over(Decimal.of(2))));
-  // Equal to the limit, it is written as the limit is.
-  if (n.compare(min) <= 0 || max.compare(min) < 0) n = min;
-  else if (n.compare(max) > 0) n = max;
+  if (n.compare(max) > 0) n = max;
+  // Equal to the lower limit, it is written as that is.
+  if (n.compare(min) <= 0) n = min;
   if (step && !step.isZero() && max.compare(min) >= 0)
     n = ways.nearestStep(n, { step, base: stepBase, min, max });
   return given && ways.rangeKeepsText && n.compare(given) === 0 ? value : ways.rangeText(n);

@@ -61,6 +61,8 @@ export interface Ways {
   readonly sentUrl: (pathAndQuery: string) => string;
   /** Whether text/plain is written as such goes by the form's own method alone, whatever the button says and however it is sent. */
   readonly plainByOwnMethod: boolean;
+  /** When `type` changes, a value that nobody set is taken from the attribute anew, as if it had been parsed so. */
+  readonly retypesFromAttribute: boolean;
   /** A number field's value as it was parsed, before sanitization. */
   readonly parsedNumber: (text: string) => string;
   /** Text of a textarea with `wrap=hard`, lines ending in line feeds. @param columns `cols` */
@@ -123,6 +125,7 @@ export const standardWays: Ways = {
   sentEmail: (value) => value,
   sentUrl: (url) => url,
   plainByOwnMethod: false,
+  retypesFromAttribute: false,
   parsedNumber: (text) => text,
   hardWrap: hardWrapped,
   momentText: formatLocalDateAndTime,

@@ -3,11 +3,14 @@
 import { Segmented, Select } from 'antd';
 import type { Field } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
+import { trustText } from '@/core/model/trust';
 import { unsentFields } from '@/core/model/unsent-fields';
 import { sends } from '@/core/observation/asking';
 import type { Sending } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
 import { standardWays } from '@/core/standard/ways';
+import { habitsOf } from '@/core/target/habits';
+import type { Target } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -74,6 +77,7 @@ export function SubmissionView() {
             <p className={styles.provenance}>
               <ProvenanceMark mark={shown.observation.provenance.mark} />{' '}
               {provenanceText(shown.observation.provenance)}
+              {shown.observation.provenance.mark === 'modelled' && <Trust target={shown.target} />}
             </p>
           )}
           {shown.differences.length > 0 && (
@@ -93,6 +97,11 @@ export function SubmissionView() {
       </div>
     </div>
   );
+}
+
+function Trust({ target }: { target: Target }) {
+  const habits = habitsOf(target.id);
+  return habits && <>. {trustText(habits, 'submission')}</>;
 }
 
 function TargetCard({

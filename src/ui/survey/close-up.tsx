@@ -4,6 +4,7 @@ import { App, Button } from 'antd';
 import { type ReactNode, useState } from 'react';
 import { sizeText } from '@/core/compare/differences';
 import type { Field } from '@/core/form/field';
+import { trustText } from '@/core/model/trust';
 import { type Answers, answerTo } from '@/core/observation/answers';
 import { statesOf } from '@/core/observation/asking';
 import type {
@@ -16,6 +17,7 @@ import type {
   PartsObservation,
 } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
+import { habitsOf } from '@/core/target/habits';
 import { type LineUp, targetIn } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -103,6 +105,7 @@ function TargetAnswers({
   const [selection] = useSelection();
   const asked = answersAbout(answers, target.id, field);
   const first = asked.looks[0] ?? asked.message;
+  const habits = habitsOf(target.id);
   if (!first) return <p className="soft">Not asked yet. Sweep the line-up to fill this in.</p>;
   const selected =
     selection.state === 'open' ? asked.opening : asked.looks.find(({ state }) => state === selection.state);
@@ -114,6 +117,9 @@ function TargetAnswers({
           {provenanceText(first.provenance)}, {new Date(first.at).toLocaleString('en-GB')}
         </span>
       </p>
+      {first.provenance.mark === 'modelled' && habits && (
+        <p className={styles.provenance}>{trustText(habits, field.kind)}</p>
+      )}
       <Differences field={field} target={target} comparison={comparison} />
       <dl className={styles.states}>
         {asked.looks.map((look) => (

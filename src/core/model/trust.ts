@@ -1,0 +1,42 @@
+import type { FieldKind } from '../form/field';
+import type { Habits } from '../target/habits';
+import agreement from './agreement.json';
+
+interface Count {
+  readonly agreed: number;
+  readonly asked: number;
+}
+
+interface EngineAgreement {
+  readonly version: string;
+  readonly validity: Readonly<Record<string, Count>>;
+  readonly validityInAll: Count;
+  readonly submission: Count;
+}
+
+const agreements: Readonly<Record<string, EngineAgreement>> = agreement;
+const titles = { chromium: 'Chromium', firefox: 'Firefox', webkit: 'WebKit' } as const;
+
+/**
+ * How far to trust the model about a target, as `npm run calibrate` measured it: one sentence.
+ * @param about a kind of field, or what is sent
+ */
+export function trustText({ ways }: Pick<Habits, 'ways'>, about: FieldKind | 'submission'): string {
+  const known = agreements[ways];
+  if (!known) return 'How far the model agrees with an engine was not measured.';
+  const engine = `${titles[ways]} ${known.version}`;
+  if (about === 'submission')
+    return `Of ${number(known.submission.asked)} forms, the model sends ${percent(known.submission)} byte for byte as ${engine} does.`;
+  const ofKind = known.validity[about];
+  const count = ofKind ?? known.validityInAll;
+  return `Of ${number(count.asked)} questions about the validity of ${ofKind ? `${about} fields` : 'fields'}, the model answers ${percent(count)} as ${engine} does.`;
+}
+
+function number(n: number): string {
+  return n.toLocaleString('en-GB');
+}
+
+/** Rounded down, so that 100 % means all. */
+function percent({ agreed, asked }: Count): string {
+  return `${(Math.floor((agreed / asked) * 10_000) / 100).toFixed(2)} %`;
+}
