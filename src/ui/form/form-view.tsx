@@ -157,14 +157,16 @@ function Notes({ faults, onSelect }: { faults: readonly MarkupFault[]; onSelect:
       {notes.slice(0, 200).map((note) => (
         <li key={`${note.span.start} ${note.text}`}>
           <button type="button" onClick={() => onSelect(note.span.start)}>
-            <span className={styles.line}>line {note.line}</span>{' '}
-            {'remedy' in note ? (
-              <>
-                <span className={styles.fault}>{note.text}</span> {note.remedy}
-              </>
-            ) : (
-              note.text
-            )}
+            <span className={styles.line}>line {note.line} </span>
+            <span>
+              {'remedy' in note ? (
+                <>
+                  <span className={styles.fault}>{note.text}</span> {note.remedy}
+                </>
+              ) : (
+                note.text
+              )}
+            </span>
           </button>
         </li>
       ))}
