@@ -24,7 +24,7 @@ test('who is blocked and what is sent, by target, measured beside modelled', asy
   const detail = page.getByRole('region', { name: 'What Firefox does' });
   await expect(detail).toContainText(/Measured: Firefox/);
   const rows = detail.getByRole('table', { name: 'Entries as received' }).getByRole('row');
-  await expect(rows.nth(1)).toContainText('Content-Disposition: form-data; name="station"');
+  await expect(rows.nth(1)).toContainText('Content-Disposition:·form-data;·name="station"');
   await expect(rows.last()).toContainText('send');
   await targets.nth(4).getByRole('button').click();
   await expect(page.getByRole('region', { name: 'What Android-like phone does' })).toContainText(

@@ -1,3 +1,4 @@
+import { type FieldKind, isDated, isTypedText } from '../form/field';
 import type { ControlState } from './control-state';
 
 /** What Enter in a one-line field does. */
@@ -6,20 +7,8 @@ export type ImplicitSubmission =
   | { readonly does: 'sends without a button' }
   | { readonly does: 'nothing'; readonly why: string };
 
-const blocking = [
-  'text',
-  'search',
-  'tel',
-  'url',
-  'email',
-  'password',
-  'date',
-  'month',
-  'week',
-  'time',
-  'datetime-local',
-  'number',
-];
+/** HTML Standard, "Implicit submission": a field that blocks it is one of text in a line, or a date or a time. */
+const blocks = (kind: FieldKind) => (isTypedText(kind) && kind !== 'textarea') || isDated(kind);
 
 /**
  * HTML Standard, "Implicit submission": what happens when a person presses Enter in a field of the form.
@@ -33,7 +22,7 @@ export function implicitSubmission(controls: readonly ControlState[]): ImplicitS
       ? { does: 'nothing', why: 'The first button that sends is disabled.' }
       : { does: 'presses the default button', ordinal: button.control.ordinal };
   }
-  const fields = controls.filter(({ kind }) => blocking.includes(kind)).length;
+  const fields = controls.filter(({ kind }) => blocks(kind)).length;
   return fields > 1
     ? { does: 'nothing', why: `There is no button, and ${fields} fields block it.` }
     : { does: 'sends without a button' };

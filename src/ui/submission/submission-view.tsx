@@ -72,7 +72,8 @@ export function SubmissionView() {
             </li>
           ))}
         </ul>
-        <section className={styles.detail} aria-label={`What ${shown.target.name} does`}>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must do so by keyboard too */}
+        <section className={styles.detail} aria-label={`What ${shown.target.name} does`} tabIndex={0}>
           {shown.observation && (
             <p className={styles.provenance}>
               <ProvenanceMark mark={shown.observation.provenance.mark} />{' '}
