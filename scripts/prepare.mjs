@@ -19,6 +19,7 @@ const systemPackages = {
   Xvfb: ['xvfb'],
   openbox: ['openbox'],
   xdotool: ['xdotool'],
+  xcompmgr: ['xcompmgr'],
 };
 
 /** Runs a program with its output shown; true when it ended well. */

@@ -17,6 +17,8 @@ export interface DisplayPrograms {
   readonly server: string;
   readonly windowManager: string;
   readonly pointer: string;
+  /** Blends transparent edges of pop-ups with what is under them; without it they are opaque. */
+  readonly compositor: string | null;
 }
 
 /** A display without a monitor, with a window manager: pop-ups open in active windows only. */
@@ -38,7 +40,7 @@ export const displaySize = { width: 1280, height: 1024 } as const;
 /** Where the window manager puts a browser's window: with room around it, so that a pop-up that leaves it is seen whole. */
 export const windowPlace = { x: 240, y: 120 } as const;
 
-const names: Readonly<Record<keyof DisplayPrograms, readonly [string, string]>> = {
+const names: Readonly<Record<Exclude<keyof DisplayPrograms, 'compositor'>, readonly [string, string]>> = {
   server: ['UKKO_XVFB', 'Xvfb'],
   windowManager: ['UKKO_OPENBOX', 'openbox'],
   pointer: ['UKKO_XDOTOOL', 'xdotool'],
@@ -55,7 +57,8 @@ export async function findDisplayPrograms(): Promise<DisplayPrograms | NoWindow>
       reason:
         'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.',
     };
-  return Object.fromEntries(found) as DisplayPrograms;
+  const compositor = await findProgram('UKKO_XCOMPMGR', ['xcompmgr']);
+  return { ...(Object.fromEntries(found) as Omit<DisplayPrograms, 'compositor'>), compositor };
 }
 
 /** No title bars: they would change with every pop-up that takes the focus. */
@@ -77,7 +80,9 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
   const rules = join(kept.folder, 'windows.xml');
   await writeFile(rules, windowRules);
   const manager = startKept(kept, ['--sm-disable', '--config-file', rules]);
+  const blending = programs.compositor ? await startCompositor(programs.compositor, environment) : null;
   const close = async () => {
+    await blending?.close();
     await endKept(manager, kept);
     await server.close();
   };
@@ -106,6 +111,16 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
     key: (name) => point('key', name),
     close,
   };
+}
+
+/** Starts what blends windows; a browser asks when it starts whether that is there, so it comes first. */
+async function startCompositor(
+  program: string,
+  environment: Readonly<Record<string, string>>,
+): Promise<{ close(): Promise<void> }> {
+  const kept = await keeping(program, environment);
+  const keeper = startKept(kept, ['-n']);
+  return { close: () => endKept(keeper, kept) };
 }
 
 async function startServer(

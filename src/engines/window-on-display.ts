@@ -87,6 +87,7 @@ export function windowOnDisplay(
     height: 120,
   };
 
+  let open: { readonly raster: Raster; readonly change: Box } | null = null;
   return {
     status: 'there',
     viewport: { width: place.width, height: place.height },
@@ -99,6 +100,7 @@ export function windowOnDisplay(
       const ignored = [toDisplay(grown(control, ringWidth)), toolbar];
       const wait = one.kind === 'call' ? bubblePatience : patience;
       const after = await changed(display, before, ignored, wait);
+      open = after;
       if (!after) return null;
       const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(after.change, 2)]);
       return { picture: await shelf.take(cut(after.raster, shown)), box: toViewport(after.change) };
@@ -106,8 +108,26 @@ export function windowOnDisplay(
     async dismiss() {
       await display.key('Escape');
       await display.away();
+      // On a busy machine it goes late; then its going would pass for the next thing that opens.
+      if (open) await gone(display, open);
+      open = null;
     },
   };
+}
+
+/** How long something that was dismissed may take to go, ms. */
+const goingTime = 800;
+
+/** Waits until what opened is no longer drawn as it was. */
+async function gone(display: Display, { raster, change }: { raster: Raster; change: Box }): Promise<void> {
+  for (const end = Date.now() + goingTime; Date.now() < end; await wait(interval)) {
+    const now = changeBetween(raster, await display.picture(), []);
+    if (now && overlap(now, change)) return;
+  }
+}
+
+function overlap(a: Box, b: Box): boolean {
+  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 }
 
 /** Bubbles grow in small steps with pauses between them; this is longer than the longest that was seen, ms. */
