@@ -4,10 +4,11 @@
  */
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { answerSubmission, boundary } from '@/core/model/answer-submission';
+import { answerSubmission, boundary, readable } from '@/core/model/answer-submission';
 import { answerValidity } from '@/core/model/answer-validity';
 import { engineWays } from '@/core/model/engine-ways';
 import type { ValidityAnswer } from '@/core/model/validity-question';
+import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Ways } from '@/core/standard/ways';
 import { engineNames } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
@@ -109,15 +110,9 @@ async function arrived(page: EnginePage, receiver: Receiver): Promise<Received |
 }
 
 function shown({ method, url, contentType, body }: Received): object {
-  const drawn = /boundary=(.+)$/.exec(contentType ?? '')?.[1];
+  const drawn = boundaryOf(contentType);
   const named = (text: string) => (drawn ? text.replaceAll(drawn, boundary) : text);
-  const bytes = Uint8Array.from(named(body), (byte) => byte.charCodeAt(0));
-  const request = { method, url, contentType: contentType && named(contentType) };
-  try {
-    return { ...request, body: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes) };
-  } catch {
-    return { ...request, body: named(body), bodyIsLatin1Bytes: true };
-  }
+  return { method, url, contentType: contentType && named(contentType), ...readable(named(body)) };
 }
 
 const agreement: Record<string, EngineAgreement> = {};

@@ -3,9 +3,11 @@ import {
   attribute,
   type Field,
   type FormReading,
+  fieldElements,
   hasAttribute,
   inputTypes,
   isButton,
+  isDated,
   isTypedText,
 } from '../form/field';
 import { attributeOf, elementsOf } from '../form/parse-markup';
@@ -77,14 +79,14 @@ const unlabelled: Rule = (page, report) => {
   }
 };
 
+const isLabelable = (tagName: string | undefined) => fieldElements.some((name) => name === tagName);
+
 const labelForNothing: Rule = ({ elements, byId }, report) => {
   for (const { element } of elements) {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
-    const holds = [...elementsOf(element)].some(({ element: { tagName } }) =>
-      appliesToLabel.includes(tagName),
-    );
-    if (target === null ? holds : appliesToLabel.includes(byId.get(target)?.tagName ?? '')) continue;
+    const holds = [...elementsOf(element)].some(({ element: { tagName } }) => isLabelable(tagName));
+    if (target === null ? holds : isLabelable(byId.get(target)?.tagName)) continue;
     report({
       span: startOf(element),
       text:
@@ -95,8 +97,6 @@ const labelForNothing: Rule = ({ elements, byId }, report) => {
     });
   }
 };
-const appliesToLabel = ['input', 'select', 'textarea', 'button', 'meter', 'progress', 'output'];
-
 const duplicateId: Rule = ({ elements, byId }, report) => {
   for (const { element } of elements) {
     const id = attributeOf(element, 'id');
@@ -404,7 +404,7 @@ const keyHandlers: Rule = ({ elements, fields }, report) => {
 
 const pickerOverPicker: Rule = (page, report) => {
   for (const field of page.fields) {
-    if (!['date', 'time', 'month', 'week', 'datetime-local', 'color'].includes(field.kind)) continue;
+    if (!isDated(field.kind) && field.kind !== 'color') continue;
     const marked = field.controls[0].attributes.find(
       ({ name, value }) => /picker/i.test(name) || (name === 'class' && /picker/i.test(value)),
     );

@@ -1,9 +1,9 @@
 import { attribute, type Control, type Field, type FormReading, type Span } from '../form/field';
 import { linePositions } from '../form/line-positions';
 import {
-  attributeOf,
   type Element,
   elementSpan,
+  elementsById,
   elementsOf,
   parseMarkup,
   textOf,
@@ -54,11 +54,7 @@ export function runRules(
 
 function pageUnderCheck(markup: string, fields: readonly Field[]): PageUnderCheck {
   const elements = [...elementsOf(parseMarkup(markup).document)];
-  const byId = new Map<string, Element>();
-  for (const { element } of elements) {
-    const id = attributeOf(element, 'id');
-    if (id && !byId.has(id)) byId.set(id, element);
-  }
+  const byId = elementsById(elements);
   const placed = new Map(
     controlsIn(elements).map(({ node, ancestors, control }) => [
       control.ordinal,

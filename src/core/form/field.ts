@@ -172,3 +172,8 @@ export function isTypedText(kind: FieldKind): boolean {
 export function tellsSelection(kind: FieldKind): boolean {
   return isTypedText(kind) && kind !== 'number' && kind !== 'email';
 }
+
+/** The field that a control belongs to, by the control's ordinal. */
+export function fieldOfControl(fields: readonly Field[], ordinal: number): Field | undefined {
+  return fields.find(({ controls }) => controls.some((control) => control.ordinal === ordinal));
+}

@@ -1,4 +1,4 @@
-import { attributeOf, type Element } from './parse-markup';
+import { attributeOf, type Element, elementsById } from './parse-markup';
 
 interface Placed {
   readonly element: Element;
@@ -12,11 +12,7 @@ export function formOwners(elements: readonly Placed[]): {
 } {
   const forms = elements.filter(({ element }) => element.tagName === 'form');
   const places = new Map(forms.map(({ element }, index) => [element, index]));
-  const byId = new Map<string, Element>();
-  for (const { element } of elements) {
-    const id = attributeOf(element, 'id');
-    if (id && !byId.has(id)) byId.set(id, element);
-  }
+  const byId = elementsById(elements);
   return {
     forms,
     ownerOf(element, ancestors) {

@@ -88,3 +88,13 @@ export function elementSpan(element: Element): { start: number; end: number } | 
     end = Math.max(end, last.sourceCodeLocation?.endOffset ?? 0);
   return { start: place.startOffset, end };
 }
+
+/** Elements by their id; of several with one id the first, as `getElementById` finds it. */
+export function elementsById(elements: readonly { readonly element: Element }[]): Map<string, Element> {
+  const byId = new Map<string, Element>();
+  for (const { element } of elements) {
+    const id = attributeOf(element, 'id');
+    if (id && !byId.has(id)) byId.set(id, element);
+  }
+  return byId;
+}

@@ -22,6 +22,7 @@ import {
   attributeOf,
   type Element,
   elementSpan,
+  elementsById,
   elementsOf,
   isElement,
   type Node,
@@ -47,11 +48,7 @@ export function readForm(markup: string): FormReading {
   const parsed = parseMarkup(markup);
   const elements = [...elementsOf(parsed.document)];
   const found = controlsIn(elements);
-  const byId = new Map<string, Element>();
-  for (const { element } of elements) {
-    const id = attributeOf(element, 'id');
-    if (id && !byId.has(id)) byId.set(id, element);
-  }
+  const byId = elementsById(elements);
   return {
     fields: fieldsOf(found, labelsOf(elements), byId),
     notes: notesOf(markup, parsed, found, elements),

@@ -95,7 +95,8 @@ function middleOf({ attributes }: ControlState): { x: number; y: number } {
   return { x: Math.floor(size('width') / 2), y: Math.floor(size('height') / 2) };
 }
 
-function readable(body: string): { body: string; bodyIsLatin1Bytes?: true } {
+/** A body as text where it is UTF-8, else one byte a character. */
+export function readable(body: string): { body: string; bodyIsLatin1Bytes?: true } {
   try {
     const bytes = Uint8Array.from(body, (byte) => byte.charCodeAt(0));
     return { body: new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes) };

@@ -2,15 +2,15 @@ import { pageOf } from '../form/page-controls';
 import { validityOf } from '../standard/constraint-validation';
 import {
   type ControlState,
-  constraintsOf,
   idlValueOf,
   parsedState,
+  typeReflected,
   withAttributes,
   withCustomValidity,
   withType,
   withValue,
 } from '../standard/control-state';
-import { radioGroupOf, settledRadios } from '../standard/radio-group';
+import { constraintsInGroup, radioGroupOf, settledRadios } from '../standard/radio-group';
 import { standardWays, type Ways } from '../standard/ways';
 import type { ValidityAnswer, ValidityQuestion } from './validity-question';
 
@@ -21,17 +21,7 @@ export function answerValidity(question: ValidityQuestion, ways: Ways = standard
   if (!parsed) return null;
   const group = radioGroupOf(parsed, page);
   const { state, threw } = afterwards(parsed, question, ways);
-  const constraints = constraintsOf(state, ways);
-  const { flags, willValidate } = validityOf(
-    state.kind === 'radio' && group.length > 0
-      ? {
-          ...constraints,
-          required: group.some(({ attributes }) => 'required' in attributes),
-          checked: group.some(({ checked }) => checked),
-        }
-      : constraints,
-    ways,
-  );
+  const { flags, willValidate } = validityOf(constraintsInGroup(state, group, ways), ways);
   return {
     typeReflected: typeReflected(state),
     value: idlValueOf(state),
@@ -58,10 +48,4 @@ function afterwards(
   if (thenAttrs) state = withAttributes(state, thenAttrs, ways);
   if (custom !== undefined) state = withCustomValidity(state, custom);
   return { state };
-}
-
-/** What `type` reflects (HTML Standard, "The input element", "The select element" and others). */
-function typeReflected({ control, kind, attributes }: ControlState): string {
-  if (control.element === 'select') return 'multiple' in attributes ? 'select-multiple' : 'select-one';
-  return control.element === 'meter' || control.element === 'progress' ? '' : kind;
 }

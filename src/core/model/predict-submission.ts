@@ -1,4 +1,4 @@
-import type { Field, FieldId } from '../form/field';
+import { type Field, type FieldId, fieldOfControl } from '../form/field';
 import { pageOf } from '../form/page-controls';
 import { validTrial } from '../form/trial-value';
 import type { Asking } from '../observation/asking';
@@ -55,21 +55,21 @@ function sendingOf(
     case 'not a request':
       return { status: 'nothing', why: outcome.why };
     case 'blocked': {
-      const by = fieldOf(asking, outcome.by);
+      const by = fieldOfControl(asking.fields, outcome.by.control.ordinal);
       return {
         status: 'blocked',
         by: by?.id ?? null,
         message: by ? messageOf(by, outcome.by, habits, ways) : null,
         invalid: [
-          ...new Set(outcome.invalid.flatMap((state) => fieldOf(asking, state)?.id ?? [])),
+          ...new Set(
+            outcome.invalid.flatMap(
+              ({ control }) => fieldOfControl(asking.fields, control.ordinal)?.id ?? [],
+            ),
+          ),
         ] as FieldId[],
       };
     }
   }
-}
-
-function fieldOf({ fields }: Asking, { control }: ControlState): Field | undefined {
-  return fields.find(({ controls }) => controls.some(({ ordinal }) => ordinal === control.ordinal));
 }
 
 function messageOf(

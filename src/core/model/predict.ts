@@ -15,6 +15,7 @@ import {
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
 import { validityOf } from '../standard/constraint-validation';
+import { parsedState, typeReflected } from '../standard/control-state';
 import { fieldStateOf } from '../standard/field-state';
 import type { Ways } from '../standard/ways';
 import { type Habits, habitsOf } from '../target/habits';
@@ -74,7 +75,7 @@ export function predictLook(field: Field, state: ControlState, ways: Ways): Outc
   return {
     status: 'answered',
     facts: {
-      typeReflected: typeReflected(field),
+      typeReflected: typeReflected(parsedState(field.controls[0], ways)),
       size: null,
       value: fieldStateOf(field, { value: trial?.value ?? null }, ways).currentValue,
       ...lookNotAsked,
@@ -103,14 +104,6 @@ function predictParts(field: Field, habits: Habits): Outcome<PartsFacts> {
       sizeWithoutLimits: null,
     },
   };
-}
-
-/** What `type` reflects (HTML Standard, "The select element" and others). */
-function typeReflected(field: Field): string {
-  const [control] = field.controls;
-  if (control.element === 'select')
-    return attribute(control, 'multiple') === null ? 'select-one' : 'select-multiple';
-  return control.element === 'meter' || control.element === 'progress' ? '' : field.kind;
 }
 
 function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {

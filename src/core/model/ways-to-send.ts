@@ -1,4 +1,4 @@
-import type { Field } from '../form/field';
+import { type Field, fieldOfControl } from '../form/field';
 import { pageOf } from '../form/page-controls';
 import { type ControlState, parsedState } from '../standard/control-state';
 import { invalidControls } from '../standard/form-submission';
@@ -24,8 +24,7 @@ export function waysToSend(markup: string, fields: readonly Field[], button: Fie
   const invalid = invalidControls(own);
   const skips = (state: ControlState | null) =>
     'novalidate' in form || (state !== null && 'formnovalidate' in state.attributes);
-  const fieldOf = ({ control }: ControlState) =>
-    fields.find((field) => field.controls.some(({ ordinal }) => ordinal === control.ordinal));
+  const fieldOf = ({ control }: ControlState) => fieldOfControl(fields, control.ordinal);
   const labelOf = (state: ControlState) => fieldOf(state)?.label ?? 'a field';
   const wrong = count(new Set(invalid.map(fieldOf)).size);
   const [first] = invalid;

@@ -197,6 +197,12 @@ export function idlValueOf(state: ControlState): string {
   }
 }
 
+/** What `type` reflects (HTML Standard, "The input element", "The select element" and others). */
+export function typeReflected({ control, kind, attributes }: ControlState): string {
+  if (control.element === 'select') return 'multiple' in attributes ? 'select-multiple' : 'select-one';
+  return control.element === 'meter' || control.element === 'progress' ? '' : kind;
+}
+
 function selectedOption({ control, selected }: ControlState): Option | undefined {
   const [first] = selected;
   return first === undefined ? undefined : control.options[first];

@@ -18,10 +18,15 @@ export interface ReceivedEntry {
 export function receivedEntries(url: string, contentType: string | null, body: Bytes): ReceivedEntry[] {
   if (contentType === null) return fromUrlencoded(url.split('?').slice(1).join('?'));
   if (contentType.startsWith('multipart/form-data')) {
-    const boundary = /boundary=("?)([^";]+)\1/.exec(contentType)?.[2];
-    return boundary === undefined ? [] : fromMultipart(body, boundary);
+    const boundary = boundaryOf(contentType);
+    return boundary === null ? [] : fromMultipart(body, boundary);
   }
   return contentType.startsWith('text/plain') ? fromPlain(body) : fromUrlencoded(body);
+}
+
+/** The boundary that a content type names; null when it names none. */
+export function boundaryOf(contentType: string | null): string | null {
+  return /boundary=("?)([^";]+)\1/.exec(contentType ?? '')?.[2] ?? null;
 }
 
 /** Bytes as UTF-8 text. */

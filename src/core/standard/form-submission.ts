@@ -1,8 +1,8 @@
 import { validityOf } from './constraint-validation';
-import { type ControlState, constraintsOf } from './control-state';
+import type { ControlState } from './control-state';
 import { type ChosenFile, constructEntryList, type Entry } from './entry-list';
 import { type Bytes, type Enctype, encodeEntries, enctypes, plain, urlencoded } from './form-encodings';
-import { radioGroupOf } from './radio-group';
+import { constraintsInGroup, radioGroupOf } from './radio-group';
 import { outputEncoding, windows1252 } from './text-encodings';
 import { standardWays, type Ways } from './ways';
 
@@ -67,20 +67,12 @@ export function invalidControls(
   ways: Ways = standardWays,
 ): ControlState[] {
   return controls.filter((state) => {
-    const { flags, willValidate } = validityOf(constraintsInGroup(state, controls, ways), ways);
+    const { flags, willValidate } = validityOf(
+      constraintsInGroup(state, radioGroupOf(state, controls), ways),
+      ways,
+    );
     return willValidate && flags.length > 0;
   });
-}
-
-function constraintsInGroup(state: ControlState, controls: readonly ControlState[], ways: Ways) {
-  const constraints = constraintsOf(state, ways);
-  const group = radioGroupOf(state, controls);
-  if (group.length === 0) return constraints;
-  return {
-    ...constraints,
-    required: group.some(({ attributes }) => 'required' in attributes),
-    checked: group.some(({ checked }) => checked),
-  };
 }
 
 function request(

@@ -1,4 +1,6 @@
-import type { ControlState } from './control-state';
+import type { ConstrainedField } from './constraint-validation';
+import { type ControlState, constraintsOf } from './control-state';
+import type { Ways } from './ways';
 
 /** HTML Standard, "Radio Button state": the radio button group that contains it, itself included; empty without a name. */
 export function radioGroupOf(own: ControlState, page: readonly ControlState[]): ControlState[] {
@@ -16,4 +18,19 @@ export function settledRadios(page: readonly ControlState[]): ControlState[] {
     const last = radioGroupOf(own, page).findLast(({ checked }) => checked);
     return last && last !== own ? { ...own, checked: false } : own;
   });
+}
+
+/** What the constraints of a control read; a radio button shares required and checked with its group. */
+export function constraintsInGroup(
+  state: ControlState,
+  group: readonly ControlState[],
+  ways: Ways,
+): ConstrainedField {
+  const constraints = constraintsOf(state, ways);
+  if (state.kind !== 'radio' || group.length === 0) return constraints;
+  return {
+    ...constraints,
+    required: group.some(({ attributes }) => 'required' in attributes),
+    checked: group.some(({ checked }) => checked),
+  };
 }

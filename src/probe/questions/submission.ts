@@ -1,8 +1,9 @@
-import type { Field, FieldId } from '@/core/form/field';
+import { type Field, fieldOfControl } from '@/core/form/field';
 import { validTrial } from '@/core/form/trial-value';
 import { boundary } from '@/core/model/answer-submission';
 import { sends } from '@/core/observation/asking';
 import type { Outcome, Sending, SubmissionFacts } from '@/core/observation/observation';
+import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../askable-page';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
@@ -72,21 +73,17 @@ async function whatCame(
     if (first)
       return {
         status: 'blocked',
-        by: fieldAt(fields, first.ordinal),
+        by: fieldOfControl(fields, first.ordinal)?.id ?? null,
         message: first.message,
-        invalid: [...new Set(blocked.flatMap(({ ordinal }) => fieldAt(fields, ordinal) ?? []))],
+        invalid: [...new Set(blocked.flatMap(({ ordinal }) => fieldOfControl(fields, ordinal)?.id ?? []))],
       };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
   return { status: 'nothing', why: 'Nothing was sent, and no field was in the way.' };
 }
 
-function fieldAt(fields: readonly Field[], ordinal: number): FieldId | null {
-  return fields.find(({ controls }) => controls.some((control) => control.ordinal === ordinal))?.id ?? null;
-}
-
 function sent({ method, url, contentType, body }: Received): Sending {
-  const drawn = /boundary=("?)([^";]+)\1/.exec(contentType ?? '')?.[2];
+  const drawn = boundaryOf(contentType);
   const named = (text: string) => (drawn ? text.replaceAll(drawn, boundary) : text);
   return {
     status: 'sent',

@@ -28,6 +28,7 @@ export function useSendings(button: Field | null, filled: boolean): TargetSendin
   const { form, reading } = useForm();
   const { answers, run } = useRun();
   const { lineUp } = useLineUp();
+  const asking = useMemo(() => askingOf(form.markup, ['submission']), [form.markup]);
   return useMemo(() => {
     if (!button) return [];
     const asked = run?.form.markup === form.markup ? answers : new Map();
@@ -53,10 +54,9 @@ export function useSendings(button: Field | null, filled: boolean): TargetSendin
     }
 
     function modelled(target: Target): SubmissionObservation | undefined {
-      const asking = askingOf(form.markup, ['submission']);
       return predict(target.id, asking, '').find(
         (one): one is SubmissionObservation => one.question === 'submission' && one.field === button?.id,
       );
     }
-  }, [button, filled, form.markup, reading.fields, answers, run, lineUp]);
+  }, [button, filled, asking, form.markup, reading.fields, answers, run, lineUp]);
 }
