@@ -3,7 +3,6 @@ import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
-import { isNamedKey } from '@/core/script/stroke';
 import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
@@ -16,6 +15,7 @@ import { endKept, type Keeping, keeping } from './kept';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
+import { isPressableKey } from './pressable-keys';
 import { viewportOf } from './viewport';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
@@ -195,7 +195,7 @@ class BidiPage implements EnginePage {
   press(key: string): Promise<void> {
     return this.answer(async () => {
       // The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them.
-      const keys = isNamedKey(key) ? [key] : [...key];
+      const keys = isPressableKey(key) ? [key] : [...key];
       for (const one of keys) await this.page.keyboard.press(one as Parameters<Page['keyboard']['press']>[0]);
     });
   }

@@ -4,19 +4,23 @@ import type { Display } from './display';
 import { EngineLost } from './engine';
 import type { PictureShelf } from './picture-shelf';
 import { viewportOf } from './viewport';
-import { locateViewport, windowOnDisplay } from './window-on-display';
+import { locateViewport, redrawPage, windowOnDisplay } from './window-on-display';
 
 /** The window of one page, looked for on its display when it is asked for first. */
 export class PageWindow {
   private found: WindowOnDisplay | null = null;
 
-  /** @param evaluate runs a script in the page, in whatever way its protocol has. */
+  /**
+   * @param evaluate runs a script in the page, in whatever way its protocol has.
+   * @param redraws whether the page has to be drawn anew under what opens.
+   */
   constructor(
     private readonly engine: string,
     private readonly display: Display | NoWindow,
     private readonly shelf: PictureShelf,
     private readonly variant: Variant,
     private readonly evaluate: (script: string) => Promise<unknown>,
+    private readonly redraws = false,
   ) {}
 
   /** Throws `EngineLost` when the page does not show on the display. */
@@ -26,11 +30,12 @@ export class PageWindow {
     if (this.found) return this.found;
     const place = await locateViewport(display, this.evaluate);
     if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
-    this.found = windowOnDisplay(display, this.shelf, {
-      ...place,
-      ...viewportOf(variant),
-      scale: variant.zoom,
-    });
+    this.found = windowOnDisplay(
+      display,
+      this.shelf,
+      { ...place, ...viewportOf(variant), scale: variant.zoom },
+      this.redraws ? () => this.evaluate(redrawPage) : null,
+    );
     return this.found;
   }
 }

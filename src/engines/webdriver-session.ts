@@ -3,7 +3,6 @@ import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
-import { isNamedKey, type NamedKey } from '@/core/script/stroke';
 import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
@@ -14,18 +13,22 @@ import type { EnginePage, EngineSession } from './engine';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
+import { isPressableKey, type PressableKey } from './pressable-keys';
 import { screensOf } from './screens';
 import { viewportOf } from './viewport';
 
 /** WebDriver, "Keyboard actions": the code points that stand for keys without a character. */
-const keyCodePoints: Readonly<Record<NamedKey, string>> = {
+const keyCodePoints: Readonly<Record<PressableKey, string>> = {
   Backspace: '\uE003',
   Tab: '\uE004',
+  Enter: '\uE007',
   Escape: '\uE00C',
   End: '\uE010',
   Home: '\uE011',
   ArrowLeft: '\uE012',
+  ArrowUp: '\uE013',
   ArrowRight: '\uE014',
+  ArrowDown: '\uE015',
   Delete: '\uE017',
 };
 
@@ -39,6 +42,8 @@ export interface Endpoint {
   readonly capabilities: Record<string, unknown>;
   /** The display on which its window is, where that is at hand. */
   readonly display: Display | NoWindow;
+  /** Whether its pages have to be drawn anew under what opens over them. */
+  readonly redraws?: true;
   /** True as long as the endpoint can still answer. */
   isThere(): boolean;
   /** Ends what was started for the session; nothing for an endpoint that is not ours. */
@@ -103,7 +108,8 @@ class WebDriverPage implements EnginePage {
   ) {
     this.viewport = viewportOf(variant);
     const run = (script: string) => driver.executeScript(script);
-    this.placed = new PageWindow(endpoint.title, endpoint.display, this.shelf, variant, run);
+    const { title, display, redraws } = endpoint;
+    this.placed = new PageWindow(title, display, this.shelf, variant, run, redraws);
   }
 
   reload(): Promise<void> {
@@ -145,7 +151,7 @@ class WebDriverPage implements EnginePage {
   press(key: string): Promise<void> {
     return this.answer(async () => {
       // One code point a key; a grapheme of several is several keys, as on a keyboard that has them.
-      const keys = isNamedKey(key) ? [keyCodePoints[key]] : [...key];
+      const keys = isPressableKey(key) ? [keyCodePoints[key]] : [...key];
       for (const one of keys) await this.driver.actions().keyDown(one).keyUp(one).perform();
     });
   }

@@ -112,6 +112,7 @@ async function startDriver(
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } },
       display,
+      redraws: true,
       isThere: () => keeper.exitCode === null && keeper.signalCode === null,
       end,
     });

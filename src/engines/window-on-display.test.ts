@@ -80,6 +80,17 @@ describe('a window on a display', () => {
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 20, height: 30 });
   });
 
+  it('is as the page shows it once that is drawn anew under what opened', async () => {
+    const drawn: Drawn[] = [{ x: 340, y: 320, width: 100, height: 80, shade: 90, from: 300 }];
+    const display = madeUpDisplay(drawn);
+    const redraw = async () => {
+      drawn.splice(0, 1, { x: 350, y: 330, width: 80, height: 60, shade: 90 });
+    };
+    const window = windowOnDisplay(display, new PictureShelf(), place, redraw);
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    expect(appeared?.box).toEqual({ x: 55, y: 65, width: 40, height: 30 });
+  });
+
   it('is found by a mark that the page shows, and gets the focus by a click that the mark takes', async () => {
     const mark = { x: 243, y: 160, width: 6, height: 6, shade: 0 };
     const display = madeUpDisplay([]);

@@ -22,6 +22,15 @@ const mark = { outer: 253, green: 1 } as const;
 const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); })()`;
 const hideMark = `document.getElementById('ukko-mark')?.remove()`;
 
+/** Body of a function that veils the viewport for a moment, too thin to be seen, so that all of it is drawn anew; ends when it has been. */
+export const redrawPage = `return new Promise((done) => {
+  const soon = (next) => requestAnimationFrame(() => requestAnimationFrame(next));
+  const veil = document.createElement('div');
+  veil.style.cssText = 'all:initial;position:fixed;inset:0;z-index:2147483647;pointer-events:none;background:rgb(0 0 0 / 0.01)';
+  document.documentElement.append(veil);
+  soon(() => { veil.remove(); soon(done); });
+})`;
+
 /** Where a viewport is: display px of its corner, its size in CSS px, and display px per CSS px. */
 export interface ViewportPlace {
   readonly x: number;
@@ -57,10 +66,15 @@ export async function locateViewport(
   }
 }
 
+/**
+ * @param redraw draws the page anew under what has opened; null where the engine does that by itself. WebKitGTK gives
+ * its pop-ups the shape that they have only when the page under them is drawn, and until then they stand on a grey box.
+ */
 export function windowOnDisplay(
   display: Display,
   shelf: PictureShelf,
   place: ViewportPlace,
+  redraw: (() => Promise<unknown>) | null = null,
 ): WindowOnDisplay {
   const toDisplay = (box: Box): Box => ({
     x: Math.round(place.x + box.x * place.scale),
@@ -99,12 +113,13 @@ export function windowOnDisplay(
       if (one.kind === 'click') await display.away();
       const ignored = [toDisplay(grown(control, ringWidth)), toolbar];
       const wait = one.kind === 'call' ? bubblePatience : patience;
-      const after = await changed(display, before, ignored, wait);
+      const after = await changed(display, before, ignored, wait, redraw);
       open = after;
       if (!after) return null;
       const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(after.change, 2)]);
       return { picture: await shelf.take(cut(after.raster, shown)), box: toViewport(after.change) };
     },
+    press: (key) => display.key(key),
     async dismiss() {
       await display.key('Escape');
       await display.away();
@@ -132,6 +147,8 @@ function overlap(a: Box, b: Box): boolean {
 
 /** Bubbles grow in small steps with pauses between them; this is longer than the longest that was seen, ms. */
 const growthPause = 260;
+/** How long the display rests once the page is drawn anew, ms. */
+const redrawPause = 60;
 /** How often the display is looked at, ms. */
 const interval = 30;
 
@@ -153,12 +170,17 @@ async function changed(
   before: Raster,
   ignored: readonly Box[],
   patience: number,
+  redraw: (() => Promise<unknown>) | null,
 ): Promise<{ raster: Raster; change: Box } | null> {
   const end = Date.now() + patience;
   while (Date.now() < end) {
     await wait(interval);
     if (!changeBetween(before, await display.picture(), ignored)) continue;
-    const raster = await settled(display, growthPause);
+    let raster = await settled(display, growthPause);
+    if (redraw) {
+      await redraw();
+      raster = await settled(display, redrawPause);
+    }
     const change = changeBetween(before, raster, ignored);
     // What flashed up and went was not a pop-up.
     if (change) return { raster, change };

@@ -32,6 +32,8 @@ export interface WindowOnDisplay {
    * @returns null when nothing does.
    */
   appearing(control: Box, act: Act): Promise<Appeared | null>;
+  /** Presses a key or combination by its X name, as the keyboard of the display does. */
+  press(key: string): Promise<void>;
   /** Presses Escape, and takes the pointer away. */
   dismiss(): Promise<void>;
 }
