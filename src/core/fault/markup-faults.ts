@@ -1,4 +1,5 @@
 import { appliesTo, attributeRegistry } from '../form/attribute-registry';
+import { autocompleteFault } from '../form/autocomplete-tokens';
 import {
   attribute,
   type Field,
@@ -10,13 +11,13 @@ import {
   isDated,
   isTypedText,
 } from '../form/field';
+import { instead } from '../form/ignored-attribute';
 import { attributeOf, elementsOf } from '../form/parse-markup';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
-import { autocompleteFault } from './autocomplete-tokens';
 import { missingOnKeypad } from './keypad';
 import {
   type MarkupFault,
@@ -253,17 +254,10 @@ const ignoredAttribute: Rule = (page, report) => {
           field,
           span,
           text: `${name} does nothing on ${field.label}, a field of the kind ${field.kind}.`,
-          remedy: ignoredRemedies[name] ?? 'Take it away, or change the kind.',
+          remedy: instead(field.kind, name).trim() || 'Take it away, or change the kind.',
         });
       }
 };
-const ignoredRemedies: Readonly<Record<string, string>> = {
-  maxlength: 'Use max for numbers, or a text field with a pattern for codes.',
-  minlength: 'Use min for numbers, or a text field with a pattern for codes.',
-  pattern: 'Use min, max and step, or a text field.',
-  placeholder: 'Say the hint beside the field.',
-};
-
 const unknownType: Rule = (page, report) => {
   for (const field of page.fields) {
     const type = text(field, 'type');

@@ -82,6 +82,19 @@ export const attributeRegistry: Readonly<Record<string, AttributeEntry>> = {
   hidden: { value: 'boolean', kinds: null },
 };
 
+/** The attributes of a form that change what is sent, and how (HTML Standard, "The form element"). */
+export const formAttributeRegistry: Readonly<Record<string, AttributeValue>> = {
+  action: 'text',
+  method: ['get', 'post', 'dialog'],
+  enctype: ['application/x-www-form-urlencoded', 'multipart/form-data', 'text/plain'],
+  'accept-charset': 'text',
+  target: 'text',
+  novalidate: 'boolean',
+  autocomplete: ['on', 'off'],
+  id: 'text',
+  name: 'text',
+};
+
 const globalNames = new Set(
   'accesskey autocorrect class contenteditable dir draggable inert itemid itemprop itemref itemscope itemtype lang nonce part popover popovertarget popovertargetaction role slot style tabindex translate'.split(
     ' ',

@@ -1,4 +1,4 @@
-import type { Control, Span } from './field';
+import type { Control, FormElement, Span } from './field';
 
 /** `text` with one span replaced. */
 export function replaceSpan(text: string, span: Span, by: string): string {
@@ -13,10 +13,15 @@ export function attributeText(name: string, value: string): string {
 }
 
 /**
- * The markup with one attribute of a control set, or taken away when `value` is null. All else stays as it was,
+ * The markup with one attribute of a control or a form set, or taken away when `value` is null. All else stays as it was,
  * character by character. Attribute names are those of the registry; others are refused by returning the markup.
  */
-export function setAttribute(markup: string, control: Control, name: string, value: string | null): string {
+export function setAttribute(
+  markup: string,
+  control: Control | FormElement,
+  name: string,
+  value: string | null,
+): string {
   if (!/^[a-z][a-z0-9-]*$/.test(name)) return markup;
   const existing = control.attributes.find((a) => a.name === name);
   if (existing) return setExisting(markup, existing.span, name, value);
@@ -33,7 +38,7 @@ function setExisting(markup: string, span: Span, name: string, value: string | n
   return replaceSpan(markup, { start: span.start - before, end: span.end }, needsGap ? ' ' : '');
 }
 
-function insertAttribute(markup: string, control: Control, text: string): string {
+function insertAttribute(markup: string, control: Control | FormElement, text: string): string {
   const last = control.attributes.reduce((end, a) => Math.max(end, a.span.end), 0);
   const tagNameEnd = control.startTag.start + 1 + control.element.length;
   const at = last > 0 ? last : tagNameEnd;

@@ -112,22 +112,35 @@ export interface MarkupNote {
   readonly span: Span;
 }
 
+/** A `form` element, as far as it can be edited. */
+export interface FormElement {
+  readonly element: 'form';
+  readonly attributes: readonly Attribute[];
+  readonly startTag: Span;
+}
+
 export interface FormReading {
   readonly fields: readonly Field[];
   readonly notes: readonly MarkupNote[];
-  readonly forms: number;
+  /** In tree order: what `Control.form` counts. */
+  readonly forms: readonly FormElement[];
+  /** Ids of lists of suggestions. */
+  readonly lists: readonly string[];
 }
 
 export function fieldId(text: string): FieldId {
   return text as FieldId;
 }
 
+/** Something with attributes that can be edited. */
+export type Attributed = Pick<Control, 'attributes'>;
+
 /** The attribute's value, or null when the control does not have it. */
-export function attribute(control: Control, name: string): string | null {
+export function attribute(control: Attributed, name: string): string | null {
   return control.attributes.find((a) => a.name === name)?.value ?? null;
 }
 
-export function hasAttribute(control: Control, name: string): boolean {
+export function hasAttribute(control: Attributed, name: string): boolean {
   return control.attributes.some((a) => a.name === name);
 }
 

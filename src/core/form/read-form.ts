@@ -6,6 +6,7 @@ import {
   type Control,
   type Field,
   type FieldId,
+  type FormElement,
   type FormReading,
   fieldElements,
   fieldId,
@@ -52,7 +53,10 @@ export function readForm(markup: string): FormReading {
   return {
     fields: fieldsOf(found, labelsOf(elements), byId),
     notes: notesOf(markup, parsed, found, elements),
-    forms: elements.filter(({ element }) => element.tagName === 'form').length,
+    forms: elements.flatMap(({ element }) => formElement(element) ?? []),
+    lists: elements.flatMap(({ element }) =>
+      element.tagName === 'datalist' ? (attributeOf(element, 'id') ?? []) : [],
+    ),
   };
 }
 
@@ -87,6 +91,13 @@ export function controlsIn(elements: readonly Placed[]): Found[] {
     });
   }
   return found;
+}
+
+function formElement(node: Element): FormElement | null {
+  const tag = node.sourceCodeLocation?.startTag;
+  if (node.tagName !== 'form' || !tag) return null;
+  const startTag = { start: tag.startOffset, end: tag.endOffset };
+  return { element: 'form', attributes: attributesIn(node), startTag };
 }
 
 function attributesIn(node: Element): Attribute[] {

@@ -99,10 +99,18 @@ function nearestStepOnce(value: Decimal, { step, base, min, max }: LimitedSteps)
   return kept.compare(min) < 0 || kept.compare(max) > 0 ? value : kept;
 }
 
+/** Blink and WebKit take nothing at all for a whole step once it was written with a fraction. */
+function stepsUpToOfFraction(steps: Decimal): Decimal {
+  return steps.isZero() && steps.exponent < 0 ? Decimal.of(1) : standardWays.stepsUpTo(steps);
+}
+
 const shared: Ways = {
   ...standardWays,
   ...lastOfDate,
   namelessRadioMayMiss: false,
+  stepsBackFrom: ['no value', 'between steps'],
+  stepsUpTo: stepsUpToOfFraction,
+  arrowsAsScripts: false,
   sanitizeNumber: (text) => strictNumber(text) ?? '',
   numberText: strictNumber,
   rangeText: decimalText,
@@ -255,6 +263,10 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     patternReadsLists: true,
     plainByOwnMethod: false,
     sendsEmptyDirname: false,
+    stepsBackFrom: ['no value'],
+    stepsEndAtMidnight: false,
+    stepsUpTo: standardWays.stepsUpTo,
+    arrowsAsScripts: true,
     parsedNumber: (text) => (/^-?\d+\.(?:e\+?\d+)?$/i.test(text) ? String(Number(text)) : text),
     hardWrap: hardWrapped,
     isUrl: isGeckoUrl,
@@ -265,8 +277,11 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     ...shared,
     numberText: webkitNumber,
     sentUrl: withoutNeedlessEscapes,
+    plainQueryEndsAtHash: true,
     hardWrap: wrappedByWebkit,
     startsOnDisabled: true,
+    stepsBackFrom: ['between steps'],
+    arrowsReachLimits: true,
     readPattern: readWithLooseHyphens,
     simpleColor: (text) => (/^#[0-9a-f]{6}$/i.test(text) ? text.toLowerCase() : null),
   },

@@ -1,12 +1,22 @@
+import { enterField, noEnterField } from '../form/enter-field';
 import { type Field, type FieldId, fieldOfControl } from '../form/field';
 import { pageOf } from '../form/page-controls';
+import { trialFiles } from '../form/trial-files';
 import { validTrial } from '../form/trial-value';
-import type { Asking } from '../observation/asking';
-import type { Outcome, Sending, SubmissionFacts } from '../observation/observation';
+import { type Asking, firstSender } from '../observation/asking';
+import {
+  nothingSent,
+  type OtherWays,
+  type Outcome,
+  type Sending,
+  type SubmissionFacts,
+} from '../observation/observation';
 import { validityOf } from '../standard/constraint-validation';
-import { type ControlState, parsedState, withChecked, withValue } from '../standard/control-state';
+import { type ControlState, parsedState, withChecked, withFiles, withValue } from '../standard/control-state';
+import type { ChosenFile } from '../standard/entry-list';
 import { fieldStateOf } from '../standard/field-state';
 import { submit } from '../standard/form-submission';
+import { implicitSubmission } from '../standard/implicit-submission';
 import { settledRadios } from '../standard/radio-group';
 import type { Ways } from '../standard/ways';
 import type { Habits } from '../target/habits';
@@ -22,31 +32,59 @@ export function predictSubmission(button: Field, asking: Asking, habits: Habits)
   const [{ ordinal }] = button.controls;
   const owner = parsed[ordinal]?.control.form ?? null;
   const attributes = owner === null ? undefined : forms[owner];
-  if (!attributes) return { status: 'answered', facts: { asIs: noForm, filled: noForm } };
-  const press = (page: readonly ControlState[]) =>
+  if (!attributes) return { status: 'answered', facts: { asIs: noForm, filled: noForm, others: null } };
+  const press = (page: readonly ControlState[], files: Files) =>
     sendingOf(
       { attributes, controls: page.filter(({ control }) => control.form === owner) },
       ordinal,
+      files,
       asking,
       habits,
       ways,
     );
+  const isFirst = firstSender(asking.fields, button) === button;
+  const own = parsed.filter(({ control }) => control.form === owner);
+  const byWay = (by: number | null, extra: Readonly<Record<string, string>> = {}) =>
+    sendingOf(
+      { attributes: { ...attributes, ...extra }, controls: own },
+      by,
+      new Map(),
+      asking,
+      habits,
+      ways,
+    );
+  const enter = (): Sending => {
+    if (!enterField(asking.fields, button)) return { status: 'nothing', why: noEnterField };
+    const implicit = implicitSubmission(own);
+    if (implicit.does === 'nothing') return { status: 'nothing', why: nothingSent };
+    return byWay(implicit.does === 'sends without a button' ? null : implicit.ordinal);
+  };
+  const others = (): OtherWays | null =>
+    isFirst ? { enter: enter(), requestSubmit: byWay(null), submit: byWay(null, { novalidate: '' }) } : null;
   return {
     status: 'answered',
-    facts: { asIs: press(parsed), filled: press(filledIn(parsed, asking, ways)) },
+    facts: {
+      others: others(),
+      asIs: press(parsed, new Map()),
+      filled: press(filledIn(parsed, asking, ways), chosenIn(asking)),
+    },
   };
 }
 
 const noForm: Sending = { status: 'nothing', why: 'The button belongs to no form.' };
 
+/** Chosen files by the ordinal of their control. */
+type Files = ReadonlyMap<number, readonly ChosenFile[]>;
+
 function sendingOf(
   form: Parameters<typeof submit>[0],
-  submitter: number,
+  submitter: number | null,
+  files: Files,
   asking: Asking,
   habits: Habits,
   ways: Ways,
 ): Sending {
-  const outcome = submit(form, { submitter, base: 'http://localhost/', boundary }, ways);
+  const outcome = submit(form, { submitter, files, base: 'http://localhost/', boundary }, ways);
   switch (outcome.status) {
     case 'sent': {
       const { method, url, contentType, body } = outcome;
@@ -82,10 +120,22 @@ function messageOf(
   return validationMessage(field, state, validityOf(state, ways).flags, habits);
 }
 
+function chosenIn({ fields }: Asking): Files {
+  return new Map(
+    fields.flatMap((field) => {
+      const files = trialFiles(field);
+      return files.length > 0 ? [[field.controls[0].ordinal, files] as const] : [];
+    }),
+  );
+}
+
 /** The page with a value in every field that takes one, as a target is asked with it. */
 function filledIn(page: readonly ControlState[], { fields }: Asking, ways: Ways): ControlState[] {
   const filled = [...page];
   for (const field of fields) {
+    const files = trialFiles(field).length;
+    const chooser = filled[field.controls[0].ordinal];
+    if (files > 0 && chooser) filled[field.controls[0].ordinal] = withFiles(chooser, files);
     const trial = field.kind === 'hidden' ? null : validTrial(field);
     if (trial?.status !== 'value') continue;
     const [first, ...rest] = field.controls;

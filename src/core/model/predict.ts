@@ -112,17 +112,10 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
   const ways = engineWays[habits.ways];
   const state = fieldStateOf(field, { value: trial.value }, ways);
   const { willValidate, flags } = validityOf(state, ways);
-  return {
-    status: 'answered',
-    facts: {
-      tried: trial.value,
-      willValidate,
-      flags,
-      message: willValidate ? validationMessage(field, state, flags, habits) : '',
-      // Blink keeps the title out of the message and puts it into the bubble.
-      saysTitle: willValidate && attribute(field.controls[0], 'title') ? false : null,
-    },
-  };
+  const message = willValidate ? validationMessage(field, state, flags, habits) : '';
+  const title = attribute(field.controls[0], 'title');
+  const saysTitle = title && message ? message.includes(title) : null;
+  return { status: 'answered', facts: { tried: trial.value, willValidate, flags, message, saysTitle } };
 }
 
 function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {

@@ -2,11 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { sendingDifferences } from '../compare/sending-differences';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
 import { readForm } from '../form/read-form';
+import { trialFiles } from '../form/trial-files';
 import { askingOf } from '../observation/asking';
 import type { Sending, SubmissionObservation } from '../observation/observation';
 import { receivedEntries } from '../standard/form-decodings';
-import { standardWays } from '../standard/ways';
+import { standardWays, type Ways } from '../standard/ways';
 import { targetId } from '../target/target';
+import { answerSubmission } from './answer-submission';
+import { engineWays } from './engine-ways';
 import { predict } from './predict';
 import { unsentFields } from './unsent-fields';
 import { waysToSend } from './ways-to-send';
@@ -38,6 +41,7 @@ describe('what the model says of a submission', () => {
       ['island', 'hst'],
     ]);
     expect(entries.at(-1)).toMatchObject({ name: 'do', value: 'send' });
+    expect(entries.filter(({ name }) => name === 'photos')).toHaveLength(2);
   });
   it('names what is never sent, and why', () => {
     const { fields } = readForm(hurriedForm.markup);
@@ -111,5 +115,39 @@ describe('two submissions compared', () => {
       'Here no field is in the way, in Chromium Boat.',
       'It says “Mend it.”, Chromium says “Fill it.”.',
     ]);
+  });
+});
+
+describe('files to choose', () => {
+  const files = (attributes: string) => {
+    const [field] = readForm(`<form><input ${attributes}></form>`).fields;
+    return field ? trialFiles(field).map(({ name, type }) => `${name} ${type}`) : [];
+  };
+  it('suit what the field accepts, two where there may be several, none where nobody can choose', () => {
+    expect(files('type=file')).toEqual(['Möwen "Nord".txt text/plain']);
+    expect(files('type=file multiple accept="image/*"')).toEqual([
+      'Möwen "Nord".png image/png',
+      'seal.png image/png',
+    ]);
+    expect(files('type=file accept=".pdf"')).toEqual(['Möwen "Nord".pdf application/pdf']);
+    expect(files('type=file disabled')).toEqual([]);
+    expect(files('type=text')).toEqual([]);
+  });
+  it('are names alone where the form is not sent in parts', () => {
+    const [sent] = predicted(
+      '<form action="/log"><input type=file name=photo><button name=do value=x>Send</button></form>',
+    );
+    expect(sent?.filled).toMatchObject({ url: '/log?photo=M%C3%B6wen+%22Nord%22.txt&do=x' });
+    expect(sent?.asIs).toMatchObject({ url: '/log?photo=&do=x' });
+  });
+});
+
+describe('a query in plain text', () => {
+  it('ends at a hash sign in WebKit, even at that of a character that the encoding lacks', () => {
+    const html =
+      '<form method=post accept-charset=windows-1252><input name=a value="😀"><button id=go formmethod=get formenctype=text/plain>Go</button></form>';
+    const sentIn = (ways: Ways) => answerSubmission({ html, by: '#go' }, ways);
+    expect(sentIn(engineWays.webkit)).toMatchObject({ url: '/?a=&' });
+    expect(sentIn(engineWays.chromium)).toMatchObject({ url: '/?a=&%23128512;' });
   });
 });

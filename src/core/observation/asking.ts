@@ -91,3 +91,9 @@ export function planOf(asking: Asking): PlannedQuestion[] {
     }),
   );
 }
+
+/** The first button that sends the same form as this one. */
+export function firstSender(fields: readonly Field[], button: Field): Field | null {
+  const [{ form }] = button.controls;
+  return fields.find(({ kind, controls }) => sends(kind) && controls[0].form === form) ?? null;
+}

@@ -113,7 +113,13 @@ const sending = lazy((value: unknown) => {
   }
 });
 
-const submissionFacts = shape({ asIs: sending, filled: sending });
+const otherWays = shape({ enter: sending, requestSubmit: sending, submit: sending });
+// Runs from before they were asked have none.
+const submissionFacts = shape({
+  asIs: sending,
+  filled: sending,
+  others: lazy((value: unknown) => (value ? otherWays : mixed().nullable().default(null))),
+});
 
 const messageFacts = shape({
   tried: text(),

@@ -200,11 +200,25 @@ export type Sending =
     }
   | { readonly status: 'nothing'; readonly why: string };
 
+/** Why nothing came of an attempt to send. */
+export const nothingSent = 'Nothing was sent, and no field was in the way.';
+
+/** What comes of the other ways to send a form, while it is as it was at first. */
+export interface OtherWays {
+  /** Enter in its first field of one line of text. */
+  readonly enter: Sending;
+  /** By script. */
+  readonly requestSubmit: Sending;
+  readonly submit: Sending;
+}
+
 export interface SubmissionFacts {
   /** Pressed while the form is as it was at first. */
   readonly asIs: Sending;
   /** Pressed while every field has a value that it takes. */
   readonly filled: Sending;
+  /** Of the form's first button that sends; null for its other buttons. */
+  readonly others: OtherWays | null;
 }
 
 export interface MessageFacts {

@@ -109,7 +109,9 @@ function request(
   const writesPlain =
     enctype === 'text/plain' && (ways.plainByOwnMethod ? ownMethod === 'post' : method === 'post');
   if (method !== 'post') {
-    url.search = writesPlain ? windows1252(plain(entries, encoding)) : urlencoded(entries, encoding);
+    const written = writesPlain ? windows1252(plain(entries, encoding)) : urlencoded(entries, encoding);
+    const hash = writesPlain && ways.plainQueryEndsAtHash ? written.indexOf('#') : -1;
+    url.search = hash < 0 ? written : written.slice(0, hash);
     // An empty query keeps its question mark.
     return {
       ...sent,

@@ -61,6 +61,8 @@ export interface Ways {
   readonly sentUrl: (pathAndQuery: string) => string;
   /** Whether text/plain is written as such goes by the form's own method alone, whatever the button says and however it is sent. */
   readonly plainByOwnMethod: boolean;
+  /** A hash sign in a query that is written as plain text begins the fragment, which does not travel. */
+  readonly plainQueryEndsAtHash: boolean;
   /** When `type` changes, a value that nobody set is taken from the attribute anew, as if it had been parsed so. */
   readonly retypesFromAttribute: boolean;
   /** A number field's value as it was parsed, before sanitization. */
@@ -75,6 +77,19 @@ export interface Ways {
   readonly lastCounted: number;
   /** Months after this are none, counted from January 1970. */
   readonly lastMonth: number;
+  /** From where a step that would go away from the limits goes to the nearer one, instead of nowhere. */
+  readonly stepsBackFrom: readonly ('no value' | 'between steps')[];
+  /**
+   * Arrow keys do what a script's `stepUp()` does; else they bring a value from outside of the limits to the nearer one
+   * or leave it, and where any value is allowed they go on from the value itself.
+   */
+  readonly arrowsAsScripts: boolean;
+  /** From between two steps, an arrow key goes to a limit that is in the way, whether or not that is on a step. */
+  readonly arrowsReachLimits: boolean;
+  /** Steps of times end at midnight; else the next day begins. */
+  readonly stepsEndAtMidnight: boolean;
+  /** The first step at or after a number, counted from the base. @param steps how many steps there are between the two */
+  readonly stepsUpTo: (steps: Decimal) => Decimal;
   /** A required radio button without a name, which is in no group, may be missing. */
   readonly namelessRadioMayMiss: boolean;
 }
@@ -125,6 +140,7 @@ export const standardWays: Ways = {
   sentEmail: (value) => value,
   sentUrl: (url) => url,
   plainByOwnMethod: false,
+  plainQueryEndsAtHash: false,
   retypesFromAttribute: false,
   parsedNumber: (text) => text,
   hardWrap: hardWrapped,
@@ -132,6 +148,11 @@ export const standardWays: Ways = {
   lastMoment: Number.POSITIVE_INFINITY,
   lastCounted: Number.POSITIVE_INFINITY,
   lastMonth: Number.POSITIVE_INFINITY,
+  stepsBackFrom: [],
+  arrowsAsScripts: true,
+  arrowsReachLimits: false,
+  stepsEndAtMidnight: true,
+  stepsUpTo: (steps) => steps.negated().floored().negated(),
   namelessRadioMayMiss: true,
 };
 

@@ -6,7 +6,7 @@ import { type TargetId, targetId } from './target';
 export interface Habits {
   readonly parts: Readonly<Partial<Record<FieldKind, readonly ControlPart[]>>>;
   /** Whose words the validation messages are in; null when they are not known. */
-  readonly words: 'blink en-US' | null;
+  readonly words: 'chromium' | 'firefox' | 'webkit' | null;
   /** Whose ways with values, constraints and submission it has, by the engine's name in `core/model/engine-ways.ts`. */
   readonly ways: 'chromium' | 'firefox' | 'webkit';
   /** What a number field does with characters that no number has. */
@@ -52,7 +52,7 @@ const desktopBlink: Habits = {
     'datetime-local': ['text box', 'picker button'],
     number: ['text box', 'spin button'],
   },
-  words: 'blink en-US',
+  words: 'chromium',
   ways: 'chromium',
   numberFilter: 'keeps out',
   keys: 'hardware',

@@ -1,4 +1,4 @@
-import { attribute, type Control, kindOf } from '../form/field';
+import { attribute, type Control, type FieldKind, kindOf } from './field';
 
 /** HTML Standard, "Autofill", the table of field names and the control groups that they belong to. */
 const groups = {
@@ -64,10 +64,24 @@ export function autocompleteFault(control: Control): string | null {
   );
   if (stray) return `There is no autocomplete token “${stray}”.`;
   const kind = kindOf(control.element, attribute(control, 'type'));
-  const suits = ['text', 'search', 'select', 'textarea', ...kindsOf[group]].includes(kind);
-  if (group === 'Multiline' && kind !== 'textarea' && kind !== 'select' && kind !== 'hidden')
+  if (group === 'Multiline' && !suits(kind, group))
     return `“${name}” has several lines, a field of the kind ${kind} has one.`;
-  return suits || (name === 'one-time-code' && kind === 'number') || (name === 'cc-number' && kind === 'tel')
+  return suits(kind, group) ||
+    (name === 'one-time-code' && kind === 'number') ||
+    (name === 'cc-number' && kind === 'tel')
     ? null
     : `“${name}” does not go with a field of the kind ${kind}.`;
+}
+
+/** The tokens that go with a kind, those that name it first. */
+export function autocompleteNamesFor(kind: FieldKind): readonly string[] {
+  const suiting = (Object.entries(groups) as [Group, string][]).filter(([group]) => suits(kind, group));
+  const own = suiting.filter(([group]) => kindsOf[group].includes(kind));
+  const rest = suiting.filter((entry) => !own.includes(entry));
+  return [...own, ...rest].flatMap(([, names]) => names.split(' '));
+}
+
+function suits(kind: FieldKind, group: Group): boolean {
+  if (group === 'Multiline') return ['textarea', 'select', 'hidden'].includes(kind);
+  return ['text', 'search', 'select', 'textarea', ...kindsOf[group]].includes(kind);
 }

@@ -1,0 +1,15 @@
+import { type Field, hasAttribute, isTypedText } from './field';
+
+/** Why Enter cannot be tried. */
+export const noEnterField = 'The form has no field of one line of text.';
+
+/** The field in which Enter is pressed to send a button's form: its first one that takes a line of text. */
+export function enterField(fields: readonly Field[], button: Field): Field | null {
+  const [{ form }] = button.controls;
+  return (
+    fields.find(({ kind, controls: [control] }) => {
+      const isUsable = !hasAttribute(control, 'disabled') && !control.disabledByFieldset;
+      return control.form === form && isTypedText(kind) && kind !== 'textarea' && isUsable;
+    }) ?? null
+  );
+}
