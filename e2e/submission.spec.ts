@@ -15,9 +15,11 @@ test('who is blocked and what is sent, by target, measured beside modelled', asy
   await expect(
     page.getByRole('region', { name: 'What Chromium does' }).getByRole('list').first(),
   ).toContainText('Tide');
-  await expect(page.getByRole('table', { name: 'Ways to send' })).toContainText(
-    'sent, though 8 fields are not valid',
-  );
+  const ways = page.getByRole('table', { name: 'Ways to send' });
+  const way = (name: string) => ways.getByRole('row').filter({ hasText: name });
+  await expect(way('A script, submit()')).toContainText('sent, though 8 fields are not valid');
+  await expect(way('A script, requestSubmit()')).toContainText('stopped at Station code');
+  await expect(ways.getByRole('img', { name: 'measured' })).toHaveCount(4);
 
   await page.getByText('filled in', { exact: true }).click();
   await targets.nth(1).getByRole('button').click();

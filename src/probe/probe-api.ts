@@ -4,6 +4,7 @@ import type { Guard } from '@/core/guard/guard';
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
+import type { ChosenFile } from '@/core/standard/entry-list';
 import type { ValidityFlag } from '@/core/standard/validity-flags';
 
 /** A field as the probe finds it in its page: the ordinals of its controls. */
@@ -60,6 +61,10 @@ export interface ProbeApi {
   reset(): void;
   /** Sets values as a script does; null leaves a field alone. */
   fill(fields: readonly ProbeField[], values: readonly (string | null)[]): void;
+  /** Chooses files as a script does; fields of other kinds are left alone. */
+  chooseFiles(fields: readonly ProbeField[], files: readonly (readonly ChosenFile[])[]): void;
+  /** Sends the form of a button as a script does. */
+  sendByScript(button: ProbeField, method: 'requestSubmit' | 'submit'): void;
   /** As pressing the first submit button would, except that nothing is sent and focus leaves again. */
   attemptToSend(): void;
   /** False when the field did not take focus. */

@@ -1,4 +1,5 @@
 import { controlSelector } from '@/core/form/field';
+import type { ChosenFile } from '@/core/standard/entry-list';
 import { validityFlags } from '@/core/standard/validity-flags';
 import { inDocument, union } from './box';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
@@ -95,6 +96,24 @@ function fill(fields: readonly ProbeField[], values: readonly (string | null)[])
       change(first, 'value', value === '' ? null : value);
     else (first as { value: string | number }).value = value;
   });
+}
+
+function chooseFiles(fields: readonly ProbeField[], files: readonly (readonly ChosenFile[])[]): void {
+  fields.forEach((field, index) => {
+    const [first] = controlsOf(field);
+    if (!(first instanceof HTMLInputElement) || first.type !== 'file') return;
+    const chosen = new DataTransfer();
+    for (const { name, type, content } of files[index] ?? [])
+      chosen.items.add(new File([Uint8Array.from(content, (c) => c.charCodeAt(0))], name, { type }));
+    first.files = chosen.files;
+  });
+}
+
+function sendByScript(button: ProbeField, method: 'requestSubmit' | 'submit'): void {
+  const [element] = controlsOf(button);
+  const form = element && 'form' in element ? (element as HTMLButtonElement).form : null;
+  // A control may have the name of the method.
+  if (form) HTMLFormElement.prototype[method].call(form);
 }
 
 function attemptToSend(): void {
@@ -305,6 +324,8 @@ export const probedPage: ProbeApi = {
   settle,
   reset,
   fill,
+  chooseFiles,
+  sendByScript,
   attemptToSend,
   focus,
   describe,

@@ -137,6 +137,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
                 ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 })
                 : null;
             },
+            press: async () => undefined,
             dismiss: async () => undefined,
           }
         : window,

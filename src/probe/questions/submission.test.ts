@@ -21,6 +21,9 @@ async function submission(
   const api: Pick<
     ProbeApi,
     | 'reset'
+    | 'chooseFiles'
+    | 'focus'
+    | 'sendByScript'
     | 'fill'
     | 'mayBeSent'
     | 'bringIntoSight'
@@ -32,6 +35,13 @@ async function submission(
       isFilled = false;
       blocked = [];
     },
+    chooseFiles: () => undefined,
+    focus: () => true,
+    sendByScript: (_, method) => {
+      // A script that does not ask sends whatever there is.
+      if (method === 'submit' && pressed.filled) arrived.push(pressed.filled);
+      else attempt();
+    },
     fill: () => {
       isFilled = true;
     },
@@ -41,13 +51,18 @@ async function submission(
     readsRightToLeft: () => false,
     speaksRightToLeft: () => false,
   };
+  function attempt() {
+    const request = isFilled ? pressed.filled : pressed.empty;
+    if (request) arrived.push(request);
+    else blocked = pressed.blocked ?? [];
+  }
   const page = {
     probe: async (method: keyof typeof api, ...given: unknown[]) =>
       (api[method] as (...all: unknown[]) => unknown)(...given),
-    click: async () => {
-      const request = isFilled ? pressed.filled : pressed.empty;
-      if (request) arrived.push(request);
-      else blocked = pressed.blocked ?? [];
+    window: async () => ({ status: 'failed', reason: 'none' }),
+    click: async () => attempt(),
+    press: async (key: string) => {
+      if (key === 'Enter') attempt();
     },
   } as unknown as AskablePage;
   const place: Receiver = { address: 'http://here/x', take: () => arrived.splice(0) };
@@ -73,17 +88,20 @@ describe('what a button sends', () => {
       contentType: `multipart/form-data; boundary=${boundary}`,
       body: `--${boundary}\r\n--${boundary}--`,
     };
+    const blocked = { status: 'blocked', by: 'a', message: 'No 0.', invalid: ['a', 'r'] };
+    const sent = {
+      status: 'sent',
+      method: 'POST',
+      url: '/log',
+      contentType: 'multipart/form-data; boundary=BOUNDARY',
+      body: '--BOUNDARY\r\n--BOUNDARY--',
+    };
     expect(await submission({ filled, blocked: [0, 1, 2] })).toEqual({
       status: 'answered',
       facts: {
-        asIs: { status: 'blocked', by: 'a', message: 'No 0.', invalid: ['a', 'r'] },
-        filled: {
-          status: 'sent',
-          method: 'POST',
-          url: '/log',
-          contentType: 'multipart/form-data; boundary=BOUNDARY',
-          body: '--BOUNDARY\r\n--BOUNDARY--',
-        },
+        asIs: blocked,
+        filled: sent,
+        others: { enter: blocked, requestSubmit: blocked, submit: sent },
       },
     });
   });

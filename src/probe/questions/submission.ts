@@ -1,8 +1,16 @@
+import { enterField, noEnterField } from '@/core/form/enter-field';
 import { type Field, fieldOfControl } from '@/core/form/field';
+import { trialFiles } from '@/core/form/trial-files';
 import { validTrial } from '@/core/form/trial-value';
 import { boundary } from '@/core/model/answer-submission';
-import { sends } from '@/core/observation/asking';
-import type { Outcome, Sending, SubmissionFacts } from '@/core/observation/observation';
+import { firstSender, sends } from '@/core/observation/asking';
+import {
+  nothingSent,
+  type OtherWays,
+  type Outcome,
+  type Sending,
+  type SubmissionFacts,
+} from '@/core/observation/observation';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../askable-page';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
@@ -24,7 +32,42 @@ async function submissionBy(context: QuestionContext, button: Field): Promise<Ou
   const asIs = await press(context, button, receiver, false);
   const filled = await press(context, button, receiver, true);
   if (!asIs || !filled) return inapplicable('The button takes no room in the page.');
-  return { status: 'answered', facts: { asIs, filled } };
+  const others =
+    firstSender(context.asking.fields, button) === button ? await otherWays(context, button, receiver) : null;
+  return { status: 'answered', facts: { asIs, filled, others } };
+}
+
+/** On the display's keyboard where there is one: WebKitGTK's driver loses Enter once a list of options was open. */
+async function pressEnter(page: QuestionContext['page']): Promise<void> {
+  const window = await page.window();
+  if (window.status === 'there') await window.press('Return');
+  else await page.press('Enter');
+}
+
+async function otherWays(
+  { page, asking }: QuestionContext,
+  button: Field,
+  receiver: Receiver,
+): Promise<OtherWays> {
+  const by = async (act: () => Promise<void>): Promise<Sending> => {
+    await page.probe('reset');
+    const why = await page.probe('mayBeSent', probeField(button), receiver.address);
+    if (why) return { status: 'nothing', why };
+    receiver.take();
+    await act();
+    return whatCame(page, receiver, asking.fields);
+  };
+  const field = enterField(asking.fields, button);
+  return {
+    enter: field
+      ? await by(async () => {
+          await page.probe('focus', probeField(field));
+          await pressEnter(page);
+        })
+      : { status: 'nothing', why: noEnterField },
+    requestSubmit: await by(() => page.probe('sendByScript', probeField(button), 'requestSubmit')),
+    submit: await by(() => page.probe('sendByScript', probeField(button), 'submit')),
+  };
 }
 
 async function press(
@@ -35,6 +78,7 @@ async function press(
 ): Promise<Sending | null> {
   await page.probe('reset');
   if (fill) {
+    await page.probe('chooseFiles', asking.fields.map(probeField), asking.fields.map(trialFiles));
     const trials = asking.fields.map((field) => ({ field, trial: validTrial(field) }));
     const filled = trials.flatMap(({ field, trial }) =>
       trial?.status === 'value' && field.kind !== 'hidden'
@@ -79,7 +123,7 @@ async function whatCame(
       };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
-  return { status: 'nothing', why: 'Nothing was sent, and no field was in the way.' };
+  return { status: 'nothing', why: nothingSent };
 }
 
 function sent({ method, url, contentType, body }: Received): Sending {

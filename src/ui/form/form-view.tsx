@@ -1,15 +1,17 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { markupFaults } from '@/core/fault/markup-faults';
 import type { MarkupFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
-import { attribute, type Field, hasAttribute } from '@/core/form/field';
+import { attribute, type Field, fieldOfControl, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
+import { readForm } from '@/core/form/read-form';
 import { useForm } from '../frame/use-form';
 import { useSelection } from '../frame/use-selection';
 import { FieldEditor } from './field-editor';
+import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
 import { MarkupEditor } from './markup-editor';
 
@@ -22,12 +24,25 @@ export function FormView() {
   const fields = useDeferredValue(reading.fields);
   const selected = reading.fields.find((field) => field.id === selection.field) ?? null;
   const faults = useFaults();
+  const [openForm, setOpenForm] = useState<number | null>(null);
 
   const selectAt = (offset: number) => {
     const at = reading.fields.find((field) =>
       field.controls.some(({ span }) => span.start <= offset && offset <= span.end),
     );
     if (at && at.id !== selection.field) select({ field: at.id, stroke: null });
+  };
+
+  // By place: the list is drawn when there is time for it, and may still have the name from before.
+  const isSelected = (field: Field) => field.controls[0].ordinal === selected?.controls[0].ordinal;
+  const setOf = (field: Field) => (name: string, value: string | null) => {
+    const [control] = field.controls;
+    const markup = setAttribute(form.markup, control, name, value);
+    edit({ markup }, `field ${control.ordinal} ${name}`);
+    // A field that is renamed is another one by name; it stays open.
+    const renamed =
+      name === 'name' || name === 'id' ? fieldOfControl(readForm(markup).fields, control.ordinal) : null;
+    if (renamed && renamed.id !== field.id) select({ field: renamed.id });
   };
 
   return (
@@ -55,33 +70,47 @@ export function FormView() {
             No fields yet. Write or paste HTML with an input, a select or a textarea on the right.
           </p>
         ) : (
-          <ul className={styles.list}>
-            {fields.map((field) => (
-              <li key={field.id} className={styles.field}>
-                <FieldRow
-                  field={field}
-                  faults={faults.filter((fault) => fault.field?.id === field.id)}
-                  open={field.id === selected?.id}
-                  onOpen={() => select({ field: field.id === selected?.id ? null : field.id, stroke: null })}
+          <div className={faults.length > 0 ? `${styles.list} ${styles.faulty}` : styles.list}>
+            {reading.forms.map((one, index) => (
+              <div key={`form ${one.startTag.start}`} className={styles.field}>
+                <FormRow
+                  form={one}
+                  open={index === openForm}
+                  onOpen={() => setOpenForm(index === openForm ? null : index)}
+                  onSet={(name, value) =>
+                    edit({ markup: setAttribute(form.markup, one, name, value) }, `form ${index} ${name}`)
+                  }
                 />
-                {field.id === selected?.id && (
-                  <FieldEditor
-                    field={selected}
-                    onText={(text) => {
-                      const markup = setText(form.markup, selected.controls[0], text);
-                      if (markup !== null) edit({ markup }, `${selected.id} text`);
-                    }}
-                    onSet={(name, value) =>
-                      edit(
-                        { markup: setAttribute(form.markup, selected.controls[0], name, value) },
-                        `${selected.id} ${name}`,
-                      )
-                    }
-                  />
-                )}
-              </li>
+              </div>
             ))}
-          </ul>
+            <ul className={styles.fields}>
+              {fields.map((field) => (
+                <li
+                  key={field.controls[0].ordinal}
+                  className={styles.field}
+                  ref={isSelected(field) ? intoSight : null}
+                >
+                  <FieldRow
+                    field={field}
+                    faults={faults.filter((fault) => fault.field?.id === field.id)}
+                    open={isSelected(field)}
+                    onOpen={() => select({ field: isSelected(field) ? null : field.id, stroke: null })}
+                  />
+                  {selected && isSelected(field) && (
+                    <FieldEditor
+                      field={selected}
+                      page={reading}
+                      onText={(text) => {
+                        const markup = setText(form.markup, selected.controls[0], text);
+                        if (markup !== null) edit({ markup }, `${selected.id} text`);
+                      }}
+                      onSet={setOf(selected)}
+                    />
+                  )}
+                </li>
+              ))}
+            </ul>
+          </div>
         )}
       </section>
       <section className={styles.markup} aria-label="Markup">
@@ -102,6 +131,11 @@ export function FormView() {
       </section>
     </div>
   );
+}
+
+/** What was opened is seen, as far as it fits. */
+function intoSight(element: HTMLElement | null): void {
+  element?.scrollIntoView({ block: 'nearest' });
 }
 
 /** What is wrong with the markup; worked out when there is time for it, so that typing stays quick. */

@@ -5,8 +5,8 @@ import type { Field } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { trustText } from '@/core/model/trust';
 import { unsentFields } from '@/core/model/unsent-fields';
-import { sends } from '@/core/observation/asking';
-import type { Sending } from '@/core/observation/observation';
+import { firstSender, sends } from '@/core/observation/asking';
+import type { Sending, SubmissionFacts } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
 import { standardWays } from '@/core/standard/ways';
 import { habitsOf } from '@/core/target/habits';
@@ -18,7 +18,7 @@ import { useSelection } from '../frame/use-selection';
 import { SentEntries } from './sent-entries';
 import styles from './submission.module.css';
 import { type TargetSending, useSendings } from './use-sendings';
-import { WaysToSend } from './ways-to-send';
+import { type AskedWays, WaysToSend } from './ways-to-send';
 
 /** Who is blocked, in which words; what is sent, byte for byte. */
 export function SubmissionView() {
@@ -28,6 +28,9 @@ export function SubmissionView() {
   const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
   const filled = selection.state !== 'closed';
   const sendings = useSendings(button, filled);
+  // Enter and scripts know of no button: they were asked with the form's first.
+  const first = button && firstSender(buttons, button);
+  const atFirst = useSendings(first, false);
   const shown =
     sendings.find(({ target }) => target.id === selection.target) ??
     sendings.find(({ isReference }) => isReference) ??
@@ -40,6 +43,11 @@ export function SubmissionView() {
       </div>
     );
   const reference = sendings.find(({ isReference }) => isReference);
+  const askedWays: AskedWays = {
+    mark: shown.observation?.provenance.mark ?? 'modelled',
+    button: factsOf(shown)?.asIs ?? null,
+    others: factsOf(atFirst.find(({ target }) => target === shown.target))?.others ?? null,
+  };
   return (
     <div className={styles.view}>
       <div className={styles.bar}>
@@ -93,11 +101,16 @@ export function SubmissionView() {
           )}
           <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
           <NeverSent button={button} />
-          <WaysToSend button={button} />
+          <WaysToSend button={button} asked={askedWays} />
         </section>
       </div>
     </div>
   );
+}
+
+function factsOf(one: TargetSending | undefined): SubmissionFacts | null {
+  const outcome = one?.observation?.outcome;
+  return outcome?.status === 'answered' ? outcome.facts : null;
 }
 
 function Trust({ target }: { target: Target }) {

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
-import type { Field } from '@/core/form/field';
+import { type Field, fieldId } from '@/core/form/field';
 import { type WayToSend, waysToSend } from '@/core/model/ways-to-send';
+import type { OtherWays, Sending } from '@/core/observation/observation';
+import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import styles from './submission.module.css';
@@ -13,8 +15,15 @@ const names: Readonly<Record<WayToSend['way'], string>> = {
   'submit()': 'A script, submit()',
 };
 
+/** What a target did when it was asked; the model speaks for the rest. */
+export interface AskedWays {
+  readonly mark: Mark;
+  readonly button: Sending | null;
+  readonly others: OtherWays | null;
+}
+
 /** When may one send? What each way lets through while something is not valid, and what a person sees of it. */
-export function WaysToSend({ button }: { button: Field }) {
+export function WaysToSend({ button, asked }: { button: Field; asked: AskedWays }) {
   const { form, reading } = useForm();
   const ways = useMemo(
     () => waysToSend(form.markup, reading.fields, button),
@@ -22,27 +31,64 @@ export function WaysToSend({ button }: { button: Field }) {
   );
   return (
     <>
-      <h2>
-        When may one send? <ProvenanceMark mark="modelled" />
-      </h2>
+      <h2>When may one send?</h2>
       <table className={styles.ways} aria-label="Ways to send">
         <thead>
           <tr>
             <th scope="col">Way</th>
             <th scope="col">As the form is at first</th>
-            <th scope="col">What a person sees</th>
+            <th scope="col">
+              What a person sees <ProvenanceMark mark="modelled" size={11} />
+            </th>
           </tr>
         </thead>
         <tbody>
-          {ways.map(({ way, result, seen }) => (
-            <tr key={way}>
-              <th scope="row">{names[way]}</th>
-              <td>{result}</td>
-              <td>{seen}</td>
-            </tr>
-          ))}
+          {ways.map((way) => {
+            const sending = askedOf(way.way, asked);
+            return (
+              <tr key={way.way}>
+                <th scope="row">{names[way.way]}</th>
+                <td>
+                  <ProvenanceMark mark={sending ? asked.mark : 'modelled'} size={11} />{' '}
+                  {sending ? resultOf(sending, way.result, labelOf) : way.result}
+                </td>
+                <td>{way.seen}</td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
     </>
   );
+
+  function labelOf(id: string): string {
+    return reading.fields.find((field) => field.id === fieldId(id))?.label ?? id;
+  }
+}
+
+function askedOf(way: WayToSend['way'], { button, others }: AskedWays): Sending | null {
+  switch (way) {
+    case 'button':
+      return button;
+    case 'enter':
+      return others?.enter ?? null;
+    case 'requestSubmit()':
+      return others?.requestSubmit ?? null;
+    case 'submit()':
+      return others?.submit ?? null;
+    case 'button while valid':
+      return null;
+  }
+}
+
+/** In the model's words where they say what happened too, for they say more. */
+function resultOf(sending: Sending, modelled: string, labelOf: (id: string) => string): string {
+  switch (sending.status) {
+    case 'sent':
+      return modelled.startsWith('sent') ? modelled : 'sent';
+    case 'blocked':
+      return sending.by === null ? 'stopped' : `stopped at ${labelOf(sending.by)}`;
+    case 'nothing':
+      return sending.why;
+  }
 }

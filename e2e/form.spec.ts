@@ -1,0 +1,49 @@
+import { expect, test } from './app';
+
+test('a field tells what it makes of a value in each engine, offers what it can have, and says what it ignores', async ({
+  page,
+}) => {
+  await page.goto('/form?form=hurried-tide-log&field=pin');
+  const attempt = page.getByRole('region', { name: 'Try a value' });
+  await attempt.getByRole('textbox').fill('12e');
+  const target = (name: string) => attempt.getByRole('listitem').filter({ hasText: name });
+  await expect(target('Firefox')).toContainText('refused: valueMissing, badInput');
+  await expect(target('Firefox')).toContainText('Please enter a number.');
+  await expect(target('WebKit')).toContainText('Enter a number');
+  await expect(attempt.getByRole('img', { name: 'modelled' })).toHaveCount(4);
+  await attempt.getByRole('textbox').fill('12');
+  await expect(target('Chromium')).toContainText('accepted ↑ 13 ↓ 11');
+
+  const fields = page.getByRole('region', { name: 'Fields' });
+  await expect(
+    fields.getByText('A field of kind number ignores it. Limit the value with max.'),
+  ).toBeVisible();
+  await fields.getByRole('button', { name: 'Remove maxlength' }).click();
+  await fields.getByRole('combobox', { name: 'Add an attribute' }).click();
+  await page.keyboard.type('max');
+  await page.keyboard.press('Enter');
+  await expect(fields.getByRole('combobox', { name: 'max', exact: true })).toHaveValue('10');
+  await expect(page.getByRole('textbox', { name: 'Markup of the form' })).toContainText(
+    '<input type="number" name="pin" required max="10">',
+  );
+  await attempt.getByRole('textbox').fill('12');
+  await expect(target('Firefox')).toContainText('Please select a value that is no more than 10.');
+
+  await fields.getByRole('combobox', { name: 'name', exact: true }).press('End');
+  await page.keyboard.type('-code');
+  await expect(page.getByRole('textbox', { name: 'Markup of the form' })).toContainText('name="pin-code"');
+  await expect(fields.getByRole('combobox', { name: 'name', exact: true })).toBeFocused();
+});
+
+test('the form itself is edited like its fields, and undone', async ({ page }) => {
+  await page.goto('/form?form=hurried-tide-log');
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await page.getByRole('button', { name: /The form itself/ }).click();
+  await page.getByRole('combobox', { name: 'Add an attribute to the form' }).click();
+  await page.keyboard.type('enctype');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Only what is posted has an encoding of its own.')).toBeVisible();
+  await expect(markup).toContainText('enctype="application/x-www-form-urlencoded"');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(markup).not.toContainText('enctype');
+});
