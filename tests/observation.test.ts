@@ -270,6 +270,8 @@ describe('small things', () => {
       value: '',
       events: [],
       guard: null,
+      rewrittenBy: [],
+      endless: null,
       hadFocus: true,
     };
     expect(typingStepOf({ kind: 'key', key: 'a' }, typed).refused).toBe('target');

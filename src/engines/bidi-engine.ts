@@ -1,8 +1,9 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
+import { isNamedKey } from '@/core/script/stroke';
 import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
@@ -15,7 +16,6 @@ import { endKept, type Keeping, keeping } from './kept';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
-import { isPressableKey } from './pressable-keys';
 import { viewportOf } from './viewport';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
@@ -124,6 +124,11 @@ async function start(
   });
 }
 
+/** The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them. */
+function puppeteerKeys(key: string): KeyInput[] {
+  return (isNamedKey(key) ? [key] : [...key]) as KeyInput[];
+}
+
 class BidiSession implements EngineSession {
   constructor(
     private readonly browser: Browser,
@@ -163,7 +168,7 @@ class BidiPage implements EnginePage {
     private readonly browser: Browser,
     private readonly engine: string,
     private readonly page: Page,
-    display: Display | NoWindow,
+    private readonly display: Display | NoWindow,
     private readonly address: string,
     private readonly code: string,
     private readonly variant: Variant,
@@ -194,9 +199,27 @@ class BidiPage implements EnginePage {
 
   press(key: string): Promise<void> {
     return this.answer(async () => {
-      // The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them.
-      const keys = isPressableKey(key) ? [key] : [...key];
-      for (const one of keys) await this.page.keyboard.press(one as Parameters<Page['keyboard']['press']>[0]);
+      for (const one of puppeteerKeys(key)) await this.page.keyboard.press(one);
+    });
+  }
+
+  keyDown(key: string): Promise<void> {
+    return this.answer(async () => {
+      for (const one of puppeteerKeys(key)) await this.page.keyboard.down(one);
+    });
+  }
+
+  readonly hasKeyboard = true;
+
+  toClipboard(text: string): Promise<string | null> {
+    return this.answer(async () =>
+      'status' in this.display ? this.display.reason : this.display.toClipboard(text),
+    );
+  }
+
+  keyUp(key: string): Promise<void> {
+    return this.answer(async () => {
+      for (const one of puppeteerKeys(key)) await this.page.keyboard.up(one);
     });
   }
 

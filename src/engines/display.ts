@@ -1,4 +1,4 @@
-import { execFile } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -17,6 +17,8 @@ export interface DisplayPrograms {
   readonly server: string;
   readonly windowManager: string;
   readonly pointer: string;
+  /** Fills the clipboard; without it nothing is pasted. */
+  readonly clipboard: string | null;
   /** Blends transparent edges of pop-ups with what is under them; without it they are opaque. */
   readonly compositor: string | null;
 }
@@ -33,6 +35,8 @@ export interface Display {
   away(): Promise<void>;
   /** Presses a key or a combination, by its X name: `alt+Down`. */
   key(name: string): Promise<void>;
+  /** Puts a text on the clipboard. @returns why that cannot be, or null */
+  toClipboard(text: string): Promise<string | null>;
   close(): Promise<void>;
 }
 
@@ -40,7 +44,9 @@ export const displaySize = { width: 1280, height: 1024 } as const;
 /** Where the window manager puts a browser's window: with room around it, so that a pop-up that leaves it is seen whole. */
 export const windowPlace = { x: 240, y: 120 } as const;
 
-const names: Readonly<Record<Exclude<keyof DisplayPrograms, 'compositor'>, readonly [string, string]>> = {
+const names: Readonly<
+  Record<Exclude<keyof DisplayPrograms, 'compositor' | 'clipboard'>, readonly [string, string]>
+> = {
   server: ['UKKO_XVFB', 'Xvfb'],
   windowManager: ['UKKO_OPENBOX', 'openbox'],
   pointer: ['UKKO_XDOTOOL', 'xdotool'],
@@ -58,7 +64,12 @@ export async function findDisplayPrograms(): Promise<DisplayPrograms | NoWindow>
         'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.',
     };
   const compositor = await findProgram('UKKO_XCOMPMGR', ['xcompmgr']);
-  return { ...(Object.fromEntries(found) as Omit<DisplayPrograms, 'compositor'>), compositor };
+  const clipboard = await findProgram('UKKO_XCLIP', ['xclip']);
+  return {
+    ...(Object.fromEntries(found) as Omit<DisplayPrograms, 'compositor' | 'clipboard'>),
+    compositor,
+    clipboard,
+  };
 }
 
 /** No title bars: they would change with every pop-up that takes the focus. */
@@ -109,8 +120,26 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
       isAway = true;
     },
     key: (name) => point('key', name),
+    toClipboard: (text) => fillClipboard(programs.clipboard, text, env),
     close,
   };
+}
+
+/** The program goes on holding the text until another one takes the clipboard, or the display goes. */
+async function fillClipboard(
+  program: string | null,
+  text: string,
+  env: NodeJS.ProcessEnv,
+): Promise<string | null> {
+  if (!program) return 'Pasting needs a clipboard: install it with “apt-get install xclip”.';
+  const child = spawn(program, ['-selection', 'clipboard', '-in'], {
+    env,
+    stdio: ['pipe', 'ignore', 'ignore'],
+  });
+  child.stdin.on('error', () => undefined);
+  child.stdin.end(text);
+  await withDeadline(once(child, 'exit'), 10_000, 'The clipboard');
+  return null;
 }
 
 /** Starts what blends windows; a browser asks when it starts whether that is there, so it comes first. */

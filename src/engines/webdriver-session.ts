@@ -13,24 +13,9 @@ import type { EnginePage, EngineSession } from './engine';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
-import { isPressableKey, type PressableKey } from './pressable-keys';
+import { protocolKeys } from './protocol-keys';
 import { screensOf } from './screens';
 import { viewportOf } from './viewport';
-
-/** WebDriver, "Keyboard actions": the code points that stand for keys without a character. */
-const keyCodePoints: Readonly<Record<PressableKey, string>> = {
-  Backspace: '\uE003',
-  Tab: '\uE004',
-  Enter: '\uE007',
-  Escape: '\uE00C',
-  End: '\uE010',
-  Home: '\uE011',
-  ArrowLeft: '\uE012',
-  ArrowUp: '\uE013',
-  ArrowRight: '\uE014',
-  ArrowDown: '\uE015',
-  Delete: '\uE017',
-};
 
 /** ms. */
 const doubleClickTime = 500;
@@ -98,6 +83,7 @@ class WebDriverPage implements EnginePage {
   private readonly viewport: { readonly width: number; readonly height: number };
   private lastClick = 0;
   private readonly placed: PageWindow;
+  private readonly display: Display | NoWindow;
 
   constructor(
     private readonly endpoint: Endpoint,
@@ -109,6 +95,7 @@ class WebDriverPage implements EnginePage {
     this.viewport = viewportOf(variant);
     const run = (script: string) => driver.executeScript(script);
     const { title, display, redraws } = endpoint;
+    this.display = display;
     this.placed = new PageWindow(title, display, this.shelf, variant, run, redraws);
   }
 
@@ -150,9 +137,27 @@ class WebDriverPage implements EnginePage {
 
   press(key: string): Promise<void> {
     return this.answer(async () => {
-      // One code point a key; a grapheme of several is several keys, as on a keyboard that has them.
-      const keys = isPressableKey(key) ? [keyCodePoints[key]] : [...key];
-      for (const one of keys) await this.driver.actions().keyDown(one).keyUp(one).perform();
+      for (const one of protocolKeys(key)) await this.driver.actions().keyDown(one).keyUp(one).perform();
+    });
+  }
+
+  keyDown(key: string): Promise<void> {
+    return this.answer(async () => {
+      for (const one of protocolKeys(key)) await this.driver.actions().keyDown(one).perform();
+    });
+  }
+
+  readonly hasKeyboard = true;
+
+  toClipboard(text: string): Promise<string | null> {
+    return this.answer(async () =>
+      'status' in this.display ? this.display.reason : this.display.toClipboard(text),
+    );
+  }
+
+  keyUp(key: string): Promise<void> {
+    return this.answer(async () => {
+      for (const one of protocolKeys(key)) await this.driver.actions().keyUp(one).perform();
     });
   }
 

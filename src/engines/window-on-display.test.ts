@@ -41,6 +41,7 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
     async key(name) {
       acts.push(`key ${name}`);
     },
+    toClipboard: async () => null,
     close: async () => undefined,
   };
 }

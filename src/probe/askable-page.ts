@@ -29,6 +29,13 @@ export interface AskablePage {
   reload(): Promise<void>;
   /** Presses and releases a key: one stroke. */
   press(key: string): Promise<void>;
+  /** Presses a key that stays down, until `keyUp`. */
+  keyDown(key: string): Promise<void>;
+  keyUp(key: string): Promise<void>;
+  /** Keys are those of a keyboard; else a script makes their events. */
+  readonly hasKeyboard: boolean;
+  /** Puts a text on the real clipboard. @returns why that cannot be, or null */
+  toClipboard(text: string): Promise<string | null>;
   /**
    * Pictures of parts of the document as it is now, one for each box; null where none can be taken.
    * Boxes are whole CSS px inside the document.

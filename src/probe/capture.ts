@@ -114,7 +114,11 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
     click: null,
     window: async () => noWindow,
     reload: () => api.load(html),
-    press: (key) => probe('strike', key),
+    press: (key) => probe('strike', { kind: 'key', key }),
+    keyDown: (key) => probe('strike', { kind: 'key', key }),
+    keyUp: async () => undefined,
+    hasKeyboard: false,
+    toClipboard: async () => 'A page may not write to the clipboard by itself.',
     pictures: async (boxes, size) => {
       const drawn = await api.draw(boxes, size);
       return Promise.all(drawn.map((one) => (one ? asPicture(one) : null)));

@@ -24,8 +24,8 @@ describe('text and caret of a field', () => {
     type('1', '-1');
     type('.', '-1');
     expect([followed.text, followed.caret.start]).toEqual(['-1.', 3]);
-    followed.keyDown('Home');
-    followed.keyDown('ArrowRight');
+    followed.keyDown({ key: 'Home' });
+    followed.keyDown({ key: 'ArrowRight' });
     type('9', '-91');
     expect([followed.text, followed.caret.start]).toEqual(['-91.', 2]);
     input.value = '-1';
@@ -82,7 +82,7 @@ describe('text and caret of a field', () => {
       fc.property(fc.array(event, { maxLength: 30 }), fc.string(), (events, value) => {
         const followed = new FollowedText(element('number', value), false);
         for (const one of events)
-          one.kind === 'key' ? followed.keyDown(one.key) : followed.input(one.inputType, one.data);
+          one.kind === 'key' ? followed.keyDown({ key: one.key }) : followed.input(one.inputType, one.data);
         const { start, end } = followed.caret;
         expect(start >= 0 && start <= end && end <= followed.text.length).toBe(true);
       }),

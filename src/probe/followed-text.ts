@@ -1,13 +1,20 @@
-import type { Caret } from '@/core/observation/observation';
+import { caretMoveOf } from '../core/script/caret-keys';
 import {
   bufferOf,
-  deleteBackward,
-  deleteForward,
+  deleteTo,
   type EditingBuffer,
+  extendSelection,
   insertText,
-  isCaretKey,
   moveCaret,
-} from '@/core/script/editing-buffer';
+  selectAll,
+} from '../core/script/editing-buffer';
+
+/** The parts of a keyboard event that move a caret. */
+export interface FollowedKey {
+  readonly key: string;
+  readonly shiftKey?: boolean;
+  readonly ctrlKey?: boolean;
+}
 
 /**
  * The text and caret of a field. Kinds that tell their selection are read; the others (number, email) are followed
@@ -28,7 +35,7 @@ export class FollowedText {
     return this.tells ? this.element.value : this.buffer.text;
   }
 
-  get caret(): Caret {
+  get caret(): { readonly start: number; readonly end: number } {
     const { start, end } = this.current();
     return { start, end };
   }
@@ -43,8 +50,12 @@ export class FollowedText {
     };
   }
 
-  keyDown(key: string): void {
-    if (isCaretKey(key)) this.buffer = moveCaret(this.buffer, key);
+  keyDown({ key, shiftKey = false, ctrlKey = false }: FollowedKey): void {
+    if (ctrlKey && key.toLowerCase() === 'a') this.buffer = selectAll(this.buffer);
+    const move = caretMoveOf(key, ctrlKey ? ['Control'] : [], { lines: false, marks: false, pages: false });
+    // In a number field these step.
+    if (!move || key === 'ArrowUp' || key === 'ArrowDown') return;
+    this.buffer = shiftKey ? extendSelection(this.buffer, move) : moveCaret(this.buffer, move);
   }
 
   input(inputType: string, data: string | null): void {
@@ -52,6 +63,11 @@ export class FollowedText {
     const { value } = this.element;
     // A value that says something else than the text followed: the engine rewrote it, so what it says holds.
     if (value !== '' && !this.agrees(value)) this.buffer = bufferOf(value);
+  }
+
+  /** A script put this text in. */
+  set(buffer: EditingBuffer): void {
+    this.buffer = buffer;
   }
 
   /** A value may be the text trimmed, or the same number written shorter, as 1 for “1.”. */
@@ -63,11 +79,19 @@ export class FollowedText {
   private after(inputType: string, data: string | null): EditingBuffer {
     switch (inputType) {
       case 'deleteContentBackward':
-        return deleteBackward(this.buffer);
+        return deleteTo(this.buffer, 'previous grapheme');
       case 'deleteContentForward':
-        return deleteForward(this.buffer);
+        return deleteTo(this.buffer, 'next grapheme');
+      case 'deleteWordBackward':
+        return deleteTo(this.buffer, 'previous word');
+      case 'deleteWordForward':
+        return deleteTo(this.buffer, 'next word');
+      case 'deleteByCut':
+        return insertText(this.buffer, '');
       case 'insertText':
-        return insertText(this.buffer, data ?? '');
+      case 'insertFromPaste':
+      case 'insertFromDrop':
+        return data === null ? bufferOf(this.element.value) : insertText(this.buffer, data);
       default:
         return bufferOf(this.element.value);
     }

@@ -4,6 +4,7 @@ import type { Guard } from '@/core/guard/guard';
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
+import type { Stroke } from '@/core/script/stroke';
 import type { ChosenFile } from '@/core/standard/entry-list';
 import type { ValidityFlag } from '@/core/standard/validity-flags';
 
@@ -45,6 +46,8 @@ export interface TypedSoFar {
   readonly events: readonly EventRecord[];
   /** The guard that refused since the last time, or null. */
   readonly guard: string | null;
+  readonly rewrittenBy: readonly string[];
+  readonly endless: string | null;
   readonly focused: boolean;
 }
 
@@ -103,12 +106,18 @@ export interface ProbeApi {
   speaksRightToLeft(): boolean;
   /** Size of the whole document, CSS px. */
   documentSize(): { width: number; height: number };
-  /** Gives focus by script, attaches the guards and starts recording. */
-  beginTyping(field: ProbeField, guards: readonly Guard[]): void;
+  /** Attaches the guards, starts recording and, unless the script does that by itself, gives focus by script. */
+  beginTyping(field: ProbeField, guards: readonly Guard[], focusFirst: boolean): void;
   /** What happened since the last time. */
   takeTyped(): TypedSoFar;
-  /** Presses a key with events that a script makes, and edits as the browser's own editing command does. */
-  strike(key: string): void;
+  /** Carries a stroke out with events that a script makes, and edits as the browser's own editing command does. */
+  strike(stroke: Stroke): void;
+  /** Puts the selection; false for kinds that do not let a script do that. */
+  select(field: ProbeField, start: number, end: number): boolean;
+  /** Takes the focus away, as a click beside the field does. */
+  leave(field: ProbeField): void;
+  /** Asks the field's form to be sent, as its first button does. */
+  submitForm(field: ProbeField): void;
   endTyping(): void;
   /** Answers questions about markup of their own; for calibrating the model. */
   validity(questions: readonly ValidityQuestion[]): ValidityAnswer[];

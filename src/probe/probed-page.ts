@@ -347,20 +347,35 @@ export const probedPage: ProbeApi = {
     width: document.documentElement.scrollWidth,
     height: document.documentElement.scrollHeight,
   }),
-  beginTyping(field, guards) {
+  beginTyping(field, guards, focusFirst) {
     recorder?.stop();
     const element = controlsOf(field)[0] as TypedElement | undefined;
     if (!element) throw new Error('The field is not in the page.');
     recorder = new Recorder(element, field.kind, guards);
-    element.focus();
+    if (focusFirst) element.focus();
   },
   validity: validityInPage,
   takeTyped() {
     if (!recorder) throw new Error('Nothing is being typed.');
     return recorder.take();
   },
-  strike(key) {
-    if (recorder) strike(recorder.element, key);
+  strike(stroke) {
+    if (recorder && stroke.kind === 'focus') recorder.element.focus();
+    else if (recorder) strike(recorder.element, stroke);
+  },
+  select(field, start, end) {
+    const [element] = controlsOf(field) as (TypedElement | undefined)[];
+    if (!element || !('selectionStart' in element) || element.selectionStart === null) return false;
+    element.setSelectionRange(start, end);
+    return true;
+  },
+  leave(field) {
+    controlsOf(field)[0]?.blur();
+  },
+  submitForm(field) {
+    const [element] = controlsOf(field);
+    const form = element && 'form' in element ? element.form : null;
+    if (form) HTMLFormElement.prototype.requestSubmit.call(form);
   },
   endTyping() {
     recorder?.stop();

@@ -1,8 +1,8 @@
-import { type FieldKind, tellsSelection } from '@/core/form/field';
-import { decideBeforeInsert, type Guard } from '@/core/guard/guard';
-import { type EventRecord, recordedEvents } from '@/core/observation/event-record';
-import { insertText } from '@/core/script/editing-buffer';
-import { FollowedText } from './followed-text';
+import type { FieldKind } from '@/core/form/field';
+import { isTypedText } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
+import { domEvents, type EventRecord } from '@/core/observation/event-record';
+import { type AttachedGuards, attachGuards } from './attach-guards';
 import type { TypedSoFar } from './probe-api';
 
 export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
@@ -10,67 +10,75 @@ export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
 /** Records what listeners on one field see, and lets guards act on it: the same core code as in the model. */
 export class Recorder {
   private readonly listening = new AbortController();
-  private readonly followed: FollowedText;
+  private readonly attached: AttachedGuards;
   private events: EventRecord[] = [];
   private refusedBy: string | null = null;
+  private rewrittenBy: readonly string[] = [];
+  private endless: string | null = null;
 
   constructor(
     readonly element: TypedElement,
-    kind: FieldKind,
-    private readonly guards: readonly Guard[],
+    private readonly kind: FieldKind,
+    guards: readonly Guard[],
   ) {
-    this.followed = new FollowedText(element, tellsSelection(kind));
     const { signal } = this.listening;
     // Guards are attached first: a record says whether the event was prevented when other listeners saw it.
-    element.addEventListener('beforeinput', (event) => this.guard(event as InputEvent), { signal });
-    for (const type of recordedEvents)
-      element.addEventListener(type, (event) => this.record(event), { signal });
+    this.attached = attachGuards(element, guards, {
+      refused: (guard) => {
+        this.refusedBy ??= guard;
+      },
+      rewrote: (by) => {
+        this.rewrittenBy = by;
+      },
+      endless: (guard) => {
+        this.endless = guard;
+      },
+    });
+    for (const type of domEvents) element.addEventListener(type, (event) => this.record(event), { signal });
     element.form?.addEventListener('submit', (event) => this.record(event), { signal });
   }
 
   take(): TypedSoFar {
-    const { events, refusedBy } = this;
+    const { events, refusedBy, rewrittenBy, endless } = this;
     this.events = [];
     this.refusedBy = null;
+    this.rewrittenBy = [];
+    this.endless = null;
+    const isText = isTypedText(this.kind);
     return {
       events,
       guard: refusedBy,
-      text: this.followed.text,
-      caret: this.followed.caret,
-      value: this.element.value,
+      rewrittenBy,
+      endless,
+      text: isText ? this.attached.followed.text : this.value,
+      caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
+      value: this.value,
       focused: document.activeElement === this.element,
     };
   }
 
   stop(): void {
+    this.attached.detach();
     this.listening.abort();
   }
 
-  private guard(event: InputEvent): void {
-    const inserted = event.data ?? event.dataTransfer?.getData('text/plain') ?? '';
-    const buffer = this.followed.current();
-    const decision = decideBeforeInsert(this.guards, {
-      oldText: buffer.text,
-      newText: insertText(buffer, inserted).text,
-      inserted,
-    });
-    if (decision.pass) return;
-    event.preventDefault();
-    this.refusedBy = decision.guard;
+  private get value(): string {
+    const { element } = this;
+    const checkable = element.type === 'checkbox' || element.type === 'radio';
+    return checkable ? `checked:${(element as HTMLInputElement).checked}` : element.value;
   }
 
   private record(event: Event): void {
     const key = event instanceof KeyboardEvent ? event : null;
-    const input = event instanceof InputEvent ? event : null;
-    if (event.type === 'keydown' && key && !event.defaultPrevented) this.followed.keyDown(key.key);
-    if (event.type === 'input') this.followed.input(input?.inputType ?? '', input?.data ?? null);
+    const input = event instanceof InputEvent || event instanceof CompositionEvent ? event : null;
     this.events.push({
       type: event.type as EventRecord['type'],
       key: key?.key ?? null,
       code: key?.code ?? null,
-      inputType: input?.inputType ?? null,
+      // A step of a number field raises input events without a type.
+      inputType: event instanceof InputEvent ? event.inputType || null : null,
       data: input?.data ?? null,
-      value: this.element.value,
+      value: this.value,
       trusted: event.isTrusted,
       prevented: event.defaultPrevented,
     });

@@ -1,5 +1,6 @@
-import { isCaretKey, moveCaret } from '@/core/script/editing-buffer';
-import { isNamedKey } from '@/core/script/stroke';
+import { caretMoveOf } from '@/core/script/caret-keys';
+import { extendSelection, moveCaret } from '@/core/script/editing-buffer';
+import { isNamedKey, isShortcut, type KeyStroke, type ModifierKey, type Stroke } from '@/core/script/stroke';
 import type { TypedElement } from './recorder';
 
 const commands: Readonly<Record<string, { command: string; inputType: string }>> = {
@@ -8,21 +9,103 @@ const commands: Readonly<Record<string, { command: string; inputType: string }>>
 };
 
 /**
- * Presses a key as a script can: the key events and `beforeinput` are made here and say so (`isTrusted` is false), the
- * edit is the browser's own editing command, so that its filter, its length limit and its `input` event are real.
+ * Carries out a stroke as a script can: key events, `paste` and `beforeinput` are made here and say so (`isTrusted` is
+ * false), the edit is the browser's own editing command, so that its filter, its length limit and its `input` event are real.
  */
-export function strike(element: TypedElement, key: string): void {
+export function strike(element: TypedElement, stroke: Stroke): void {
   if (document.activeElement !== element) return;
-  const keyPress = (type: string) =>
-    element.dispatchEvent(new KeyboardEvent(type, { key, bubbles: true, cancelable: true, composed: true }));
-  const goesOn = keyPress('keydown');
-  if (goesOn) {
-    if (key === 'Tab') element.blur();
-    else if (isCaretKey(key)) moveSelection(element, key);
-    else if (commands[key]) edit(element, commands[key].command, commands[key].inputType, null);
-    else if (!isNamedKey(key) && keyPress('keypress')) edit(element, 'insertText', 'insertText', key);
+  switch (stroke.kind) {
+    case 'key':
+      pressKey(element, stroke);
+      return;
+    case 'held':
+      for (let time = 0; time <= stroke.repeats; time++) pressKey(element, { kind: 'key', key: stroke.key });
+      return;
+    case 'selection':
+      select(element, stroke.start, stroke.end);
+      return;
+    case 'command':
+      if (stroke.command === 'select all') element.select();
+      else document.execCommand(stroke.command);
+      return;
+    case 'text':
+      bringText(element, stroke.route, stroke.text);
+      return;
+    case 'dead key':
+      edit(element, 'insertText', 'insertText', stroke.text);
+      return;
+    case 'composition':
+      edit(element, 'insertText', 'insertCompositionText', stroke.texts.at(-1) ?? '');
+      return;
+    case 'leave':
+      element.blur();
+      return;
+    case 'submit':
+      element.form ? HTMLFormElement.prototype.requestSubmit.call(element.form) : undefined;
+      return;
+    case 'down':
+    case 'up':
+    case 'focus':
+    case 'pause':
+      return;
   }
-  if (key !== 'Tab') keyPress('keyup');
+}
+
+function bringText(element: TypedElement, route: string, text: string): void {
+  if (route === 'script' || route === 'autofill') {
+    element.value = text;
+    if (route === 'autofill')
+      for (const type of ['input', 'change']) element.dispatchEvent(new Event(type, { bubbles: true }));
+    return;
+  }
+  const inputTypes: Readonly<Record<string, string>> = { paste: 'insertFromPaste', drop: 'insertFromDrop' };
+  if (route === 'paste' || route === 'drop')
+    if (!element.dispatchEvent(new Event(route, { bubbles: true, cancelable: true }))) return;
+  edit(element, 'insertText', inputTypes[route] ?? 'insertText', text);
+}
+
+function select(element: TypedElement, start: number, end: number): void {
+  // Kinds that do not tell their caret do not let a script set it either.
+  if (element.selectionStart !== null) element.setSelectionRange(start, end);
+}
+
+function pressKey(element: TypedElement, stroke: KeyStroke): void {
+  const { key, modifiers = [] } = stroke;
+  const keyEvent = (type: string) =>
+    element.dispatchEvent(
+      new KeyboardEvent(type, {
+        key,
+        bubbles: true,
+        cancelable: true,
+        composed: true,
+        shiftKey: modifiers.includes('Shift'),
+        ctrlKey: modifiers.includes('Control'),
+        altKey: modifiers.includes('Alt'),
+        metaKey: modifiers.includes('Meta'),
+      }),
+    );
+  if (keyEvent('keydown')) {
+    const command = commands[key];
+    if (key === 'Tab') element.blur();
+    else if (key === 'Enter') enter(element, keyEvent);
+    else if (command) edit(element, command.command, command.inputType, null);
+    else if (isShortcut(stroke)) shortcut(element, key.toLowerCase());
+    else if (!isNamedKey(key)) {
+      if (keyEvent('keypress')) edit(element, 'insertText', 'insertText', key);
+    } else moveSelection(element, key, modifiers);
+  }
+  if (key !== 'Tab') keyEvent('keyup');
+}
+
+function enter(element: TypedElement, keyEvent: (type: string) => boolean): void {
+  if (!keyEvent('keypress')) return;
+  if (element instanceof HTMLTextAreaElement) edit(element, 'insertText', 'insertLineBreak', '\n');
+  else if (element.form) HTMLFormElement.prototype.requestSubmit.call(element.form);
+}
+
+function shortcut(element: TypedElement, key: string): void {
+  if (key === 'a') element.select();
+  if (key === 'z') document.execCommand('undo');
 }
 
 function edit(element: TypedElement, command: string, inputType: string, data: string | null): void {
@@ -38,10 +121,13 @@ function edit(element: TypedElement, command: string, inputType: string, data: s
   if (allowed && asked) document.execCommand(command, false, data ?? '');
 }
 
-function moveSelection(element: TypedElement, key: Parameters<typeof moveCaret>[1]): void {
+function moveSelection(element: TypedElement, key: string, modifiers: readonly ModifierKey[]): void {
   const { selectionStart: start, selectionEnd: end, value: text } = element;
+  const lines = element instanceof HTMLTextAreaElement;
+  const move = caretMoveOf(key, modifiers, { lines, marks: false, pages: false });
   // Kinds that do not tell their caret do not let a script set it either; the follower moves alone.
-  if (start === null || end === null) return;
-  const moved = moveCaret({ text, start, end }, key);
+  if (start === null || end === null || !move) return;
+  const buffer = { text, start, end };
+  const moved = modifiers.includes('Shift') ? extendSelection(buffer, move) : moveCaret(buffer, move);
   element.setSelectionRange(moved.start, moved.end);
 }

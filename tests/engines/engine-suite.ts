@@ -5,7 +5,7 @@ import { typingTasks } from '@/core/form/form-document';
 import { askingOf, planOf } from '@/core/observation/asking';
 import type { LookObservation, Observation, TypingObservation } from '@/core/observation/observation';
 import { pictureId } from '@/core/observation/picture';
-import { graphemes } from '@/core/script/stroke';
+import { graphemes } from '@/core/script/graphemes';
 import type { EngineTarget } from '@/core/target/target';
 import { changeBetweenPictures } from '@/engines/crop';
 import { enginesAvailable } from '../fixtures/engines';

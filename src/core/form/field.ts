@@ -181,6 +181,13 @@ export function isTypedText(kind: FieldKind): boolean {
   return typedKinds.includes(kind);
 }
 
+const keyless: readonly FieldKind[] = ['hidden', 'meter', 'progress', 'output'];
+
+/** True for kinds to which keys do something: text is typed, an option chosen, a button pressed. */
+export function takesKeys(kind: FieldKind): boolean {
+  return !keyless.includes(kind);
+}
+
 /** True for kinds whose own text selection a script may read (HTML Standard, "do not apply" table of `selectionStart`). */
 export function tellsSelection(kind: FieldKind): boolean {
   return isTypedText(kind) && kind !== 'number' && kind !== 'email';

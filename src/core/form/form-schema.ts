@@ -1,20 +1,9 @@
-import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { lazy, object, string } from 'yup';
+import { guardsSchema } from '../guard/guard-schema';
 import { limits } from './form-document';
 
 /** Shapes of what a person may bring in a file or a request; `strict` everywhere: nothing is turned into something else. */
 const text = (max: number) => string().strict().defined().max(max);
-
-export const guardSchema = object({
-  kind: mixed<'decimals'>().oneOf(['decimals']).required(),
-  stage: mixed<'before insert'>().oneOf(['before insert']).required(),
-  id: text(200),
-  on: boolean().strict().required(),
-  most: number().strict().integer().min(0).max(20).required(),
-})
-  .strict()
-  .noUnknown();
-
-export const guardsSchema = array(guardSchema).strict().max(50).defined();
 
 const typingPlanSchema = object({ script: text(100_000), guards: guardsSchema })
   .strict()

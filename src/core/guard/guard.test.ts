@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { insertText } from '../script/editing-buffer';
-import { decideBeforeInsert, type Guard, guardName } from './guard';
+import type { Guard } from './guard';
+import { guardName } from './rule';
+import { decideBeforeInsert } from './stages';
 
 const decimals = (most: number, on = true): Guard => ({
   kind: 'decimals',

@@ -1,9 +1,12 @@
 import { array, type InferType, mixed, object, string, ValidationError } from 'yup';
+import { focusWays } from '../script/stroke';
 import { standardWays, type Ways } from '../standard/ways';
 import { answerSubmission } from './answer-submission';
+import { answerTyping } from './answer-typing';
 import { answerValidity } from './answer-validity';
 import { engineWays } from './engine-ways';
 import type { SubmissionAnswer } from './submission-question';
+import type { TypingAnswer } from './typing-question';
 import type { ValidityAnswer } from './validity-question';
 
 /** Whom a batch question may be put to: the standard, or an engine as the model knows it. */
@@ -24,10 +27,12 @@ const text = () =>
     )
     .typeError(({ path }) => `“${path}” is not a text.`);
 
+const questions = '"ask":"validity", "ask":"submission" or "ask":"typing"';
+
 const question = object({
   ask: string()
-    .oneOf(['validity', 'submission'] as const, 'Say "ask":"validity" or "ask":"submission".')
-    .required('Say what to ask: "ask":"validity" or "ask":"submission".'),
+    .oneOf(['validity', 'submission', 'typing'] as const, `Say ${questions}.`)
+    .required(`Say what to ask: ${questions}.`),
   target: string()
     .oneOf(askedTargets, `Name one of these as "target": ${askedTargets.join(', ')}.`)
     .required(`Name one of these as "target": ${askedTargets.join(', ')}.`),
@@ -39,6 +44,10 @@ const question = object({
   ).typeError('“thenAttrs” is not an object of texts.'),
   custom: text(),
   by: text(),
+  focus: string().oneOf(focusWays, 'Say with "focus" how the field gets the focus: script, click or tab.'),
+  keys: mixed<string[]>((value): value is string[] => isListOfTexts(value)).typeError(
+    '“keys” is not a list of texts.',
+  ),
   files: mixed<Record<string, string[]>>(
     (value): value is Record<string, string[]> =>
       isObject(value) && Object.values(value).every(isListOfTexts),
@@ -58,7 +67,7 @@ function isListOfTexts(value: unknown): value is string[] {
   return array(string().strict().required()).isValidSync(value);
 }
 
-export type LineAnswer = ValidityAnswer | SubmissionAnswer | { readonly error: string };
+export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { readonly error: string };
 
 /** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
 export function answerLine(line: string): LineAnswer {
@@ -81,6 +90,10 @@ function readQuestion(line: string): Question | { error: string } {
   }
 }
 
+const noControl = {
+  error: 'No form control in the markup has the id t. Give it to the one that is asked about.',
+};
+
 function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
   const ways = waysOf[target];
   if (ask === 'submission') {
@@ -91,9 +104,17 @@ function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
       }
     );
   }
-  return (
-    answerValidity({ ...asked, setValue: asked.setValue ?? null }, ways) ?? {
-      error: 'No form control in the markup has the id t. Give it to the one that is asked about.',
-    }
-  );
+  if (ask === 'typing') {
+    if (target === 'standard')
+      return {
+        error: 'The standards leave open what keys do in a control. Ask chromium, firefox or webkit.',
+      };
+    if (!asked.keys) return { error: 'Give the keys that are pressed as "keys", a list of texts.' };
+    const answer = answerTyping(
+      { html: asked.html, focus: asked.focus ?? 'script', keys: asked.keys },
+      target,
+    );
+    return typeof answer === 'string' ? { error: answer } : (answer ?? noControl);
+  }
+  return answerValidity({ ...asked, setValue: asked.setValue ?? null }, ways) ?? noControl;
 }

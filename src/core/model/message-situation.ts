@@ -121,7 +121,7 @@ function stepSituation(field: ConstrainedField, ways: Ways): Situation {
   const hasTwo = !max || above.compare(max) <= 0;
   if (hasTwo) slots.second = slotOf(field, range, above);
   // Whether the next day has the next time is for the engine to say.
-  const isTomorrow = field.kind === 'time' && above.compare(Decimal.of(day)) >= 0;
+  const isTomorrow = hasTwo && field.kind === 'time' && above.compare(Decimal.of(day)) >= 0;
   const id = `stepMismatch ${field.kind} of ${hasTwo ? 2 : 1}${isTomorrow ? ', past midnight' : ''}`;
   if (!min || !max || min.compare(max) <= 0) return { id, slots };
   // Some engines then speak of the limit that such a time has passed, though it may.

@@ -1,7 +1,8 @@
 import { plansFor } from '../fallback/fallback-plan';
-import { attribute, type Field, isTypedText } from '../form/field';
+import { attribute, type Field, takesKeys } from '../form/field';
+import { pageOf } from '../form/page-controls';
 import { invalidTrial, trialFor } from '../form/trial-value';
-import { type Asking, sends, statesOf } from '../observation/asking';
+import { type Asking, planOf, sends, statesOf } from '../observation/asking';
 import {
   type ControlState,
   controlParts,
@@ -11,6 +12,7 @@ import {
   type Observation,
   type Outcome,
   type PartsFacts,
+  type Question,
   type TypingFacts,
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
@@ -38,6 +40,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
   return asking.fields.flatMap((field) => {
     const asked = { field: field.id, target, provenance, at };
     return asking.questions.flatMap((question): Observation[] => {
+      if (habits.is === 'native field' && question !== 'typing') return notAsked(asked, question, field);
       switch (question) {
         case 'look':
           return statesOf(field.kind).map((state) => ({
@@ -67,6 +70,26 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
     });
   });
 }
+
+/** A field of a native app is no part of a page: what a page's form would ask of it has no answer. */
+function notAsked(
+  asked: Pick<Observation, 'field' | 'target' | 'provenance' | 'at'>,
+  question: Exclude<Question, 'typing'>,
+  field: Field,
+): Observation[] {
+  const outcome = {
+    status: 'inapplicable',
+    reason: 'A field outside of browsers draws, checks and sends in its app’s own way.',
+  } as const;
+  const planned = planOf({ ...emptyAsking, questions: [question], fields: [field] });
+  return planned.map(({ state }) =>
+    question === 'look'
+      ? { ...asked, question, state: state ?? 'closed', outcome }
+      : { ...asked, question, outcome },
+  );
+}
+
+const emptyAsking: Asking = { markup: '', questions: [], fields: [], scripts: {}, runsScripts: true };
 
 export function predictLook(field: Field, state: ControlState, ways: Ways): Outcome<LookFacts> {
   if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };
@@ -119,9 +142,12 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
 }
 
 function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {
-  if (!isTypedText(field.kind))
-    return { status: 'inapplicable', reason: 'No text is typed into this kind of field.' };
+  if (!takesKeys(field.kind))
+    return { status: 'inapplicable', reason: 'No key does anything to this kind of field.' };
   const task = asking.scripts[field.id];
   if (!task) return { status: 'inapplicable', reason: 'The field has no script.' };
-  return { status: 'answered', facts: typeScript(field, task.script, task.guards, habits) };
+  return {
+    status: 'answered',
+    facts: typeScript(field, task.script, task.guards, habits, pageOf(asking.markup)),
+  };
 }

@@ -1,10 +1,14 @@
 /** Events that the recorder listens to, by their names in UI Events, Input Events, Clipboard API and HTML. */
-export const recordedEvents = [
+export const domEvents = [
   'focus',
   'keydown',
   'keypress',
   'compositionstart',
   'compositionupdate',
+  'copy',
+  'cut',
+  'paste',
+  'drop',
   'beforeinput',
   'input',
   'compositionend',
@@ -14,6 +18,11 @@ export const recordedEvents = [
   'invalid',
   'submit',
 ] as const;
+
+/** What native fields and app toolkits tell instead; these names are Ukko's own, toolkits have theirs. */
+export const nativeEvents = ['text changed', 'editing complete', 'submitted'] as const;
+
+export const recordedEvents = [...domEvents, ...nativeEvents] as const;
 export type RecordedEvent = (typeof recordedEvents)[number];
 
 /** One event as a listener on the field saw it. */
@@ -22,6 +31,7 @@ export interface EventRecord {
   readonly key: string | null;
   readonly code: string | null;
   readonly inputType: string | null;
+  /** What is inserted; of *text changed*, the text before. */
   readonly data: string | null;
   /** The field's value at that moment, as a script reads it. */
   readonly value: string;

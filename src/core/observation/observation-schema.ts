@@ -1,6 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { planNames } from '../fallback/fallback-plan';
-import { guardsSchema } from '../form/form-schema';
+import { guardsSchema } from '../guard/guard-schema';
+import { scriptSchema } from '../script/script-schema';
 import { maxStrokes } from '../script/stroke';
 import { validityFlags } from '../standard/validity-flags';
 import { recordedEvents } from './event-record';
@@ -18,8 +19,6 @@ const one = <T extends string>(names: readonly T[]) =>
 const shape = <T extends Parameters<typeof object>[0]>(fields: T) =>
   object(fields).strict().noUnknown().required();
 
-export const strokeSchema = shape({ kind: one(['key']), key: text(64).min(1) });
-export const scriptSchema = array(strokeSchema).strict().max(maxStrokes).defined();
 export const pictureIdSchema = string()
   .strict()
   .matches(/^[0-9a-f]{64}$/);
@@ -146,6 +145,8 @@ const typingStep = shape({
   value: text(),
   refused: one(['guard', 'target']).nullable().defined(),
   guard: nullableText(),
+  rewrittenBy: array(text(200)).strict().max(50),
+  endless: string().strict().max(200),
   events: array(eventRecord).strict().max(1000).defined(),
 });
 
@@ -154,6 +155,7 @@ const typingFacts = shape({
   guards: guardsSchema,
   followed: flag(),
   steps: array(typingStep).strict().max(maxStrokes).defined(),
+  stoppedBy: string().strict().max(2000),
 });
 
 const provenance = lazy((value: unknown) => {

@@ -247,6 +247,10 @@ export interface TypingStep {
   readonly refused: 'guard' | 'target' | null;
   /** Id of the guard, when one refused. */
   readonly guard: string | null;
+  /** Ids of the guards that rewrote the text after the stroke; not given when none did. */
+  readonly rewrittenBy?: readonly string[];
+  /** Id of a guard that was stopped because it would have rewritten for ever. */
+  readonly endless?: string;
   readonly events: readonly EventRecord[];
 }
 
@@ -255,8 +259,10 @@ export interface TypingFacts {
   readonly guards: readonly Guard[];
   /** Text and caret are followed from the events, because this kind does not tell them to a script. */
   readonly followed: boolean;
-  /** One for each stroke. */
+  /** One for each stroke, as far as the target could be asked. */
   readonly steps: readonly TypingStep[];
+  /** Why the strokes behind the last step were not made; not given when all were. */
+  readonly stoppedBy?: string;
 }
 
 export type Outcome<Facts> =

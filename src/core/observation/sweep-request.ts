@@ -1,12 +1,13 @@
 import { array, mixed, object, string, ValidationError } from 'yup';
 import type { FieldId } from '../form/field';
 import { limits } from '../form/form-document';
-import { guardsSchema, mapOf } from '../form/form-schema';
+import { mapOf } from '../form/form-schema';
+import { guardsSchema } from '../guard/guard-schema';
+import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
 import { type EngineTarget, engineTargetSchema } from '../target/target';
 import { type Asking, askingOf, type TypingTasks } from './asking';
 import { type Question, questions } from './observation';
-import { scriptSchema } from './observation-schema';
 
 /** What a window asks of the server: engines on this machine, about one form. */
 export interface SweepRequest {

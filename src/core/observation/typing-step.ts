@@ -1,4 +1,4 @@
-import { isNamedKey, type Stroke } from '../script/stroke';
+import { type Stroke, textOfStroke } from '../script/stroke';
 import type { EventRecord } from './event-record';
 import type { Caret, TypingStep } from './observation';
 
@@ -9,21 +9,26 @@ export interface TypedState {
   readonly value: string;
   readonly events: readonly EventRecord[];
   readonly guard: string | null;
+  readonly rewrittenBy: readonly string[];
+  readonly endless: string | null;
   /** The field had the focus when the stroke came. */
   readonly hadFocus: boolean;
 }
 
-/** Reads one step of a ladder out of what the page told: a character that raised no `input` was refused. */
+/** Reads one step of a ladder out of what the page told: a character that raised no `input`, or an empty one, was refused. */
 export function typingStepOf(stroke: Stroke, typed: TypedState): TypingStep {
-  const { text, caret, value, events, guard, hadFocus } = typed;
-  const asked = hadFocus && !isNamedKey(stroke.key);
-  const took = events.some((event) => event.type === 'input');
+  const { text, caret, value, events, guard, rewrittenBy, endless, hadFocus } = typed;
+  const asked =
+    hadFocus && Boolean(textOfStroke(stroke)) && !(stroke.kind === 'text' && stroke.route === 'script');
+  const took = events.some((event) => event.type === 'input' && event.data !== '');
   return {
     text,
     caret,
     value,
     events,
     guard,
+    ...(rewrittenBy.length > 0 && { rewrittenBy }),
+    ...(endless !== null && { endless }),
     refused: guard !== null ? 'guard' : asked && !took ? 'target' : null,
   };
 }

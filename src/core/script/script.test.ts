@@ -1,12 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bufferOf, deleteBackward, deleteForward, insertText, moveCaret } from './editing-buffer';
-import { formatScript, readScript } from './script-text';
-import { graphemes, namedKeys, type Script } from './stroke';
+import { graphemes } from './graphemes';
+import { scriptSchema } from './script-schema';
+import { formatScript, readScript, statementWords } from './script-text';
+import {
+  editingCommands,
+  focusWays,
+  isNamedKey,
+  modifierKeys,
+  namedKeys,
+  type Script,
+  type Stroke,
+  textRoutes,
+} from './stroke';
 
 const keys = (text: string) => {
   const reading = readScript(text);
-  return reading.status === 'read' ? reading.script.map((stroke) => stroke.key) : reading;
+  return reading.status === 'read'
+    ? reading.script.map((stroke) => (stroke.kind === 'key' ? stroke.key : stroke.kind))
+    : reading;
 };
 
 describe('script text', () => {
@@ -22,13 +35,74 @@ describe('script text', () => {
     ]);
   });
   it.each([
-    ['press a', 1, 1, '“press” is not a statement; write type or key.'],
-    ['type "a"\n  type b', 2, 8, 'After type, write the text between double quotes, as in type "1.2".'],
-    ['key Hyper', 1, 5, `After key, write one of ${namedKeys.join(', ')}.`],
-    ['type "a\\nb"', 1, 6, 'A typed text has no control characters; leave them out.'],
-    ['key Tab twice', 1, 5, `After key, write one of ${namedKeys.join(', ')}.`],
+    ['press a', 1, 1, `“press” is not a statement; write one of ${statementWords.join(', ')}.`],
+    ['type "a"\n  type b', 2, 8, 'Write the text between double quotes, as in type "1.2".'],
+    ['type "a" "b"', 1, 10, 'Write the text between double quotes, as in type "1.2".'],
+    ['type "a', 1, 6, 'Write a text between double quotes, as in type "1.2"; \\" stands for a quote in it.'],
+    ['key Hyper', 1, 5, `Write a character, Space, Plus, Quote, Hash or one of ${namedKeys.join(', ')}.`],
+    ['type "a\\nb"', 1, 6, 'A typed text has no control characters; leave them out, or paste it.'],
+    ['key Tab twice', 1, 9, 'Behind the key, write how often as x and a number up to 999, as in x2.'],
+    ['key Hyper+a', 1, 5, `Write a character, Space, Plus, Quote, Hash or one of ${namedKeys.join(', ')}.`],
+    ['select 3 1', 1, 10, 'Write where the selection begins and ends, as in select 0 3, or select all.'],
+    ['caret end', 1, 7, 'Write the place of the caret, as in caret 0.'],
+    ['pause 2s', 1, 7, 'Write how long, up to 10000 ms, as in pause 200ms.'],
+    ['focus wildly', 1, 7, 'Write how the field gets the focus: focus script, focus click or focus tab.'],
+    ['leave now', 1, 7, 'Nothing more stands in this line.'],
+    ['paste', 1, 6, 'Write the text between double quotes, as in paste "3,5 m".'],
+    ['dead "´" "e"', 1, 13, 'Write 3 texts between double quotes, as in dead "´" "e" "é".'],
   ])('%j: says line, column and what was expected', (text, line, column, expected) => {
     expect(readScript(text)).toEqual({ status: 'fault', line, column, text: expected });
+  });
+  it('reads every statement', () => {
+    const script = [
+      'focus click # where the caret goes',
+      'key Control+Shift+ArrowLeft',
+      'key Plus',
+      'hold Backspace x5',
+      'down Shift',
+      'up Shift',
+      'caret 3',
+      'select 2 5',
+      'select all',
+      'undo',
+      'paste "a\\nb \\ud83d"',
+      'dictate "high water"',
+      'dead "´" "e" "é"',
+      'compose "に" "にほ" "日本"',
+      'soft "ok"',
+      'set ""',
+      'pause 200ms',
+      'leave',
+      'submit',
+    ].join('\n');
+    const reading = readScript(script);
+    expect(reading.status === 'read' && reading.script.map(({ kind }) => kind)).toEqual([
+      'focus',
+      'key',
+      'key',
+      'held',
+      'down',
+      'up',
+      'selection',
+      'selection',
+      'command',
+      'command',
+      'text',
+      'text',
+      'dead key',
+      'composition',
+      'text',
+      'text',
+      'text',
+      'pause',
+      'leave',
+      'submit',
+    ]);
+    expect(reading.status === 'read' && reading.script[1]).toEqual({
+      kind: 'key',
+      key: 'ArrowLeft',
+      modifiers: ['Control', 'Shift'],
+    });
   });
   it('is not longer than a script may be', () => {
     expect(readScript(`type "${'x'.repeat(501)}"`).status).toBe('fault');
@@ -37,12 +111,48 @@ describe('script text', () => {
   it('writes what it reads back as the same strokes', () => {
     const key = fc.oneof(
       fc.constantFrom(...namedKeys),
-      fc.string({ unit: 'grapheme', minLength: 1, maxLength: 2 }).map((text) => graphemes(text)[0] ?? 'x'),
+      fc
+        .string({ unit: 'grapheme', minLength: 1, maxLength: 2 })
+        .map((text) => graphemes(text)[0] ?? 'x')
+        .filter((text) => !/\p{Cc}/u.test(text)),
       fc.constantFrom('"', '\\', ' ', '\u0301', '🇫', '🇮', '\u200d'),
     );
+    const plain = fc.constantFrom(...namedKeys, 'a', 'é', '+', '"', '#', ' ', '👍🏽');
+    const offset = fc.nat(9_999_999);
+    const text = fc.string({ unit: 'binary', maxLength: 8 });
+    const stroke: fc.Arbitrary<Stroke> = fc.oneof(
+      { weight: 6, arbitrary: key.map((one): Stroke => ({ kind: 'key', key: one })) },
+      fc.record({
+        kind: fc.constant('key' as const),
+        key: plain,
+        modifiers: fc.subarray([...modifierKeys], { minLength: 1 }),
+      }),
+      fc.record({ kind: fc.constant('held' as const), key: plain, repeats: fc.nat(999) }),
+      fc.record({ kind: fc.constantFrom('down' as const, 'up' as const), key: plain }),
+      fc
+        .tuple(offset, offset)
+        .map(([a, b]): Stroke => ({ kind: 'selection', start: Math.min(a, b), end: Math.max(a, b) })),
+      fc.record({ kind: fc.constant('command' as const), command: fc.constantFrom(...editingCommands) }),
+      fc.record({
+        kind: fc.constant('text' as const),
+        route: fc.constantFrom(...textRoutes.filter((route) => route !== 'soft keys')),
+        text,
+      }),
+      key
+        .filter((one) => !isNamedKey(one))
+        .map((one): Stroke => ({ kind: 'text', route: 'soft keys', text: one })),
+      fc.record({ kind: fc.constant('dead key' as const), dead: text, key: text, text }),
+      fc.record({
+        kind: fc.constant('composition' as const),
+        texts: fc.array(text, { minLength: 1, maxLength: 4 }),
+      }),
+      fc.record({ kind: fc.constant('focus' as const), by: fc.constantFrom(...focusWays) }),
+      fc.constantFrom<Stroke>({ kind: 'leave' }, { kind: 'submit' }),
+      fc.record({ kind: fc.constant('pause' as const), ms: fc.nat(10_000) }),
+    );
     fc.assert(
-      fc.property(fc.array(key, { maxLength: 30 }), (list) => {
-        const script: Script = list.map((one) => ({ kind: 'key', key: one }));
+      fc.property(fc.array(stroke, { maxLength: 30 }), (script: Script) => {
+        expect(scriptSchema.isValidSync(script)).toBe(true);
         expect(readScript(formatScript(script))).toEqual({ status: 'read', script });
       }),
       { numRuns: 500 },
@@ -61,13 +171,13 @@ describe('editing buffer', () => {
     expect(deleteBackward({ text: 'abc', start: 0, end: 0 }).text).toBe('abc');
   });
   it('moves by graphemes, collapses a selection to its side, and stops at the ends', () => {
-    expect(moveCaret({ text: 'a😀b', start: 3, end: 3 }, 'ArrowLeft').start).toBe(1);
-    expect(moveCaret({ text: 'abc', start: 0, end: 2 }, 'ArrowLeft').start).toBe(0);
-    expect(moveCaret({ text: 'abc', start: 0, end: 2 }, 'ArrowRight').start).toBe(2);
-    expect(moveCaret(bufferOf('abc'), 'ArrowRight').start).toBe(3);
+    expect(moveCaret({ text: 'a😀b', start: 3, end: 3 }, 'previous grapheme').start).toBe(1);
+    expect(moveCaret({ text: 'abc', start: 0, end: 2 }, 'previous grapheme').start).toBe(0);
+    expect(moveCaret({ text: 'abc', start: 0, end: 2 }, 'next grapheme').start).toBe(2);
+    expect(moveCaret(bufferOf('abc'), 'next grapheme').start).toBe(3);
     expect([
-      moveCaret(bufferOf('abc'), 'Home').start,
-      moveCaret({ text: 'abc', start: 0, end: 0 }, 'End').start,
+      moveCaret(bufferOf('abc'), 'line start').start,
+      moveCaret({ text: 'abc', start: 0, end: 0 }, 'line end').start,
     ]).toEqual([0, 3]);
   });
   it('typing and erasing again gives the old text back', () => {

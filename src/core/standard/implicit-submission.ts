@@ -8,7 +8,9 @@ export type ImplicitSubmission =
   | { readonly does: 'nothing'; readonly why: string };
 
 /** HTML Standard, "Implicit submission": a field that blocks it is one of text in a line, or a date or a time. */
-const blocks = (kind: FieldKind) => (isTypedText(kind) && kind !== 'textarea') || isDated(kind);
+export function blocksImplicitSubmission(kind: FieldKind): boolean {
+  return (isTypedText(kind) && kind !== 'textarea') || isDated(kind);
+}
 
 /**
  * HTML Standard, "Implicit submission": what happens when a person presses Enter in a field of the form.
@@ -22,7 +24,7 @@ export function implicitSubmission(controls: readonly ControlState[]): ImplicitS
       ? { does: 'nothing', why: 'The first button that sends is disabled.' }
       : { does: 'presses the default button', ordinal: button.control.ordinal };
   }
-  const fields = controls.filter(({ kind }) => blocks(kind)).length;
+  const fields = controls.filter(({ kind }) => blocksImplicitSubmission(kind)).length;
   return fields > 1
     ? { does: 'nothing', why: `There is no button, and ${fields} fields block it.` }
     : { does: 'sends without a button' };

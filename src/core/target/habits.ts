@@ -1,6 +1,7 @@
 import type { FieldKind } from '../form/field';
 import type { ControlPart } from '../observation/observation';
 import { type TargetId, targetId } from './target';
+import { engineTyping, nativeTyping, phoneTyping, type TypingHabits } from './typing-habits';
 
 /** How a target goes about what the standard leaves open, as data; the model computes with it. */
 export interface Habits {
@@ -9,12 +10,10 @@ export interface Habits {
   readonly words: 'chromium' | 'firefox' | 'webkit' | null;
   /** Whose ways with values, constraints and submission it has, by the engine's name in `core/model/engine-ways.ts`. */
   readonly ways: 'chromium' | 'firefox' | 'webkit';
-  /** What a number field does with characters that no number has. */
-  readonly numberFilter: 'keeps out' | 'lets in';
-  /** How a typed character reaches the page. */
-  readonly keys: 'hardware' | 'soft';
-  /** Where the caret stands after a script gave focus to a filled field. */
-  readonly caretOnFocus: 'start' | 'end';
+  /** What it does with strokes. */
+  readonly typing: TypingHabits;
+  /** A field of a native app draws, checks and sends nothing of a form; it only takes strokes. */
+  readonly is: 'browser' | 'native field';
   /** Where this is known from, in words for people. */
   readonly source: string;
 }
@@ -54,9 +53,8 @@ const desktopBlink: Habits = {
   },
   words: 'chromium',
   ways: 'chromium',
-  numberFilter: 'keeps out',
-  keys: 'hardware',
-  caretOnFocus: 'start',
+  typing: engineTyping.chromium,
+  is: 'browser',
   source: 'the desktop Blink engine as asked on Debian 12',
 };
 
@@ -71,14 +69,61 @@ const phoneBlink: Habits = {
     'datetime-local': ['text', 'list'],
     number: ['text box'],
   },
-  keys: 'soft',
+  typing: phoneTyping.composing,
   source:
     'the desktop Blink engine for values and words, and the UI Events rules for keys under an input method; not checked on a device',
 };
 
+const desktopGecko: Habits = {
+  ...desktopBlink,
+  parts: {
+    ...desktopBlink.parts,
+    month: ['text box'],
+    week: ['text box'],
+    time: ['text box'],
+  },
+  words: 'firefox',
+  ways: 'firefox',
+  typing: engineTyping.firefox,
+  source: 'the desktop Gecko engine as asked on Debian 12',
+};
+
+const desktopWebkit: Habits = {
+  ...desktopBlink,
+  parts: { ...desktopBlink.parts, week: ['text box'], number: ['text box', 'spin button'] },
+  words: 'webkit',
+  ways: 'webkit',
+  typing: engineTyping.webkit,
+  source: 'the WebKitGTK engine as asked on Debian 12',
+};
+
+const phoneWebkit: Habits = {
+  ...phoneBlink,
+  words: null,
+  ways: 'webkit',
+  typing: phoneTyping.inserting,
+  source: 'WebKitGTK for values, and UI Events for soft keys that insert at once; not checked on a device',
+};
+
+const native: Habits = {
+  ...desktopBlink,
+  parts: {},
+  words: null,
+  is: 'native field',
+  typing: nativeTyping.phone,
+  source:
+    'what native text fields commonly tell their app: a change from one text to another; not checked on a device',
+};
+
 const habits: Readonly<Record<TargetId, Habits>> = {
   [targetId('chromium')]: desktopBlink,
+  [targetId('firefox')]: desktopGecko,
+  [targetId('webkit')]: desktopWebkit,
   [targetId('blink-phone')]: phoneBlink,
+  [targetId('webkit-phone')]: phoneWebkit,
+  [targetId('native-phone-field')]: native,
+  [targetId('app-toolkit-field')]: { ...native, typing: nativeTyping.appToolkit },
+  [targetId('desktop-toolkit-field')]: { ...native, typing: nativeTyping.desktopToolkit },
 };
 
 /** Null for targets that the model cannot speak for. */

@@ -31,6 +31,30 @@ export const targets: readonly Target[] = [
     ask: 'model',
     note: 'A phone browser of the Blink family with a soft keyboard. Nothing of it runs here; Ukko’s model answers.',
   },
+  {
+    id: targetId('webkit-phone'),
+    name: 'iOS-like phone',
+    ask: 'model',
+    note: 'A phone browser of the WebKit family whose soft keys insert at once. Nothing of it runs here; Ukko’s model answers.',
+  },
+  {
+    id: targetId('native-phone-field'),
+    name: 'Native phone field',
+    ask: 'model',
+    note: 'A text field of a phone’s own app, not of a browser. It tells its app from what to what the text has changed. Ukko’s model answers.',
+  },
+  {
+    id: targetId('app-toolkit-field'),
+    name: 'App toolkit field',
+    ask: 'model',
+    note: 'A field that an app toolkit paints itself. It tells the changed text, the end of editing and the submission. Ukko’s model answers.',
+  },
+  {
+    id: targetId('desktop-toolkit-field'),
+    name: 'Desktop toolkit field',
+    ask: 'model',
+    note: 'A field of a desktop program with a hardware keyboard and no browser. Ukko’s model answers.',
+  },
   ...withheldTargets,
 ];
 

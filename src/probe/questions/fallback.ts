@@ -1,7 +1,7 @@
 import { type FallbackPlan, plansFor } from '@/core/fallback/fallback-plan';
 import { attribute, type Field } from '@/core/form/field';
 import type { PlanOutcome } from '@/core/observation/observation';
-import { graphemes } from '@/core/script/stroke';
+import { graphemes } from '@/core/script/graphemes';
 import { pictureBox } from '../picture-box';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 

@@ -100,6 +100,10 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
       return call(...parameters);
     },
     reload: async () => undefined,
+    hasKeyboard: true,
+    toClipboard: async () => 'no clipboard here',
+    keyDown: async () => undefined,
+    keyUp: async () => undefined,
     press: async (key) => {
       const change = at(focused).key;
       if (change) values[focused] = change(key, values[focused] ?? '');

@@ -1,7 +1,8 @@
-import { type Field, type FieldKind, inputTypes, isTypedText, tellsSelection } from '@/core/form/field';
+import { type Field, type FieldKind, inputTypes, takesKeys, tellsSelection } from '@/core/form/field';
 import type { TypingTask } from '@/core/observation/asking';
-import type { TypingStep } from '@/core/observation/observation';
+import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import { typingStepOf } from '@/core/observation/typing-step';
+import { carryOut } from './carry-out';
 import { probeField, type QuestionContext } from './question-context';
 
 /** What becomes of a script, stroke by stroke: trusted keys from the protocol, guards and recorder in the page. */
@@ -10,17 +11,17 @@ export async function askTyping(context: QuestionContext): Promise<void> {
     const task = context.asking.scripts[field.id];
     if (!task) continue;
     const kind = await kindInEffect(context, field);
-    if (!isTypedText(kind)) {
-      const reason = 'No text is typed into this kind of field.';
+    if (!takesKeys(kind)) {
+      const reason = 'No key does anything to this kind of field.';
       context.answer(field.id, { question: 'typing', outcome: { status: 'inapplicable', reason } });
       continue;
     }
-    const steps = await type(context, field, kind, task);
+    const typed = await type(context, field, kind, task);
     context.answer(field.id, {
       question: 'typing',
       outcome: {
         status: 'answered',
-        facts: { script: task.script, guards: task.guards, followed: !tellsSelection(kind), steps },
+        facts: { script: task.script, guards: task.guards, followed: !tellsSelection(kind), ...typed },
       },
     });
   }
@@ -37,18 +38,25 @@ async function type(
   field: Field,
   kind: FieldKind,
   task: TypingTask,
-): Promise<TypingStep[]> {
+): Promise<Pick<TypingFacts, 'steps' | 'stoppedBy'>> {
   await page.reload();
-  await page.probe('beginTyping', { ...probeField(field), kind }, task.guards);
+  const asked = { ...probeField(field), kind };
+  const focusFirst = task.script[0]?.kind !== 'focus';
+  await page.probe('beginTyping', asked, task.guards, focusFirst);
   const steps: TypingStep[] = [];
-  let hadFocus = true;
+  let hadFocus = focusFirst;
+  let stoppedBy: string | null = null;
   for (const stroke of task.script) {
     signal.throwIfAborted();
-    await page.press(stroke.key);
+    const notMade = await carryOut(page, asked, stroke);
+    if (notMade) {
+      stoppedBy = notMade.reason;
+      break;
+    }
     const typed = await page.probe('takeTyped');
     steps.push(typingStepOf(stroke, { ...typed, hadFocus }));
     hadFocus = typed.focused;
   }
   await page.probe('endTyping');
-  return steps;
+  return stoppedBy === null ? { steps } : { steps, stoppedBy };
 }

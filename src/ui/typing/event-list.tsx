@@ -1,6 +1,7 @@
-import { isNamedKey, type Stroke } from '@/core/script/stroke';
+import { type Stroke, textOfStroke } from '@/core/script/stroke';
 import { VisibleText } from '../frame/visible-text';
-import { Keycap, type LadderColumn } from './ladder';
+import type { LadderColumn } from './ladder';
+import { StrokeCap } from './stroke-cap';
 import styles from './typing.module.css';
 
 /** The events of one stroke on one target, each with what its listeners saw. */
@@ -18,7 +19,7 @@ export function EventList({
   return (
     <section className={styles.events} aria-label="Events of the stroke">
       <h2>
-        <Keycap stroke={stroke} /> on {column.name}, {column.mark}
+        <StrokeCap stroke={stroke} /> on {column.name}, {column.mark}
         {step?.refused && (
           <span className={styles.disagreement}>
             {' '}
@@ -68,7 +69,7 @@ export function EventList({
           </tbody>
         </table>
       )}
-      {column.facts?.followed && !isNamedKey(stroke.key) && (
+      {column.facts?.followed && textOfStroke(stroke) !== null && (
         <p className={styles.value}>
           This kind of field does not tell a script its text and caret; they are followed from its events.
         </p>

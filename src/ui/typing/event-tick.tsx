@@ -17,6 +17,13 @@ const shapeOf: Readonly<Record<RecordedEvent, Shape>> = {
   change: 'change',
   invalid: 'change',
   submit: 'change',
+  copy: 'key',
+  cut: 'key',
+  paste: 'key',
+  drop: 'key',
+  'text changed': 'input',
+  'editing complete': 'change',
+  submitted: 'change',
 };
 
 const drawn: Readonly<Record<Shape, React.ReactNode>> = {
@@ -49,10 +56,10 @@ export function eventText({ type, key, inputType, data, value, prevented, truste
 /** What the shapes stand for. */
 export function TickLegend() {
   const shapes: readonly [Shape, string][] = [
-    ['key', 'key events'],
+    ['key', 'key, clipboard'],
     ['before', 'beforeinput'],
     ['input', 'input'],
-    ['change', 'change'],
+    ['change', 'change, submit'],
     ['focus', 'focus, blur'],
   ];
   return (

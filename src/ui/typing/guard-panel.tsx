@@ -1,10 +1,28 @@
 'use client';
 
-import { Button, InputNumber, Switch } from 'antd';
-import { type Guard, guardName } from '@/core/guard/guard';
+import { Button, Dropdown, Select, Switch } from 'antd';
+import { useState } from 'react';
+import { type Guard, type GuardStage, guardStages, remedyOf } from '@/core/guard/guard';
+import { offeredGuards } from '@/core/guard/offered-guards';
+import { guardName } from '@/core/guard/rule';
+import { GuardRuleEditor } from './guard-rule-editor';
 import styles from './typing.module.css';
 
-/** The guards of the field: each can be changed, switched off and taken away. */
+const stageTexts: Readonly<Record<GuardStage, string>> = {
+  key: 'on key presses',
+  'before insert': 'before the text is inserted',
+  'after input': 'after input',
+  'on leaving': 'on leaving',
+  'on submission': 'on submission',
+};
+
+const remedyTexts = {
+  refuse: 'says so',
+  mend: 'mends the text',
+  'go back': 'goes back to the old text',
+} as const;
+
+/** The guards of the field, in the order in which they act: each can be changed, moved, switched off and taken away. */
 export function GuardPanel({
   guards,
   onChange,
@@ -12,53 +30,93 @@ export function GuardPanel({
   guards: readonly Guard[];
   onChange: (guards: readonly Guard[]) => void;
 }) {
-  const change = (id: string, part: Partial<Guard>) =>
-    onChange(guards.map((guard) => (guard.id === id ? { ...guard, ...part } : guard)));
+  const [open, setOpen] = useState<string | null>(null);
+  const change = (next: Guard) => onChange(guards.map((guard) => (guard.id === next.id ? next : guard)));
+  const move = (index: number, by: -1 | 1) => {
+    const list = [...guards];
+    const [taken] = list.splice(index, 1);
+    if (taken) list.splice(index + by, 0, taken);
+    onChange(list);
+  };
   return (
     <>
-      {guards.map((guard) => (
+      {guards.map((guard, index) => (
         <div key={guard.id} className={styles.guard}>
           <Switch
             size="small"
             checked={guard.on}
             aria-label={`${guardName(guard)}, switched on`}
-            onChange={(on) => change(guard.id, { on })}
+            onChange={(on) => change({ ...guard, on })}
           />
-          <span>at most</span>
-          <InputNumber
-            size="small"
-            style={{ width: 56 }}
-            min={0}
-            max={20}
-            precision={0}
-            value={guard.most}
-            aria-label="Most decimals"
-            onChange={(most) => most !== null && change(guard.id, { most })}
-          />
-          <span>{guard.most === 1 ? 'decimal' : 'decimals'}</span>
-          <Button
-            type="text"
-            size="small"
-            aria-label={`Remove ${guardName(guard)}`}
-            style={{ marginLeft: 'auto' }}
-            onClick={() => onChange(guards.filter((one) => one.id !== guard.id))}
+          <button
+            type="button"
+            className={styles.guardName}
+            aria-expanded={open === guard.id}
+            onClick={() => setOpen(open === guard.id ? null : guard.id)}
           >
-            ×
-          </Button>
-          <span className={styles.stage}>acts before the text is inserted</span>
+            {guardName(guard)}
+            <span className={styles.stage}>
+              {stageTexts[guard.stage]}
+              {remedyOf(guard) !== 'refuse' && `, ${remedyTexts[remedyOf(guard)]}`}
+            </span>
+          </button>
+          {open === guard.id && (
+            <div className={styles.guardBody}>
+              <GuardRuleEditor guard={guard} onChange={change} />
+              <div className={styles.row}>
+                <span>Acts</span>
+                <Select<GuardStage>
+                  size="small"
+                  value={guard.stage}
+                  aria-label="Stage"
+                  options={guardStages.map((stage) => ({ value: stage, label: stageTexts[stage] }))}
+                  onChange={(stage) => change({ ...guard, stage })}
+                />
+              </div>
+              {(guard.stage === 'after input' || guard.stage === 'on leaving') && (
+                <div className={styles.row}>
+                  <span>Then it</span>
+                  <Select
+                    size="small"
+                    value={remedyOf(guard)}
+                    aria-label="Remedy"
+                    options={(['mend', 'go back', 'refuse'] as const).map((remedy) => ({
+                      value: remedy,
+                      label: remedyTexts[remedy],
+                    }))}
+                    onChange={(remedy) => change({ ...guard, remedy })}
+                  />
+                </div>
+              )}
+              <div className={styles.guardDeeds}>
+                <Button size="small" disabled={index === 0} onClick={() => move(index, -1)}>
+                  Earlier
+                </Button>
+                <Button size="small" disabled={index === guards.length - 1} onClick={() => move(index, 1)}>
+                  Later
+                </Button>
+                <Button size="small" onClick={() => onChange(guards.filter((one) => one.id !== guard.id))}>
+                  Remove
+                </Button>
+              </div>
+            </div>
+          )}
         </div>
       ))}
-      {guards.length === 0 && (
-        <Button
-          onClick={() =>
-            onChange([
-              { kind: 'decimals', stage: 'before insert', id: crypto.randomUUID(), on: true, most: 2 },
-            ])
-          }
-        >
-          Add “at most 2 decimals”
-        </Button>
-      )}
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: offeredGuards.map(({ name }, index) => ({ key: String(index), label: name })),
+          onClick: ({ key }) => {
+            const made = offeredGuards[Number(key)]?.make(crypto.randomUUID());
+            if (!made) return;
+            onChange([...guards, made]);
+            setOpen(made.id);
+          },
+        }}
+      >
+        <Button>Add a guard</Button>
+      </Dropdown>
     </>
   );
 }

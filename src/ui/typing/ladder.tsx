@@ -5,13 +5,14 @@ import type { KeyboardEvent } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
-import { isNamedKey, type Script, type Stroke } from '@/core/script/stroke';
+import { type Script, type Stroke, textOfStroke } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
 import { visible } from '../frame/visible-text';
 import { EventTick } from './event-tick';
+import { StrokeCap } from './stroke-cap';
 import styles from './typing.module.css';
 
 /** One column: what a target makes of the script, by one way of knowing it. */
@@ -91,7 +92,7 @@ export function Ladder({
             className={stroke !== null && index > stroke ? styles.later : undefined}
           >
             <th scope="row">
-              <Keycap stroke={one} />
+              <StrokeCap stroke={one} />
             </th>
             {columns.map((at) => (
               <td key={at.key}>
@@ -110,10 +111,6 @@ export function Ladder({
       </tbody>
     </table>
   );
-}
-
-export function Keycap({ stroke }: { stroke: Stroke }) {
-  return <kbd className={styles.cap}>{stroke.key === ' ' ? 'Space' : stroke.key}</kbd>;
 }
 
 function Cell({
@@ -170,12 +167,12 @@ function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
     <span className={styles.text}>
       {visible(text.slice(0, caret.start))}
       <span className={styles.caret} />
-      {refused && !isNamedKey(stroke.key) && (
+      {refused && (
         <del
           className={styles.refused}
           title={refused === 'guard' ? 'refused by a guard' : 'refused by the target'}
         >
-          {stroke.key}
+          {visible((textOfStroke(stroke) ?? '').slice(0, 24)) || '⊘'}
         </del>
       )}
       {visible(text.slice(caret.start))}

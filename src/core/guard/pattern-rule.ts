@@ -1,0 +1,33 @@
+import type { PatternGuard } from './guard';
+
+const compiled = new Map<string, RegExp | null>();
+
+/** The expression of the guard, anchored for a whole match; null when it does not compile: such a guard does nothing. */
+export function expressionOf({ source, match }: Pick<PatternGuard, 'source' | 'match'>): RegExp | null {
+  const key = `${match} ${source}`;
+  const known = compiled.get(key);
+  if (known !== undefined) return known;
+  let expression: RegExp | null = null;
+  try {
+    // Compiled alone first: a parenthesis too many would close the group around it.
+    new RegExp(source, 'v');
+    expression = new RegExp(match === 'whole' ? `^(?:${source})$` : source, 'v');
+  } catch {
+    expression = null;
+  }
+  if (compiled.size > 200) compiled.clear();
+  compiled.set(key, expression);
+  return expression;
+}
+
+/** Why a pattern does not compile, in the words of the engine, or null when it does. */
+export function patternFault(source: string): string | null {
+  try {
+    new RegExp(source, 'v');
+    return null;
+  } catch (error) {
+    return error instanceof Error
+      ? error.message.replace(/^Invalid regular expression: /, '')
+      : 'It does not compile.';
+  }
+}

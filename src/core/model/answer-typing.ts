@@ -1,0 +1,90 @@
+import { pageOf } from '../form/page-controls';
+import { graphemes } from '../script/graphemes';
+import { isModifierKey, isNamedKey, type KeyStroke, type Stroke } from '../script/stroke';
+import { validityOf } from '../standard/constraint-validation';
+import { idlValueOf, parsedState } from '../standard/control-state';
+import { constraintsInGroup, radioGroupOf, settledRadios } from '../standard/radio-group';
+import { drivenTyping } from '../target/typing-habits';
+import { engineWays } from './engine-ways';
+import type { RaisedEvent } from './typing/event-log';
+import { ToggleControl } from './typing/toggle-control';
+import { Typist } from './typing/typist';
+import type { AskedEvent, TypingAnswer, TypingQuestion } from './typing-question';
+
+/** Most Tab presses until the focus is taken to stay for ever. */
+const mostTabs = 12;
+
+/**
+ * What an engine makes of keys that its driver sends, and then of Tab until the focus leaves.
+ * @returns null when the markup has no form control with the id `t`; a text where a key is none.
+ */
+export function answerTyping(
+  question: TypingQuestion,
+  engine: keyof typeof engineWays,
+): TypingAnswer | string | null {
+  const ways = engineWays[engine];
+  const { controls, forms } = pageOf(question.html);
+  const page = settledRadios(controls.map((control) => parsedState(control, ways)));
+  const own = page.find(({ attributes }) => attributes.id === 't');
+  if (!own) return null;
+  const strokes = question.keys.map(strokeOf);
+  const unread = strokes.indexOf(null);
+  if (unread >= 0)
+    return `“${question.keys[unread]}” is no key. Write a character, a key's name or Shift+ and either.`;
+  const form = own.control.form === null ? null : (forms[own.control.form] ?? null);
+  const typist = new Typist({ own, page, form }, drivenTyping(engine), ways, []);
+  const events: RaisedEvent[] = [];
+  const refused: number[] = [];
+  if (typist.focus(question.focus)) {
+    for (const [index, stroke] of strokes.entries()) {
+      if (stroke && typist.stroke(stroke).refused) refused.push(index);
+    }
+    for (let tab = 0; tab < mostTabs && typist.hasFocus; tab++) typist.stroke({ kind: 'key', key: 'Tab' });
+    events.push(...typist.takeEvents());
+  }
+  const { control } = typist;
+  const constraints = constraintsInGroup(control.state, groupNow(own, page, control), ways);
+  const { flags } = validityOf(
+    { ...constraints, editedByPerson: control.editedByPerson, badInput: control.badInput },
+    ways,
+  );
+  return {
+    value: control instanceof ToggleControl ? idlValueOf(control.state) : control.value,
+    badInput: flags.includes('badInput'),
+    valid: flags.length === 0,
+    flags,
+    events: events.map(asked),
+    refused,
+    ...(control instanceof ToggleControl && {
+      checked: own.kind === 'radio' ? control.chosen : control.state.checked,
+    }),
+  };
+}
+
+/** The group of a radio button as it is now. */
+function groupNow(
+  own: Parameters<typeof radioGroupOf>[0],
+  page: Parameters<typeof radioGroupOf>[1],
+  control: unknown,
+) {
+  const group = radioGroupOf(own, page);
+  return control instanceof ToggleControl ? control.states : group;
+}
+
+/** A key as the batch format writes it; null for what is none. */
+function strokeOf(text: string): Stroke | null {
+  const [, phase] = /^(down|up):(?=.)/su.exec(text) ?? [];
+  const rest = phase ? text.slice(phase.length + 1) : text;
+  const parts = rest.length > 1 ? rest.split(/\+(?=.)/su) : [rest];
+  const key = parts.at(-1) === 'Space' ? ' ' : (parts.at(-1) ?? '');
+  const modifiers = parts.slice(0, -1);
+  if (!modifiers.every(isModifierKey) || !(isNamedKey(key) || graphemes(key).length === 1)) return null;
+  if (phase === 'down' || phase === 'up') return modifiers.length === 0 ? { kind: phase, key } : null;
+  return { kind: 'key', key, modifiers: modifiers as NonNullable<KeyStroke['modifiers']> };
+}
+
+function asked({ type, key, inputType, data, value, on }: RaisedEvent): AskedEvent {
+  return type === 'submit' || on !== null
+    ? [type, key, inputType, data, value, on]
+    : [type, key, inputType, data, value];
+}

@@ -1,0 +1,96 @@
+import type { FocusWay } from '../../script/stroke';
+import { type ControlState, idlValueOf, withValue } from '../../standard/control-state';
+import { Decimal } from '../../standard/decimal';
+import { rangeOf } from '../../standard/ranges-and-steps';
+import type { Press, TypedControl } from './typed-control';
+import type { TypingContext } from './typing-context';
+
+/** A range field: arrows go by steps, page keys by a tenth, Home and End to the limits. */
+export class SliderControl implements TypedControl {
+  readonly caret = { start: 0, end: 0 };
+  readonly badInput = false;
+  readonly editedByPerson = false;
+
+  constructor(
+    public state: ControlState,
+    private readonly context: TypingContext,
+  ) {}
+
+  get value(): string {
+    return idlValueOf(this.state);
+  }
+
+  get text(): string {
+    return this.value;
+  }
+
+  focus(_by: FocusWay): void {
+    this.context.log.raise('focus');
+  }
+
+  keyDown({ key }: Press): void {
+    const { log, send } = this.context;
+    const to = this.target(key);
+    if (to) {
+      this.set(to);
+      return;
+    }
+    if (key === 'Enter') {
+      log.raise('keypress', { key });
+      send();
+    } else if (key.length === 1) log.raise('keypress', { key });
+  }
+
+  keyUp(): void {}
+
+  tab(): boolean {
+    return false;
+  }
+
+  leave(): void {
+    this.context.log.raise('blur');
+  }
+
+  private target(key: string): Decimal | null {
+    const { attributes } = this.state;
+    const of = (name: string) => attributes[name] ?? null;
+    const limits = { min: of('min'), max: of('max'), step: of('step'), value: of('value') };
+    const range = rangeOf('range', limits, this.context.ways);
+    const now = Decimal.parse(this.value);
+    if (!range || !now) return null;
+    const [min, max] = [range.exact.min ?? Decimal.zero, range.exact.max ?? Decimal.of(100)];
+    const isAny = limits.step?.toLowerCase() === 'any';
+    const step = (isAny ? null : range.exact.step) ?? max.minus(min).over(Decimal.of(100));
+    const tenth = max.minus(min).over(Decimal.of(10));
+    const page = tenth.compare(step) > 0 ? tenth : step;
+    switch (key) {
+      case 'ArrowUp':
+      case 'ArrowRight':
+        return now.plus(step);
+      case 'ArrowDown':
+      case 'ArrowLeft':
+        return now.minus(step);
+      case 'PageUp':
+        return now.plus(page);
+      case 'PageDown':
+        return now.minus(page);
+      case 'Home':
+        return min;
+      case 'End':
+        return max;
+      default:
+        return null;
+    }
+  }
+
+  private set(value: Decimal): void {
+    const { ways, log } = this.context;
+    const before = this.value;
+    const set = withValue(this.state, ways.rangeText(value), ways);
+    if (set === 'InvalidStateError') return;
+    this.state = set;
+    if (this.value === before) return;
+    log.raise('input');
+    log.raise('change');
+  }
+}

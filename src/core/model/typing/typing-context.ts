@@ -1,0 +1,31 @@
+import type { Guard } from '../../guard/guard';
+import type { Ways } from '../../standard/ways';
+import type { TypingHabits } from '../../target/typing-habits';
+import type { EventLog } from './event-log';
+
+/** What became of one stroke, beside the events that it raised. */
+export interface StrokeOutcome {
+  refused: 'guard' | 'target' | null;
+  /** Id of the guard that refused. */
+  guard: string | null;
+  /** Ids of the guards that rewrote the text. */
+  rewrittenBy: readonly string[];
+  /** Id of a guard that would have rewritten for ever. */
+  endless: string | null;
+}
+
+export function untouched(): StrokeOutcome {
+  return { refused: null, guard: null, rewrittenBy: [], endless: null };
+}
+
+/** What all controls share while a script is typed. */
+export interface TypingContext {
+  readonly habits: TypingHabits;
+  readonly ways: Ways;
+  readonly guards: readonly Guard[];
+  readonly log: EventLog;
+  /** Of the stroke that is under way. */
+  outcome: StrokeOutcome;
+  /** Enter asks the form to be sent (HTML Standard, "Implicit submission"). */
+  readonly send: () => void;
+}

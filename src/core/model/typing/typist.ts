@@ -1,0 +1,418 @@
+import { isDated, isTypedText } from '../../form/field';
+import type { Guard } from '../../guard/guard';
+import { decideKey, refusesToSend } from '../../guard/stages';
+import { insertText } from '../../script/editing-buffer';
+import {
+  type EditingCommand,
+  type FocusWay,
+  isModifierKey,
+  isNamedKey,
+  isShortcut,
+  type KeyStroke,
+  type ModifierKey,
+  type Stroke,
+  type TextRoute,
+} from '../../script/stroke';
+import type { ControlState } from '../../standard/control-state';
+import { type FormState, invalidControls } from '../../standard/form-submission';
+import { blocksImplicitSubmission, implicitSubmission } from '../../standard/implicit-submission';
+import { radioGroupOf } from '../../standard/radio-group';
+import type { Ways } from '../../standard/ways';
+import type { TypingHabits } from '../../target/typing-habits';
+import { ButtonControl } from './button-control';
+import { DatedControl } from './dated-control';
+import { EventLog, type RaisedEvent } from './event-log';
+import { ListControl } from './list-control';
+import { SliderControl } from './slider-control';
+import { TextControl } from './text-control';
+import { ToggleControl } from './toggle-control';
+import type { TypedControl } from './typed-control';
+import { type StrokeOutcome, type TypingContext, untouched } from './typing-context';
+
+const chords: Readonly<Record<EditingCommand, readonly [readonly ModifierKey[], string]>> = {
+  'select all': [['Control'], 'a'],
+  cut: [['Control'], 'x'],
+  copy: [['Control'], 'c'],
+  undo: [['Control'], 'z'],
+  redo: [['Control', 'Shift'], 'z'],
+};
+
+/** A control in its page. */
+export interface TypingPlace {
+  readonly own: ControlState;
+  /** All controls of the page in tree order, `own` among them. */
+  readonly page: readonly ControlState[];
+  /** Attributes of the form that owns it; null without one. */
+  readonly form: FormState['attributes'] | null;
+}
+
+/** Presses keys and brings text into one control as a person does, and writes down which events that raises. */
+export class Typist {
+  readonly control: TypedControl;
+  private readonly context: TypingContext;
+  private readonly log: EventLog;
+  private focused = false;
+  private readonly down: ModifierKey[] = [];
+  private held: string[] = [];
+  private clipboard = '';
+
+  constructor(
+    private readonly place: TypingPlace,
+    private readonly habits: TypingHabits,
+    private readonly ways: Ways,
+    private readonly guards: readonly Guard[],
+  ) {
+    const native = habits.tells === 'text changes';
+    this.log = new EventLog(() => (native ? this.control.text : this.control.value), native);
+    this.context = { habits, ways, guards, log: this.log, outcome: untouched(), send: () => this.send() };
+    this.control = controlFor(place, this.context, () => this.press());
+  }
+
+  get hasFocus(): boolean {
+    return this.focused;
+  }
+
+  /** What was raised since the last time. */
+  takeEvents(): RaisedEvent[] {
+    return this.log.take();
+  }
+
+  /** @returns false where the control takes no focus. */
+  focus(by: FocusWay): boolean {
+    const { attributes, control, kind } = this.place.own;
+    if (isDated(kind) && 'readonly' in attributes && !this.habits.readonlyDatedTakesFocus) return false;
+    if ('disabled' in attributes || control.disabledByFieldset || 'hidden' in attributes) return false;
+    this.focused = true;
+    this.control.focus(by);
+    if (by === 'tab') this.log.raise('keyup', { key: 'Tab' });
+    return true;
+  }
+
+  stroke(stroke: Stroke): StrokeOutcome {
+    this.context.outcome = untouched();
+    if (!this.focused && stroke.kind !== 'focus') return this.context.outcome;
+    this.carryOut(stroke);
+    return this.context.outcome;
+  }
+
+  private carryOut(stroke: Stroke): void {
+    switch (stroke.kind) {
+      case 'key': {
+        if (this.composes(stroke)) {
+          this.pressSoftKey(stroke.key);
+          return;
+        }
+        this.endComposition();
+        const modifiers = stroke.modifiers ?? [];
+        for (const modifier of modifiers) this.keyDown(modifier);
+        this.keyDown(stroke.key);
+        this.keyUp(stroke.key);
+        for (const modifier of modifiers.toReversed()) this.keyUp(modifier);
+        return;
+      }
+      case 'held':
+        for (let time = 0; time <= stroke.repeats; time++) this.keyDown(stroke.key);
+        this.keyUp(stroke.key);
+        return;
+      case 'down':
+        this.keyDown(stroke.key);
+        return;
+      case 'up':
+        this.keyUp(stroke.key);
+        return;
+      case 'selection':
+        if (this.control instanceof TextControl) this.control.select(stroke.start, stroke.end);
+        return;
+      case 'command':
+        this.command(stroke.command);
+        return;
+      case 'text':
+        this.endComposition();
+        this.bring(stroke.route, stroke.text);
+        return;
+      case 'dead key':
+        this.deadKey(stroke.dead, stroke.text);
+        return;
+      case 'composition':
+        this.compose(stroke.texts);
+        return;
+      case 'focus':
+        if (!this.focused) this.focus(stroke.by);
+        return;
+      case 'leave':
+        this.blur();
+        return;
+      case 'submit':
+        this.send(true);
+        return;
+      case 'pause':
+        return;
+    }
+  }
+
+  private command(command: EditingCommand): void {
+    if (this.habits.commands === 'from a menu') {
+      this.endComposition();
+      if (this.control instanceof TextControl) this.control.command(command);
+      return;
+    }
+    this.chord(...chords[command]);
+  }
+
+  private chord(modifiers: readonly ModifierKey[], key: string): void {
+    for (const modifier of modifiers) this.keyDown(modifier);
+    this.keyDown(key);
+    this.keyUp(key);
+    for (const modifier of modifiers.toReversed()) this.keyUp(modifier);
+  }
+
+  /** A text that comes in at once, by one of the ways that are no keys. */
+  private bring(route: TextRoute, text: string): void {
+    const { control, log } = this;
+    if (!(control instanceof TextControl)) {
+      this.context.outcome.refused = 'target';
+      return;
+    }
+    switch (route) {
+      case 'paste':
+        if (this.habits.commands === 'from a menu') {
+          control.paste(text);
+          return;
+        }
+        this.clipboard = text;
+        this.chord(['Control'], 'v');
+        return;
+      case 'drop':
+        log.raise('drop');
+        control.insert(text, { inputType: 'insertFromDrop', data: text, asks: true });
+        return;
+      case 'autofill':
+        control.autofill(text);
+        return;
+      case 'dictation':
+        control.insert(text, { inputType: 'insertText', data: text, asks: true });
+        return;
+      case 'soft keys':
+        if (this.composes({ kind: 'key', key: text })) {
+          this.pressSoftKey(text);
+          return;
+        }
+        log.raise('keydown', { key: 'Unidentified' });
+        control.insert(text, { inputType: 'insertText', data: text, asks: true });
+        log.raise('keyup', { key: 'Unidentified' });
+        return;
+      case 'script':
+        control.setByScript(text);
+        return;
+    }
+  }
+
+  /** A dead key waits for the next one; the two come as one key. */
+  private deadKey(dead: string, text: string): void {
+    if (this.habits.keys !== 'hardware') {
+      this.compose([dead, text]);
+      return;
+    }
+    this.log.raise('keydown', { key: 'Dead' });
+    this.log.raise('keyup', { key: 'Dead' });
+    this.keyDown(text);
+    this.keyUp(text);
+  }
+
+  /** An input method shows texts one after the other, each by a key, and commits the last one. */
+  private compose(texts: readonly string[]): void {
+    const { control } = this;
+    if (!(control instanceof TextControl)) return;
+    this.endComposition();
+    const key = this.habits.keys === 'hardware' ? 'Process' : 'Unidentified';
+    for (const text of texts) {
+      this.log.raise('keydown', { key });
+      control.compose(text);
+      this.log.raise('keyup', { key });
+    }
+    control.endComposition();
+  }
+
+  /** Soft keyboards that predict words compose them: letters of a word, in fields that are not secret and not numbers. */
+  private composes({ key, modifiers }: KeyStroke): boolean {
+    const { kind } = this.place.own;
+    return (
+      this.habits.keys === 'soft keys that compose' &&
+      this.control instanceof TextControl &&
+      (kind === 'text' || kind === 'search' || kind === 'textarea') &&
+      !isNamedKey(key) &&
+      !modifiers?.length &&
+      /^[\p{L}\p{M}\p{N}'’]+$/u.test(key)
+    );
+  }
+
+  private pressSoftKey(key: string): void {
+    const { control } = this;
+    if (!(control instanceof TextControl)) return;
+    this.log.raise('keydown', { key: 'Unidentified' });
+    control.compose(control.composed + key);
+    control.rewriteComposed();
+    this.log.raise('keyup', { key: 'Unidentified' });
+  }
+
+  private endComposition(): void {
+    if (this.control instanceof TextControl) this.control.endComposition();
+  }
+
+  keyDown(key: string): void {
+    if (!this.hears) return;
+    if (this.habits.heldKeys === 'the last one, once' && this.held.includes(key)) return;
+    this.held.push(key);
+    const shown = this.shownKey(key);
+    if (isModifierKey(key)) {
+      this.down.push(key);
+      this.log.raise('keydown', { key: shown, on: this.on });
+      return;
+    }
+    const decision = decideKey(this.guards, {
+      key,
+      isShortcut: isShortcut({ modifiers: this.down }),
+      newText: insertText({ text: this.control.text, ...this.control.caret }, key).text,
+    });
+    // Of a soft key a page is not told which it is, and stopping it stops nothing.
+    if (shown === 'Unidentified') this.log.raise('keydown', { key: shown, on: this.on });
+    else this.log.raise('keydown', { key: shown, prevented: !decision.pass, on: this.on });
+    if (!decision.pass && shown !== 'Unidentified') {
+      this.context.outcome.refused = 'guard';
+      this.context.outcome.guard = decision.guard;
+      return;
+    }
+    if (key === 'Escape' && this.habits.escapeIsPressed && !(this.control instanceof TextControl))
+      this.log.raise('keypress', { key, on: this.on });
+    if (key === 'v' && isShortcut({ modifiers: this.down }) && this.control instanceof TextControl)
+      this.control.paste(this.clipboard);
+    else if (key !== 'Tab') this.control.keyDown({ key, modifiers: this.down });
+    else if (!this.control.tab()) this.blur();
+  }
+
+  keyUp(key: string): void {
+    if (isModifierKey(key)) this.down.splice(this.down.indexOf(key), 1);
+    const isLast = this.held.at(-1) === key;
+    this.held = this.held.filter((one) => one !== key);
+    if (!this.hears || (this.habits.heldKeys === 'the last one, once' && !isLast)) return;
+    this.log.raise('keyup', { key, on: this.on });
+    this.control.keyUp({ key, modifiers: this.down });
+  }
+
+  /** Keys reach the control. */
+  private get hears(): boolean {
+    return this.focused && !(this.control instanceof DatedControl && this.control.keysGoElsewhere);
+  }
+
+  private get on(): string | null {
+    return this.control instanceof ToggleControl ? this.control.on : null;
+  }
+
+  private blur(): void {
+    this.control.leave();
+    this.focused = false;
+  }
+
+  /** UI Events, "Key events and input methods": under a soft keyboard the page is told of a key, not of which. */
+  private shownKey(key: string): string {
+    if (this.habits.astralKeys === 'as a composition' && (key.codePointAt(0) ?? 0) > 0xffff)
+      return 'Unidentified';
+    const hidden = this.habits.keys === 'soft keys that compose' && key !== 'Backspace' && key !== 'Enter';
+    return hidden ? 'Unidentified' : key;
+  }
+
+  /** HTML Standard, "Implicit submission": Enter presses the default button, or sends without one. */
+  private send(always = false): void {
+    const { own, form } = this.place;
+    if (this.habits.tells === 'text changes') {
+      this.log.raise('submit');
+      return;
+    }
+    if (form === null) return;
+    const controls = this.place.page
+      .filter(({ control }) => control.form === own.control.form)
+      .map((one) => this.stateNow(one));
+    const does = implicitSubmission(controls);
+    if (
+      always
+        ? false
+        : does.does === 'nothing' ||
+          (does.does === 'sends without a button' && !blocksImplicitSubmission(own.kind))
+    )
+      return;
+    const button =
+      does.does === 'presses the default button'
+        ? controls.find(({ control }) => control.ordinal === does.ordinal)
+        : null;
+    this.submit(controls, button ?? null, form);
+  }
+
+  /** HTML Standard, "activation behavior" of a button. */
+  private press(): void {
+    const { own, form, page } = this.place;
+    if (form === null || (own.kind !== 'submit' && own.kind !== 'image')) return;
+    this.submit(
+      page.filter(({ control }) => control.form === own.control.form),
+      own,
+      form,
+    );
+  }
+
+  private submit(
+    controls: readonly ControlState[],
+    button: ControlState | null,
+    form: FormState['attributes'],
+  ): void {
+    const validates = !('novalidate' in form) && !(button && 'formnovalidate' in button.attributes);
+    const invalid = validates ? this.invalid(controls) : [];
+    for (const { control, attributes } of invalid) {
+      const isOwn = control === this.place.own.control;
+      if (isOwn || this.isInGroup(control.ordinal))
+        this.log.raise('invalid', { on: isOwn ? null : (attributes.id ?? null) });
+    }
+    const [first] = invalid;
+    if (first) {
+      // The first one that is not valid gets the focus.
+      if (first.control !== this.place.own.control) this.blur();
+      return;
+    }
+    const refusing = refusesToSend(this.guards, this.control.text);
+    this.log.raise('submit', {
+      prevented: refusing !== null,
+      on: button?.attributes.id ?? null,
+      ...(this.control instanceof ToggleControl && { value: `checked:${this.control.state.checked}` }),
+    });
+    if (refusing) this.context.outcome = { ...this.context.outcome, refused: 'guard', guard: refusing.id };
+  }
+
+  /** A control of the page as the person has left it. */
+  private stateNow(state: ControlState): ControlState {
+    const now = this.control instanceof ToggleControl ? this.control.states : [this.control.state];
+    return now.find(({ control }) => control === state.control) ?? state;
+  }
+
+  private isInGroup(ordinal: number): boolean {
+    return radioGroupOf(this.place.own, this.place.page).some(({ control }) => control.ordinal === ordinal);
+  }
+
+  private invalid(controls: readonly ControlState[]): ControlState[] {
+    const own = this.place.own.control;
+    const others = invalidControls(controls, this.ways);
+    if (!this.control.badInput || others.some(({ control }) => control === own)) return others;
+    return [...others, this.control.state];
+  }
+}
+
+function controlFor({ own, page }: TypingPlace, context: TypingContext, press: () => void): TypedControl {
+  const { kind } = own;
+  if (kind === 'select') return new ListControl(own, context);
+  if (kind === 'checkbox') return new ToggleControl(own, [own], context);
+  if (kind === 'radio') {
+    const group = radioGroupOf(own, page);
+    return new ToggleControl(own, group.length > 0 ? group : [own], context);
+  }
+  if (kind === 'range') return new SliderControl(own, context);
+  if (isTypedText(kind)) return new TextControl(own, context);
+  if (isDated(kind) && !context.habits.noEditor.includes(kind)) return new DatedControl(own, kind, context);
+  return new ButtonControl(own, context, press);
+}
