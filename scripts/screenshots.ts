@@ -5,7 +5,7 @@ import { chromium, type Page } from '@playwright/test';
 import { startApp } from './start-app.mjs';
 
 const directory = process.argv[2] ?? 'docs/screenshots';
-const only = process.argv[3];
+const only = process.argv[3]?.split(',');
 
 const shots: Readonly<Record<string, (page: Page, address: string) => Promise<void>>> = {
   form: async (page, address) => {
@@ -41,6 +41,12 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await settled(page);
   },
   typing: (page, address) => page.goto(`${address}/typing?field=level&stroke=5`).then(() => settled(page)),
+  'typing-guards': (page, address) =>
+    page.goto(`${address}/typing?field=serial&stroke=12`).then(() => settled(page)),
+  'typing-ways-in': (page, address) =>
+    page.goto(`${address}/typing?field=serial&typing=ways+in`).then(() => settled(page)),
+  'typing-samples': (page, address) =>
+    page.goto(`${address}/typing?field=serial&typing=samples`).then(() => settled(page)),
   submission: (page, address) =>
     page.goto(`${address}/submission?state=filled&target=firefox`).then(() => settled(page)),
   'submission-blocked': (page, address) =>
@@ -57,6 +63,13 @@ async function settled(page: Page): Promise<void> {
   await page.waitForTimeout(600);
 }
 
+async function sweep(page: Page, address: string): Promise<void> {
+  await page.goto(`${address}/survey`);
+  await page.getByRole('button', { name: 'Sweep now' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).waitFor();
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 180_000 });
+}
+
 await mkdir(directory, { recursive: true });
 const app = await startApp();
 const browser = await chromium.launch({
@@ -69,12 +82,9 @@ try {
     if (message.type() === 'error') console.error(`console: ${message.text()}`);
   });
   page.on('pageerror', (error) => console.error(`page: ${error.message}`));
-  await page.goto(`${app.address}/survey`);
-  await page.getByRole('button', { name: 'Sweep now' }).click();
-  await page.getByRole('button', { name: 'Cancel' }).waitFor();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 180_000 });
+  if (!only?.every((name) => name.startsWith('typing-'))) await sweep(page, app.address);
   for (const [name, open] of Object.entries(shots)) {
-    if (only && only !== name) continue;
+    if (only && !only.includes(name)) continue;
     await open(page, app.address);
     await page.screenshot({ path: join(directory, `${name}.png`) });
     console.log(join(directory, `${name}.png`));

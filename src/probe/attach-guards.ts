@@ -111,7 +111,9 @@ export function attachGuards(
     tell(rewriting);
     history.add(old, inputIsRewritten(rewriting, now));
     if (rewriting.by.length === 0) return;
-    if (rewriting.text === old.text && now.text !== old.text) report.refused?.(rewriting.by.at(-1) ?? '');
+    // What stood selected may come back by itself; a caret took nothing away.
+    if (rewriting.text === old.text && now.text !== old.text && old.start === old.end)
+      report.refused?.(rewriting.by.at(-1) ?? '');
     put(rewriting);
   };
 

@@ -29,9 +29,7 @@ afterEach(() => {
 
 const asking = askingOf('<input name=a required>', ['look', 'message']);
 const chromium = targets.filter((target): target is EngineTarget => target.id === 'chromium');
-const lineUp = defaultLineUp.targets.filter(
-  (target) => target.ask !== 'engine' || target.id === 'chromium',
-);
+const lineUp = defaultLineUp.targets.filter((target) => target.ask !== 'engine' || target.id === 'chromium');
 
 async function samplePicture(byte: number): Promise<Picture> {
   const bytes = new Uint8Array([137, 80, 78, 71, byte]);

@@ -17,6 +17,40 @@ export const demoForm: FormDocument = {
       ].join('\n'),
       guards: [{ kind: 'decimals', stage: 'before insert', id: 'level-decimals', on: true, most: 2 }],
     },
+    [fieldId('serial')]: {
+      script: [
+        '# The plate in small letters, a slip, and the same out of a letter',
+        'type "tg4771"',
+        'key Backspace',
+        'type "19qx"',
+        'select all',
+        'paste " TG4 7719 QX "',
+        'leave',
+      ].join('\n'),
+      guards: [
+        {
+          kind: 'allow',
+          stage: 'after input',
+          id: 'serial-characters',
+          on: true,
+          set: { classes: ['ASCII letters', 'ASCII digits'], own: '-' },
+        },
+        { kind: 'case', stage: 'after input', id: 'serial-case', on: true, to: 'upper' },
+        { kind: 'mask', stage: 'after input', id: 'serial-mask', on: true, mask: 'XXX-0000-AA' },
+      ],
+      samples: [
+        'text,expected',
+        'TG4-7719-QX,accepted',
+        'tg47719qx,accepted',
+        'TG4 7719 QX,accepted',
+        'HST-0042-AB,accepted',
+        'TG4-77,unfinished',
+        'TG4-7719-Q1,unfinished',
+        'TG4-7719-QXX,accepted',
+        'TG-47719-QX,refused',
+        '№ TG4-7719-QX,accepted',
+      ].join('\n'),
+    },
   },
 };
 

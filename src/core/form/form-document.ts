@@ -9,6 +9,8 @@ export type FormId = string & { readonly brand: 'FormId' };
 export interface TypingPlan {
   readonly script: string;
   readonly guards: readonly Guard[];
+  /** Texts with the verdict that is expected of each, as CSV; not given: none. */
+  readonly samples?: string;
 }
 
 /** A form as a person keeps it. */
@@ -23,6 +25,8 @@ export const limits = {
   /** UTF-16 code units of one form's markup. */
   markup: 1_000_000,
   fields: 500,
+  /** UTF-16 code units of one field's samples. */
+  samples: 20_000_000,
 } as const;
 
 /** The plans whose script can be read and has strokes; the others have nothing to ask. */

@@ -5,7 +5,11 @@ import { limits } from './form-document';
 /** Shapes of what a person may bring in a file or a request; `strict` everywhere: nothing is turned into something else. */
 const text = (max: number) => string().strict().defined().max(max);
 
-const typingPlanSchema = object({ script: text(100_000), guards: guardsSchema })
+const typingPlanSchema = object({
+  script: text(100_000),
+  guards: guardsSchema,
+  samples: string().strict().max(limits.samples),
+})
   .strict()
   .noUnknown();
 

@@ -12,7 +12,7 @@ export function caretAfterRewrite(before: string, at: number, after: string): nu
   const head = commonHead(before, after);
   if (at <= head) return at;
   const tail = commonTail(before.slice(head), after.slice(head));
-  if (at >= before.length - tail) return after.length - (before.length - at);
+  if (at > before.length - tail) return after.length - (before.length - at);
   const [from, to] = [before.slice(head, before.length - tail), after.slice(head, after.length - tail)];
   if (from.length > longest || to.length > longest) return head + Math.min(at - head, to.length);
   return head + imageOf(from, at - head, to);

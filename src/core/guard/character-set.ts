@@ -21,23 +21,38 @@ export interface CharacterSet {
   readonly own: string;
 }
 
-const matchers = new Map<string, RegExp>();
+interface Matcher {
+  /** By code point: whether an ASCII character belongs. */
+  readonly ascii: readonly boolean[];
+  readonly all: RegExp;
+}
 
-function matcherOf({ classes, own }: CharacterSet): RegExp {
-  const key = JSON.stringify([classes, own]);
-  const known = matchers.get(key);
+const matchers = new WeakMap<CharacterSet, Matcher>();
+
+function matcherOf(set: CharacterSet): Matcher {
+  const known = matchers.get(set);
   if (known) return known;
+  const { classes, own } = set;
   const listed = Array.from(own, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
-  const all = classes.map((name) => characterClasses[name]).join('') + listed;
-  const matcher = all === '' ? /(?!)/u : new RegExp(`^[${all}]$`, 'u');
-  if (matchers.size > 200) matchers.clear();
-  matchers.set(key, matcher);
+  const inside = classes.map((name) => characterClasses[name]).join('') + listed;
+  const all = inside === '' ? /(?!)/u : new RegExp(`^[${inside}]$`, 'u');
+  const ascii = Array.from({ length: 128 }, (_, code) => all.test(String.fromCharCode(code)));
+  const matcher = { ascii, all };
+  matchers.set(set, matcher);
   return matcher;
 }
 
 /** True when the code point is in the set. */
 export function isInSet(set: CharacterSet, codePoint: string): boolean {
-  return matcherOf(set).test(codePoint);
+  const { ascii, all } = matcherOf(set);
+  return ascii[codePoint.codePointAt(0) ?? -1] ?? all.test(codePoint);
+}
+
+/** The characters of a text that are in the set, or those that are not; the text itself where that is all of it. */
+export function keptOf(set: CharacterSet, text: string, belong: boolean): string {
+  let kept = '';
+  for (const one of text) if (isInSet(set, one) === belong) kept += one;
+  return kept;
 }
 
 /** The set in a few words. */

@@ -1,15 +1,32 @@
 /** One place of a mask. */
 type Place =
   | { readonly is: 'fixed'; readonly text: string }
-  | { readonly is: 'open'; readonly takes: RegExp };
+  | { readonly is: 'open'; readonly takes: (letter: string) => boolean };
 
-const openPlaces: Readonly<Record<string, RegExp>> = {
-  '0': /^\p{Nd}$/u,
-  A: /^\p{L}$/u,
-  X: /^[\p{L}\p{Nd}]$/u,
+const isAsciiDigit = (letter: string) => letter >= '0' && letter <= '9';
+const isAsciiLetter = (letter: string) =>
+  (letter >= 'a' && letter <= 'z') || (letter >= 'A' && letter <= 'Z');
+const isDigit = (letter: string) => isAsciiDigit(letter) || (letter > '~' && /^\p{Nd}$/u.test(letter));
+const isLetter = (letter: string) => isAsciiLetter(letter) || (letter > '~' && /^\p{L}$/u.test(letter));
+
+const openPlaces: Readonly<Record<string, (letter: string) => boolean>> = {
+  '0': isDigit,
+  A: isLetter,
+  X: (letter) => isLetter(letter) || isDigit(letter),
 };
 
-function placesOf(mask: string): Place[] {
+const known = new Map<string, readonly Place[]>();
+
+function placesOf(mask: string): readonly Place[] {
+  const cached = known.get(mask);
+  if (cached) return cached;
+  const places = readPlaces(mask);
+  if (known.size > 100) known.clear();
+  known.set(mask, places);
+  return places;
+}
+
+function readPlaces(mask: string): Place[] {
   const places: Place[] = [];
   const letters = Array.from(mask);
   for (let at = 0; at < letters.length; at++) {
@@ -39,7 +56,7 @@ export function masked(text: string, mask: string, grows: boolean): string {
       }
       continue;
     }
-    while (at < letters.length && !place.takes.test(letters[at] ?? '')) at++;
+    while (at < letters.length && !place.takes(letters[at] ?? '')) at++;
     const letter = letters[at++];
     if (letter === undefined) break;
     [out, ending] = [out + ending + letter, ''];
@@ -64,5 +81,5 @@ export function isBeginningOfMask(text: string, mask: string): boolean {
 }
 
 function fits(place: Place, letter: string): boolean {
-  return place.is === 'fixed' ? place.text === letter : place.takes.test(letter);
+  return place.is === 'fixed' ? place.text === letter : place.takes(letter);
 }

@@ -1,4 +1,4 @@
-import { isInSet, setName } from './character-set';
+import { keptOf, setName } from './character-set';
 import { holdsCheck, mayBecomeChecked } from './check-digit';
 import { isBeginningOfDate, isDateIn } from './date-format';
 import type { Guard } from './guard';
@@ -74,9 +74,9 @@ export function holds(guard: Guard, text: string): boolean {
   if (text === '') return true;
   switch (guard.kind) {
     case 'allow':
-      return Array.from(text).every((one) => isInSet(guard.set, one));
+      return keptOf(guard.set, text, true) === text;
     case 'deny':
-      return !Array.from(text).some((one) => isInSet(guard.set, one));
+      return keptOf(guard.set, text, false) === text;
     case 'length':
       return lengthIn(text, guard.unit) <= guard.most;
     case 'decimals':
@@ -113,9 +113,9 @@ function cased(to: 'upper' | 'lower', text: string): string {
 export function mended(guard: Guard, text: string, grows: boolean): string {
   switch (guard.kind) {
     case 'allow':
-      return kept(text, (one) => isInSet(guard.set, one));
+      return keptOf(guard.set, text, true);
     case 'deny':
-      return kept(text, (one) => !isInSet(guard.set, one));
+      return keptOf(guard.set, text, false);
     case 'length':
       return cutTo(text, guard.most, guard.unit);
     case 'decimals':
@@ -127,10 +127,6 @@ export function mended(guard: Guard, text: string, grows: boolean): string {
     default:
       return text;
   }
-}
-
-function kept(text: string, belongs: (codePoint: string) => boolean): string {
-  return Array.from(text).filter(belongs).join('');
 }
 
 /** One character after the other, as long as a number in progress stands. */

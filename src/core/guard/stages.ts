@@ -84,7 +84,7 @@ export function rewriteOnLeaving(guards: readonly Guard[], old: SelectedText, no
 
 function rewrite(guards: readonly Guard[], old: SelectedText, now: SelectedText): Rewriting {
   const grows = now.text.length >= old.text.length;
-  const by = new Set<string>();
+  const by: string[] = [];
   let text: string = now.text;
   let wentBack = false;
   for (let round = 0; ; round++) {
@@ -93,16 +93,20 @@ function rewrite(guards: readonly Guard[], old: SelectedText, now: SelectedText)
       const next = rewritten(guard, text, old.text, grows);
       if (next === text) continue;
       if (round === mostRounds) return { ...now, by: [], endless: guard.id };
-      by.add(guard.id);
+      if (!by.includes(guard.id)) by.push(guard.id);
       wentBack = remedyOf(guard) === 'go back';
       text = next;
     }
     if (text === before) break;
   }
-  if (wentBack && text === old.text) return { ...old, by: [...by], endless: null };
-  if (text === now.text) return { ...now, by: [...by], endless: null };
-  const moved = (at: number) => caretAfterRewrite(now.text, at, text);
-  return { text, start: moved(now.start), end: moved(now.end), by: [...by], endless: null };
+  const { start, end } = wentBack && text === old.text ? old : movedTo(text, now);
+  return { text, start, end, by, endless: null };
+}
+
+function movedTo(text: string, now: SelectedText): SelectedText {
+  if (text === now.text) return now;
+  const start = caretAfterRewrite(now.text, now.start, text);
+  return { text, start, end: now.end === now.start ? start : caretAfterRewrite(now.text, now.end, text) };
 }
 
 function rewritten(guard: Guard, text: string, old: string, grows: boolean): string {

@@ -63,6 +63,10 @@ describe('a line of a batch', () => {
   ])('that is bad says so: %s', (line, words) => {
     expect(answerLine(line)).toEqual({ error: expect.stringMatching(words) });
   });
+  it('is not led astray by names that objects have of their own', () => {
+    for (const name of ['hasOwnProperty', 'toString', '__proto__', 'constructor'])
+      expect(answerLine(`{"${name}":1}`)).toHaveProperty('error');
+  });
   it('never throws, whatever it is', () => {
     fc.assert(
       fc.property(

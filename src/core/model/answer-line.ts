@@ -67,6 +67,13 @@ function isListOfTexts(value: unknown): value is string[] {
   return array(string().strict().required()).isValidSync(value);
 }
 
+/** The members that a question has, and no others: some names, as `hasOwnProperty`, make the validation itself stumble. */
+function membersOf(json: Record<string, unknown>): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.keys(question.fields).flatMap((name) => (Object.hasOwn(json, name) ? [[name, json[name]]] : [])),
+  );
+}
+
 export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { readonly error: string };
 
 /** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
@@ -83,7 +90,7 @@ function readQuestion(line: string): Question | { error: string } {
     return { error: 'This line is no JSON. Write one object on each line.' };
   }
   try {
-    return question.validateSync(json);
+    return question.validateSync(isObject(json) ? membersOf(json) : json);
   } catch (error) {
     if (error instanceof ValidationError) return { error: error.message };
     throw error;

@@ -21,7 +21,7 @@ export function selectAll({ text }: EditingBuffer): EditingBuffer {
   return { text, start: 0, end: text.length };
 }
 
-export function isCaret({ start, end }: EditingBuffer): boolean {
+export function isCaret({ start, end }: Pick<EditingBuffer, 'start' | 'end'>): boolean {
   return start === end;
 }
 
@@ -40,11 +40,11 @@ type Boundary = (text: string, at: number) => number;
 const previousGrapheme: Boundary = (text, at) => at - (graphemes(text.slice(0, at)).at(-1)?.length ?? 0);
 const nextGrapheme: Boundary = (text, at) => at + (graphemes(text.slice(at))[0]?.length ?? 0);
 
-const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
+const wordSegmenter = new Intl.Segmenter('en', { granularity: 'word' });
 
 /** Places where words begin and end, as UAX 29 parts them; with `marks`, punctuation marks count as words. */
 function wordsIn(text: string, marks: boolean): { readonly start: number; readonly end: number }[] {
-  return Array.from(segmenter.segment(text)).flatMap(({ segment, index, isWordLike }) =>
+  return Array.from(wordSegmenter.segment(text)).flatMap(({ segment, index, isWordLike }) =>
     isWordLike || (marks && segment.trim() !== '') ? [{ start: index, end: index + segment.length }] : [],
   );
 }

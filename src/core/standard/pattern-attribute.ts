@@ -5,6 +5,19 @@ export type PatternReading =
 
 /** HTML Standard, "The pattern attribute": compiled with the v flag, then anchored at both ends. */
 export function readPattern(pattern: string): PatternReading {
+  const known = readings.get(pattern);
+  if (known) return known;
+  const reading = compile(pattern);
+  if (readings.size >= readingsKept) readings.clear();
+  readings.set(pattern, reading);
+  return reading;
+}
+
+/** The same few patterns are held against very many texts. */
+const readings = new Map<string, PatternReading>();
+const readingsKept = 500;
+
+function compile(pattern: string): PatternReading {
   try {
     // Compiled bare first: a pattern such as "a)(b" must not be rescued by the group put around it.
     new RegExp(pattern, 'v');

@@ -97,7 +97,8 @@ function slug(name: string): string {
   );
 }
 
-function download(content: string, name: string, type = 'application/json'): void {
+/** Saves a text as a file. */
+export function download(content: string, name: string, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;

@@ -7,6 +7,10 @@ import type { FormId } from '@/core/form/form-document';
 import type { RunId } from '@/core/observation/run';
 import type { TargetId } from '@/core/target/target';
 
+/** What the Typing view shows of a field. */
+export const typingParts = ['strokes', 'ways in', 'samples'] as const;
+export type TypingPart = (typeof typingParts)[number];
+
 /** What is selected: one selection for all views, kept in the address, so that a link opens what was seen. */
 export interface Selection {
   readonly form: FormId | null;
@@ -18,6 +22,7 @@ export interface Selection {
   readonly state: LensState;
   /** Index of a stroke in the Typing view. */
   readonly stroke: number | null;
+  readonly typing: TypingPart;
   /** The sweep that this one is compared with; null: targets are compared with the reference. */
   readonly against: RunId | null;
   /** Fields with the most differences first. */
@@ -35,6 +40,7 @@ const names: Readonly<Record<keyof Selection, string>> = {
   lens: 'lens',
   state: 'state',
   stroke: 'stroke',
+  typing: 'typing',
   against: 'against',
   byDifferences: 'sort',
   onlyDifferences: 'differences',
@@ -53,6 +59,7 @@ export function readSelection(parameters: URLSearchParams): Selection {
     state: lensStates.find((state) => state === text('state')) ?? 'closed',
     against: text('against') as RunId | null,
     byDifferences: text('byDifferences') !== null,
+    typing: typingParts.find((part) => part === text('typing')) ?? 'strokes',
     stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,

@@ -55,7 +55,7 @@ export function GuardPanel({
             onClick={() => setOpen(open === guard.id ? null : guard.id)}
           >
             {guardName(guard)}
-            <span className={styles.stage}>
+            <span className={styles.guardStage}>
               {stageTexts[guard.stage]}
               {remedyOf(guard) !== 'refuse' && `, ${remedyTexts[remedyOf(guard)]}`}
             </span>

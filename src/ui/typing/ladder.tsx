@@ -12,6 +12,7 @@ import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
 import { visible } from '../frame/visible-text';
 import { EventTick } from './event-tick';
+import { echoAt, type ShownLanes } from './lanes';
 import { StrokeCap } from './stroke-cap';
 import styles from './typing.module.css';
 
@@ -34,12 +35,14 @@ export interface LadderColumn {
 export function Ladder({
   script,
   columns,
+  lanes,
   stroke,
   column,
   asking,
   onSelect,
 }: {
   script: Script;
+  lanes: ShownLanes;
   columns: readonly LadderColumn[];
   stroke: number | null;
   column: string | null;
@@ -75,7 +78,7 @@ export function Ladder({
                 {one.note ?? one.mark}
                 {one.onAsk && (
                   <Button size="small" disabled={asking} onClick={one.onAsk}>
-                    {one.facts ? 'Ask again' : 'Ask'}
+                    {one.facts && one.mark !== 'modelled' ? 'Ask again' : 'Ask'}
                   </Button>
                 )}
               </span>
@@ -88,6 +91,7 @@ export function Ladder({
           <tr
             // biome-ignore lint/suspicious/noArrayIndexKey: strokes have no other name than their place
             key={index}
+            ref={index === stroke ? bringIntoSight : undefined}
             aria-selected={index === stroke}
             className={stroke !== null && index > stroke ? styles.later : undefined}
           >
@@ -100,6 +104,8 @@ export function Ladder({
                   stroke={one}
                   step={at.facts?.steps[index]}
                   disagreements={at.disagreements[index] ?? []}
+                  lanes={lanes}
+                  echo={lanes.echo && echoAt(at.facts, index, lanes.echo)}
                   selected={index === stroke && at.key === column}
                   first={stroke === null && index === 0 && at === columns[0]}
                   onSelect={() => onSelect(index, at)}
@@ -113,14 +119,23 @@ export function Ladder({
   );
 }
 
+/** Below the head of the table, which stays where it is. */
+function bringIntoSight(row: HTMLElement | null): void {
+  row?.scrollIntoView({ block: 'nearest' });
+}
+
 function Cell({
   stroke,
   step,
   disagreements,
+  lanes,
+  echo,
   selected,
   first,
   onSelect,
 }: {
+  lanes: ShownLanes;
+  echo: string | null;
   stroke: Stroke;
   step: TypingStep | undefined;
   disagreements: readonly Disagreement[];
@@ -129,7 +144,8 @@ function Cell({
   onSelect: () => void;
 }) {
   if (!step) return null;
-  const names = step.events.map((event) => event.type).join(', ') || 'no events';
+  const heard = step.events.filter(({ type }) => lanes.types.has(type));
+  const names = heard.map((event) => event.type).join(', ') || 'no events';
   return (
     <button
       type="button"
@@ -145,8 +161,14 @@ function Cell({
           value {step.value === '' ? 'empty' : <span className="mono">{step.value}</span>}
         </span>
       )}
+      {lanes.echo && (
+        <span className={styles.echo}>
+          {lanes.echo}:{' '}
+          {echo === null ? 'not yet' : echo === '' ? 'empty' : <span className="mono">{echo}</span>}
+        </span>
+      )}
       <span className={styles.ticks} role="img" aria-label={names}>
-        {step.events.map((event, index) => (
+        {heard.map((event, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
           <EventTick key={index} event={event} />
         ))}

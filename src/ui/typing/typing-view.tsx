@@ -1,36 +1,44 @@
 'use client';
 
-import { Button, Input, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { App, Button, Input, Segmented, Select } from 'antd';
+import type { Remote } from 'comlink';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
-import { type Field, isTypedText } from '@/core/form/field';
+import { type Field, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
 import { validTrial } from '@/core/form/trial-value';
-import { typeScript } from '@/core/model/type-script';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
+import { readSamples } from '@/core/replay/sample-table';
 import { graphemes } from '@/core/script/graphemes';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { habitsOf } from '@/core/target/habits';
-import { markOf, type Target } from '@/core/target/target';
+import { markOf, type Target, type TargetId } from '@/core/target/target';
+import type { ReplayWork } from '@/workers/replay.worker';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { useSelection } from '../frame/use-selection';
+import { type TypingPart, typingParts, useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import { EventList } from './event-list';
 import { TickLegend } from './event-tick';
+import { exportGuards } from './export-guards';
 import { GuardPanel } from './guard-panel';
 import { Ladder, type LadderColumn } from './ladder';
+import { allLanes, Lanes, type ShownLanes } from './lanes';
+import { SamplesPanel } from './samples-panel';
+import { TypeHere } from './type-here';
 import styles from './typing.module.css';
+import { useReplay } from './use-replay';
+import { WaysIn } from './ways-in';
 
 /** What can be typed, which strokes are refused, and which events say so? */
 export function TypingView() {
   const { form, reading } = useForm();
   const [selection] = useSelection();
-  const typed = reading.fields.filter((field) => isTypedText(field.kind));
+  const typed = reading.fields.filter((field) => takesKeys(field.kind));
   const planned = typed.find((field) => form.typing[field.id]);
   const field = typed.find((one) => one.id === selection.field) ?? planned ?? typed[0];
   if (!field)
@@ -46,6 +54,7 @@ export function TypingView() {
 function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const { form, edit } = useForm();
   const { running } = useSweep();
+  const { message } = App.useApp();
   const [selection, select] = useSelection();
   const plan = form.typing[field.id] ?? firstPlan(field);
   const reading = useMemo(() => readScript(plan.script), [plan.script]);
@@ -53,7 +62,9 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
     (): TypingTask => ({ script: reading.status === 'read' ? reading.script : [], guards: plan.guards }),
     [reading, plan.guards],
   );
-  const columns = useColumns(field, task, plan);
+  const { columns, isStuck } = useColumns(field, task, plan);
+  const { lineUp } = useLineUp();
+  const [lanes, setLanes] = useState<ShownLanes>(allLanes);
   const [columnKey, setColumnKey] = useState<string | null>(null);
   const column =
     columns.find((one) => one.key === columnKey) ?? columns.find((one) => one.facts) ?? columns[0];
@@ -73,6 +84,9 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
           options={typed.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
           onChange={(id) => select({ field: id, stroke: null })}
         />
+        {isTypedText(field.kind) && (
+          <TypeHere field={field} guards={plan.guards} onScript={(script) => change({ script }, 'script')} />
+        )}
         <h2>Script</h2>
         <Input.TextArea
           aria-label="Script"
@@ -90,29 +104,81 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
         )}
         <h2>Guards</h2>
         <GuardPanel guards={plan.guards} onChange={(guards) => change({ guards }, 'guards')} />
+        {plan.guards.length > 0 && (
+          <Button
+            onClick={async () => {
+              const fault = await exportGuards(plan.guards, field.name || field.id);
+              if (fault) void message.error(fault);
+            }}
+          >
+            Export as TypeScript
+          </Button>
+        )}
       </section>
       <section className={styles.replay} aria-label="Replay">
-        <Steps count={task.script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
-        <div className={styles.scroll}>
-          {task.script.length === 0 ? (
-            <p className="soft" style={{ padding: 16 }}>
-              Write a script on the left, for example type "12.5" on its own line.
-            </p>
-          ) : (
-            <Ladder
-              script={task.script}
-              columns={columns}
-              stroke={stroke}
-              column={column?.key ?? null}
-              asking={running}
-              onSelect={(next, at) => {
-                setColumnKey(at.key);
-                select({ stroke: next, target: at.target });
-              }}
-            />
+        <div className={styles.parts}>
+          <Segmented<TypingPart>
+            size="small"
+            value={selection.typing}
+            options={[...typingParts]}
+            onChange={(typing) => select({ typing })}
+          />
+          {selection.typing === 'strokes' && (
+            <Steps count={task.script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
           )}
         </div>
-        {stroke !== null && selectedStroke && column && (
+        {selection.typing === 'ways in' && (
+          <div className={styles.scroll}>
+            <FieldWaysIn
+              field={field}
+              plan={plan}
+              onScript={(script) => {
+                change({ script }, 'script');
+                select({ typing: 'strokes', stroke: null });
+              }}
+            />
+          </div>
+        )}
+        {selection.typing === 'samples' && (
+          <SamplesPanel
+            markup={form.markup}
+            field={field}
+            guards={plan.guards}
+            targets={lineUp.targets}
+            text={plan.samples ?? ''}
+            onChange={(samples) => change({ samples }, 'samples')}
+          />
+        )}
+        {selection.typing === 'strokes' && <Lanes shown={lanes} onChange={setLanes} />}
+        {selection.typing === 'strokes' && isStuck && (
+          <p className={styles.fault} role="alert" style={{ padding: '0 16px 8px' }}>
+            A guard took longer than 3 seconds over this script and was stopped. Mend its pattern, or switch
+            it off.
+          </p>
+        )}
+        {selection.typing === 'strokes' && (
+          <div className={styles.scroll}>
+            {task.script.length === 0 ? (
+              <p className={styles.lead}>
+                Type into the field on the left, or write a script, for example type "12.5" on its own line.
+              </p>
+            ) : (
+              <Ladder
+                script={task.script}
+                columns={columns}
+                lanes={lanes}
+                stroke={stroke}
+                column={column?.key ?? null}
+                asking={running}
+                onSelect={(next, at) => {
+                  setColumnKey(at.key);
+                  select({ stroke: next, target: at.target });
+                }}
+              />
+            )}
+          </div>
+        )}
+        {selection.typing === 'strokes' && stroke !== null && selectedStroke && column && (
           <EventList stroke={selectedStroke} index={stroke} column={column} />
         )}
       </section>
@@ -127,13 +193,70 @@ function firstPlan(field: Field): TypingPlan {
   return { script: formatScript(graphemes(text).map((key) => ({ kind: 'key', key }))), guards: [] };
 }
 
+/** Every guard on every way in, tried where it holds nothing up. */
+function FieldWaysIn({
+  field,
+  plan,
+  onScript,
+}: {
+  field: Field;
+  plan: TypingPlan;
+  onScript: (script: string) => void;
+}) {
+  const { form } = useForm();
+  const ask = useCallback(
+    (work: Remote<ReplayWork>) => {
+      const samples = readSamples(plan.samples ?? '');
+      return work.waysIn(
+        { markup: form.markup, field: field.id },
+        plan.guards,
+        samples.status === 'read' ? samples.samples : [],
+      );
+    },
+    [form.markup, field.id, plan],
+  );
+  const replaying = useReplay(ask);
+  return <WaysIn guards={plan.guards} replaying={replaying} onScript={onScript} />;
+}
+
+/** What the model says of a script on each target that it can speak for. */
+function useModelled(
+  field: Field,
+  task: TypingTask,
+): { readonly facts: ReadonlyMap<TargetId, TypingFacts>; readonly isStuck: boolean } {
+  const { form } = useForm();
+  const { lineUp } = useLineUp();
+  const ask = useCallback(
+    (work: Remote<ReplayWork>) => {
+      const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
+      return work.strokes({ markup: form.markup, field: field.id }, task.script, task.guards, targets);
+    },
+    [form.markup, field.id, task, lineUp],
+  );
+  const replaying = useReplay(ask);
+  const answer = replaying.status === 'there' ? replaying.answer : null;
+  return {
+    // What was computed for another script would stand beside the wrong strokes.
+    facts: useMemo(
+      () => new Map((answer ?? []).filter(([, facts]) => sameTask(facts, task))),
+      [answer, task],
+    ),
+    isStuck: replaying.status === 'stuck',
+  };
+}
+
 /** The columns of the ladder: what was asked of a target beside what the model says of it. */
-function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderColumn[] {
+function useColumns(
+  field: Field,
+  task: TypingTask,
+  plan: TypingPlan,
+): { readonly columns: LadderColumn[]; readonly isStuck: boolean } {
   const { answers } = useRun();
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
-  return useMemo(() => {
+  const { facts: modelledFacts, isStuck } = useModelled(field, task);
+  const columns = useMemo(() => {
     const askFor = (target: Target) => () => {
       // A script that was only proposed becomes the field's own, so that it is what is asked.
       if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
@@ -141,10 +264,8 @@ function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderCol
     };
     return lineUp.targets.flatMap((target): LadderColumn[] => {
       const { id } = target;
-      const habits = habitsOf(id);
-      const model = habits ? typeScript(field, task.script, task.guards, habits) : null;
-      const modelled = model ? [modelColumn(target, model)] : [];
-      if (target.ask === 'model') return modelled;
+      const model = modelledFacts.get(id) ?? null;
+      if (target.ask === 'model') return [modelColumn(target, model)];
       const observation = answerTo(answers, 'typing', id, field.id);
       const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
       const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
@@ -155,24 +276,28 @@ function useColumns(field: Field, task: TypingTask, plan: TypingPlan): LadderCol
           : facts && !current
             ? 'asked for another script or guard'
             : null;
-      return [
-        {
-          key: `${id} asked`,
-          target: id,
-          name: target.name,
-          mark: markOf(target),
-          facts: current,
-          note: note ?? (current ? null : 'not asked yet'),
-          disagreements: current && model ? typingDisagreements(model, current) : [],
-          onAsk: askFor(target),
-        },
-        ...modelled,
-      ];
+      const own: LadderColumn = {
+        key: `${id} asked`,
+        target: id,
+        name: target.name,
+        mark: markOf(target),
+        facts: current,
+        note: note ?? (current ? (current.stoppedBy ?? null) : 'not asked yet'),
+        disagreements: current && model ? typingDisagreements(model, current) : [],
+        onAsk: askFor(target),
+      };
+      // Until the target was asked, the model speaks for it in the same column; then both stand side by side.
+      if (!model) return [own];
+      const modelled = modelColumn(target, model);
+      return current
+        ? [own, modelled]
+        : [{ ...modelled, onAsk: askFor(target), note: note ?? 'not asked yet' }];
     });
-  }, [field, task, plan, answers, lineUp, ask, form, edit]);
+  }, [field, task, plan, answers, lineUp, ask, form, edit, modelledFacts]);
+  return { columns, isStuck };
 }
 
-function modelColumn({ id, name }: Target, facts: TypingFacts): LadderColumn {
+function modelColumn({ id, name }: Target, facts: TypingFacts | null): LadderColumn {
   return {
     key: `${id} modelled`,
     target: id,
@@ -207,7 +332,7 @@ function Steps({
     return () => clearTimeout(timer);
   }, [playing, stroke, count, onStroke]);
   return (
-    <div className={styles.steps}>
+    <div className={styles.bar}>
       <Button
         size="small"
         disabled={count === 0}

@@ -22,7 +22,7 @@ import type { EditingCommand, FocusWay } from '../../script/stroke';
 import { parseNonNegativeInteger } from '../../standard/constraint-validation';
 import { type ControlState, constraintsOf, withValue } from '../../standard/control-state';
 import { arrowed } from '../../standard/stepping';
-import { admittedNumberText } from '../number-filter';
+import { admittedText } from './admitted-text';
 import { typedNumberValue } from './number-text';
 import { type StepWay, stepWay } from './step-way';
 import type { Press, TypedControl } from './typed-control';
@@ -259,22 +259,9 @@ export class TextControl implements TypedControl {
     this.change(insertText(this.buffer, left), inputType, data === null ? null : left, false);
   }
 
-  /** What the target itself lets in: the kind's filter, then the room that maxlength leaves. */
   private admitted(text: string): string {
-    const { habits } = this.context;
-    const { text: all, start, end } = this.buffer;
-    if (this.parsed.kind === 'number' && habits.numberFilter === 'keeps out')
-      return admittedNumberText(all.slice(0, start), all.slice(end), text);
-    if (this.maxlength === null) return text;
-    const room = Math.max(0, this.maxlength - (all.length - (end - start)));
-    if (text.length <= room) return text;
-    if (habits.astralKeys === 'in two halves') return text.slice(0, room);
-    let kept = '';
-    for (const one of graphemes(text)) {
-      if (kept.length + one.length > room) break;
-      kept += one;
-    }
-    return kept;
+    const { kind } = this.parsed;
+    return admittedText({ kind, maxlength: this.maxlength, habits: this.context.habits }, this.buffer, text);
   }
 
   paste(text: string): void {
@@ -374,7 +361,8 @@ export class TextControl implements TypedControl {
     if (rewriting.by.length === 0) return;
     outcome.rewrittenBy = rewriting.by;
     const { text, start, end } = rewriting;
-    if (text === old.text && this.buffer.text !== old.text) {
+    // What stood selected may come back by itself; a caret took nothing away.
+    if (text === old.text && this.buffer.text !== old.text && isCaret(old)) {
       outcome.refused = 'guard';
       outcome.guard = rewriting.by.at(-1) ?? null;
     }

@@ -1,0 +1,265 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoForm } from '../demo/demo-forms';
+import { fieldId } from '../form/field';
+import { pageOf } from '../form/page-controls';
+import { readForm } from '../form/read-form';
+import type { Guard } from '../guard/guard';
+import { editingKeys, offeredGuards } from '../guard/offered-guards';
+import { typeScript } from '../model/type-script';
+import { graphemes } from '../script/graphemes';
+import { type Habits, habitsOf } from '../target/habits';
+import { targetId } from '../target/target';
+import { bypassTable, type Route } from './bypass';
+import { quickReplay } from './quick-replay';
+import { replaySamples } from './replay-samples';
+import { readSamples, writeSamples } from './sample-table';
+import { twoStageCheck } from './two-stage';
+import { judgeFor, verdicts } from './verdict';
+
+const habits = (id: string): Habits => {
+  const found = habitsOf(targetId(id));
+  if (!found) throw new Error(id);
+  return found;
+};
+const chromium = habits('chromium');
+const fieldOf = (html: string) => {
+  const [field] = readForm(`<form>${html}</form>`).fields;
+  if (!field) throw new Error(html);
+  return field;
+};
+const judge = (html: string, guards: readonly Guard[] = []) => {
+  const { judge: of } = judgeFor(fieldOf(html), guards, chromium);
+  return (text: string) => of(text).verdict;
+};
+const digits: Guard = {
+  kind: 'allow',
+  id: 'digits',
+  on: true,
+  stage: 'key',
+  set: { classes: ['ASCII digits'], own: '' },
+  keys: editingKeys,
+};
+
+describe('verdicts', () => {
+  it.each([
+    [
+      '<input name=a pattern="[A-Z]{3}-[0-9]{2}" required>',
+      { 'SKR-04': 'accepted', SK: 'unfinished', '': 'unfinished', sk: 'refused', 'SKR-041': 'refused' },
+    ],
+    ['<input name=a maxlength=3 pattern="[a-z]{4}">', { abc: 'refused', ab: 'unfinished' }],
+    ['<input name=a minlength=3>', { ab: 'unfinished', abc: 'accepted' }],
+    [
+      '<input name=a type=email>',
+      { 'a@b': 'accepted', 'a@': 'unfinished', a: 'unfinished', 'a b': 'refused' },
+    ],
+    ['<input name=a type=url>', { 'x:y': 'accepted', htt: 'unfinished', '1': 'refused' }],
+    [
+      '<input name=a type=number min=-3 max=8 step=0.01>',
+      { '-1.25': 'accepted', '-': 'unfinished', '1.255': 'unfinished', x: 'refused' },
+    ],
+  ])('%s', (html, expected) => {
+    for (const [text, verdict] of Object.entries(expected))
+      expect([text, judge(html)(text)]).toEqual([text, verdict]);
+  });
+  it('name the guards that do not accept', () => {
+    const [field, guards] = [
+      fieldOf('<input name=a required>'),
+      [offeredGuards.find(({ name }) => name === 'Check digit')?.make('c')].flatMap((one) => one ?? []),
+    ];
+    expect(judgeFor(field, guards, chromium).judge('79927398710')).toEqual({
+      verdict: 'unfinished',
+      by: ['check digit, mod 10'],
+    });
+    expect(judgeFor(field, guards, chromium).judge('')).toEqual({
+      verdict: 'unfinished',
+      by: ['valueMissing'],
+    });
+  });
+  it('call nothing impossible where a pattern is not regular', () => {
+    expect(judge('<input name=a pattern="(a+)b\\1">')('c')).toBe('unfinished');
+  });
+  it('agree with the pattern: a text is unfinished exactly when some continuation is accepted', () => {
+    const of = judge('<input name=a pattern="(?:ab|ac+d)?e{2,3}">');
+    const words = ['', 'a', 'b', 'c', 'd', 'e'];
+    const all = [...Array(5)].reduce<string[]>(
+      (list) => [...new Set(list.flatMap((text) => words.map((word) => text + word)))],
+      [''],
+    );
+    const accepted = all.filter((text) => /^(?:(?:ab|ac+d)?e{2,3})$/.test(text));
+    for (const text of all.filter(({ length }) => length <= 3)) {
+      const can = accepted.some((whole) => whole.startsWith(text) && whole !== text);
+      if (can && !accepted.includes(text) && text !== '')
+        expect([text, of(text)]).toEqual([text, 'unfinished']);
+      if (accepted.includes(text)) expect(of(text)).toBe('accepted');
+    }
+    expect(of('ad')).toBe('refused');
+  });
+});
+
+describe('the quick replay', () => {
+  it('ends with the text that the whole model ends with', () => {
+    const guard = fc.constantFrom(...offeredGuards).map(({ make, name }) => make(name));
+    const field = fc
+      .constantFrom(
+        '<input name=a>',
+        '<input name=a type=number>',
+        '<input name=a maxlength=5>',
+        '<textarea name=a></textarea>',
+      )
+      .map(fieldOf);
+    const text = fc
+      .string({ unit: fc.constantFrom(...'aB1-. 9é😀'.split('')), maxLength: 9 })
+      .filter((one) => !/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/.test(one));
+    fc.assert(
+      fc.property(
+        field,
+        fc.array(guard, { maxLength: 3 }),
+        text,
+        fc.constantFrom('chromium', 'firefox'),
+        (of, guards, sample, id) => {
+          const script = [
+            ...graphemes(sample).map((key) => ({ kind: 'key' as const, key })),
+            { kind: 'leave' as const },
+          ];
+          const whole = typeScript(of, script, guards, habits(id));
+          expect(quickReplay(of, guards, habits(id))(sample).text).toBe(whole.steps.at(-1)?.text);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('ways in', () => {
+  const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');
+  const table = (guard: Guard, html = '<input name=a>') => {
+    const markup = `<form>${html}</form>`;
+    const [row] = bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(markup));
+    return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
+  };
+  it('show that a filter on keys is got past by everything that is no key', () => {
+    expect(table(digits)).toEqual({
+      'hardware keys': 'held',
+      'soft keys': 'got past',
+      paste: 'got past',
+      drop: 'got past',
+      autofill: 'got past',
+      dictation: 'got past',
+      composition: 'got past',
+      script: 'got past',
+    });
+  });
+  it('show which keys a filter swallows', () => {
+    const row = bypassTable(
+      fieldOf('<input name=a>'),
+      [{ ...digits, keys: ['Tab'] }],
+      [],
+      byRoute,
+      pageOf('<form><input name=a></form>'),
+    )[0];
+    expect(row?.cells[0]).toMatchObject({
+      outcome: 'blocked too much',
+      swallowed: ['Backspace', 'Delete', 'Enter', 'ArrowLeft', 'Home', 'Select all'],
+    });
+  });
+  it('show that a rule before the insert holds all but what fills the field by itself', () => {
+    const found = table({ ...digits, stage: 'before insert' });
+    expect([found.paste, found.drop, found.dictation, found['hardware keys']]).toEqual([
+      'held',
+      'held',
+      'held',
+      'held',
+    ]);
+    expect([found.autofill, found.composition, found.script]).toEqual(['got past', 'got past', 'got past']);
+  });
+  it('show that a rewrite holds everywhere but where a script sets the value', () => {
+    const { script, ...others } = table({ ...digits, stage: 'after input' });
+    expect(new Set(Object.values(others))).toEqual(new Set(['held']));
+    expect(script).toBe('got past');
+  });
+  it('show that a rule at submission holds whatever way the text came', () => {
+    const { script, ...others } = table(
+      { ...digits, stage: 'on submission' },
+      '<input name=a><button>Go</button>',
+    );
+    expect(new Set([...Object.values(others), script])).toEqual(new Set(['held']));
+  });
+});
+
+describe('the two stages', () => {
+  it('find the accepted text that cannot be typed, and the stroke at which it dies', () => {
+    const field = fieldOf('<input name=a pattern="[A-Z]{3}-[0-9]{2}">');
+    const strictLive: Guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'before insert',
+      source: '[A-Z]{3}-[0-9]{2}',
+      match: 'whole',
+    };
+    const check = twoStageCheck(field, [strictLive], ['SKR-04', 'x'], chromium);
+    expect(check).toEqual({ accepted: 1, unreachable: [{ text: 'SKR-04', at: 0, left: '' }], letStand: [] });
+    const noHyphen: Guard = {
+      kind: 'deny',
+      id: 'd',
+      on: true,
+      stage: 'before insert',
+      set: { classes: ['punctuation'], own: '' },
+    };
+    expect(twoStageCheck(field, [noHyphen], ['SKR-04', 'SKR'], chromium)).toEqual({
+      accepted: 1,
+      unreachable: [{ text: 'SKR-04', at: 3, left: 'SKR04' }],
+      letStand: ['SKR'],
+    });
+  });
+});
+
+describe('samples', () => {
+  it('are read from CSV and from cells of a spreadsheet, with or without a head', () => {
+    expect(readSamples('text,expected\n"a,b",refused\nplain\n')).toEqual({
+      status: 'read',
+      samples: [
+        { text: 'a,b', expected: 'refused' },
+        { text: 'plain', expected: 'accepted' },
+      ],
+    });
+    expect(readSamples('12,5\tunfinished')).toMatchObject({
+      samples: [{ text: '12,5', expected: 'unfinished' }],
+    });
+  });
+  it('say which line is wrong', () => {
+    expect(readSamples('a,accepted\nb,perhaps')).toEqual({
+      status: 'fault',
+      line: 2,
+      text: '“perhaps” is no verdict; write accepted, unfinished or refused in the second column.',
+    });
+    expect(readSamples('"a')).toMatchObject({ status: 'fault', line: 1 });
+  });
+  it('come back as they were written', () => {
+    const sample = fc.record({
+      text: fc.string({ unit: 'grapheme' }).filter((text) => !text.includes('\r')),
+      expected: fc.constantFrom(...verdicts),
+    });
+    fc.assert(
+      fc.property(fc.array(sample, { maxLength: 8 }), (samples) => {
+        expect(readSamples(writeSamples(samples))).toEqual({ status: 'read', samples });
+      }),
+    );
+  });
+  it('of the demo form have one surprise', () => {
+    const field = readForm(demoForm.markup).fields.find(({ id }) => id === 'serial');
+    const plan = demoForm.typing[fieldId('serial')];
+    const reading = readSamples(plan?.samples ?? '');
+    if (!field || !plan || reading.status === 'fault') throw new Error('no samples');
+    const run = replaySamples(field, plan.guards, reading.samples, [
+      { id: targetId('chromium'), habits: chromium },
+    ]);
+    let step = run.next();
+    while (!step.done) step = run.next();
+    const surprises = reading.samples.filter(
+      (sample, index) => verdicts[step.value.verdicts?.[0]?.[index] ?? -1] !== sample.expected,
+    );
+    expect(surprises.map(({ text }) => text)).toEqual(['TG-47719-QX']);
+  });
+});

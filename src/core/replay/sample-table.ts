@@ -1,0 +1,26 @@
+import Papa from 'papaparse';
+import { type Sample, type SamplesReading, samplesFromRows } from './sample';
+
+/** Reads samples from CSV (RFC 4180), or from cells copied out of a spreadsheet, which stand between tabs. */
+export function readSamples(text: string): SamplesReading {
+  const parsed = Papa.parse<string[]>(text, {
+    delimiter: text.includes('\t') ? '\t' : ',',
+    skipEmptyLines: false,
+  });
+  const fault = parsed.errors.find(({ type }) => type === 'Quotes');
+  if (fault)
+    return {
+      status: 'fault',
+      line: (fault.row ?? 0) + 1,
+      text: 'A quote is not closed; write a quote inside of a quoted text twice.',
+    };
+  return samplesFromRows(parsed.data);
+}
+
+/** Samples as CSV; what it writes, `readSamples` reads back as the same. */
+export function writeSamples(samples: readonly Sample[]): string {
+  return Papa.unparse(
+    { fields: ['text', 'expected'], data: samples.map(({ text, expected }) => [text, expected]) },
+    { newline: '\n', quotes: [true, false], header: true },
+  );
+}

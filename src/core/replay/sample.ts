@@ -1,0 +1,43 @@
+import { type Verdict, verdicts } from './verdict';
+
+/** A text with the verdict that is expected of it. */
+export interface Sample {
+  readonly text: string;
+  readonly expected: Verdict;
+}
+
+/** Most samples of one field. */
+export const maxSamples = 200_000;
+
+export type SamplesReading =
+  | { readonly status: 'read'; readonly samples: readonly Sample[] }
+  | { readonly status: 'fault'; readonly line: number; readonly text: string };
+
+/**
+ * Samples from the rows of a table: text, then the expected verdict, which is `accepted` where it is left out. A first row
+ * that names its columns is left out.
+ */
+export function samplesFromRows(rows: readonly (readonly string[])[]): SamplesReading {
+  const samples: Sample[] = [];
+  for (const [index, row] of rows.entries()) {
+    const [text = '', asked = ''] = row;
+    if (row.length === 0 || (row.length === 1 && text === '')) continue;
+    if (index === 0 && text.trim().toLowerCase() === 'text') continue;
+    const word = asked.trim().toLowerCase();
+    const expected = word === '' ? 'accepted' : verdicts.find((verdict) => verdict === word);
+    if (!expected)
+      return {
+        status: 'fault',
+        line: index + 1,
+        text: `“${asked}” is no verdict; write accepted, unfinished or refused in the second column.`,
+      };
+    samples.push({ text, expected });
+    if (samples.length > maxSamples)
+      return {
+        status: 'fault',
+        line: index + 1,
+        text: `A field may have ${maxSamples} samples; take some away.`,
+      };
+  }
+  return { status: 'read', samples };
+}

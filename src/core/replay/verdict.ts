@@ -1,0 +1,117 @@
+import type { Field } from '../form/field';
+import type { Guard } from '../guard/guard';
+import { guardName, holds, mayStand } from '../guard/rule';
+import { engineWays } from '../model/engine-ways';
+import { typedNumberValue } from '../model/typing/number-text';
+import { beginningsOf } from '../pattern/beginnings';
+import { parseNonNegativeInteger, validityOf, willValidate } from '../standard/constraint-validation';
+import { fieldStateOf } from '../standard/field-state';
+import type { ValidityFlag } from '../standard/validity-flags';
+import { sanitizeValue } from '../standard/value-sanitization';
+import type { Habits } from '../target/habits';
+
+/** What becomes of a text: it is let through, more of it could be, or nothing that begins with it ever is. */
+export const verdicts = ['accepted', 'unfinished', 'refused'] as const;
+export type Verdict = (typeof verdicts)[number];
+
+export interface Judgement {
+  readonly verdict: Verdict;
+  /** Who does not accept it: flags of the field's own validity, and guards in words. */
+  readonly by: readonly string[];
+}
+
+export interface Judge {
+  judge(text: string): Judgement;
+}
+
+const none: readonly ValidityFlag[] = [];
+const accepted: Judgement = { verdict: 'accepted', by: [] };
+
+/**
+ * The checks that a text meets on leaving and on submission: the field's own constraints as the target knows them (HTML
+ * Standard, "Constraints"), then the guards of those stages.
+ */
+export function judgeFor(
+  field: Field,
+  guards: readonly Guard[],
+  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+): Judge {
+  const native = habits.is === 'browser' ? nativeCheck(field, habits) : () => [];
+  const strict = guards.filter((guard) => guard.on && isStrict(guard));
+  return {
+    judge(text) {
+      const flags = native(text);
+      const refusing = strict.filter((guard) => !holds(guard, text));
+      if (flags.length === 0 && refusing.length === 0) return accepted;
+      const open =
+        refusing.every((guard) => mayBecome(guard, text)) &&
+        flags.every((flag) => mayPass(field, flag, text));
+      return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
+    },
+  };
+}
+
+function isStrict({ stage, remedy }: Guard): boolean {
+  return stage === 'on submission' || (stage === 'on leaving' && remedy === 'refuse');
+}
+
+/** Whether more strokes can make a text hold to a rule. */
+export function mayBecome(guard: Guard, text: string): boolean {
+  if (guard.kind !== 'pattern') return mayStand(guard, text);
+  if (guard.match === 'part') return true;
+  const beginnings = beginningsOf(guard.source);
+  // Where nobody can tell, nothing is called impossible.
+  return beginnings.status === 'unknown' || beginnings.canBegin(text);
+}
+
+function nativeCheck(
+  field: Field,
+  { ways: engine, typing }: Pick<Habits, 'ways' | 'typing'>,
+): (text: string) => readonly ValidityFlag[] {
+  const ways = engineWays[engine];
+  const isNumber = field.kind === 'number';
+  // Read once: what changes from text to text is the value alone.
+  const untouched = fieldStateOf(field, { value: '', byPerson: true }, ways);
+  if (!willValidate(untouched, ways)) return () => none;
+  return (text) => {
+    const currentValue = isNumber
+      ? typedNumberValue(text, typing, ways)
+      : sanitizeValue(field.kind, text, untouched, ways);
+    const badInput = isNumber && text !== '' && currentValue === '';
+    return validityOf({ ...untouched, currentValue, badInput }, ways).flags;
+  };
+}
+
+const emailBeginning = /^[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+(?:@[a-zA-Z0-9.-]*)?$/;
+const urlBeginning = /^\s*[a-z][a-z0-9+.-]*(?::.*)?$/i;
+const numberBeginning = /^[+-]?\d*\.?\d*(?:e[+-]?\d*)?$/i;
+
+/** Whether more strokes can take a flag of the field's own validity away. */
+function mayPass(field: Field, flag: ValidityFlag, text: string): boolean {
+  const attribute = (name: string) =>
+    field.controls[0].attributes.find((one) => one.name === name)?.value ?? null;
+  switch (flag) {
+    case 'valueMissing':
+    case 'tooShort':
+    case 'customError':
+      return true;
+    case 'tooLong':
+      return false;
+    case 'typeMismatch':
+      return field.kind === 'email'
+        ? emailBeginning.test(text) || text.includes(',')
+        : urlBeginning.test(text);
+    case 'patternMismatch': {
+      const most = parseNonNegativeInteger(attribute('maxlength'));
+      if (most !== null && text.length >= most) return false;
+      const beginnings = beginningsOf(attribute('pattern') ?? '');
+      return beginnings.status === 'unknown' || beginnings.canBegin(text);
+    }
+    // With an exponent any number can still become any other.
+    case 'badInput':
+    case 'rangeOverflow':
+    case 'rangeUnderflow':
+    case 'stepMismatch':
+      return field.kind === 'number' ? numberBeginning.test(text) : true;
+  }
+}

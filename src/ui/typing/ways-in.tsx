@@ -1,0 +1,95 @@
+'use client';
+
+import type { Guard } from '@/core/guard/guard';
+import { guardName } from '@/core/guard/rule';
+import { type BypassCell, type BypassOutcome, type BypassRow, routes } from '@/core/replay/bypass';
+import { formatScript } from '@/core/script/script-text';
+import { VisibleText } from '../frame/visible-text';
+import styles from './typing.module.css';
+import type { Replaying } from './use-replay';
+
+const signs: Readonly<Record<BypassOutcome, string>> = {
+  held: '■',
+  'got past': '↷',
+  rewritten: '✎',
+  'blocked too much': '⊘',
+  'not tried': '–',
+};
+
+/** Guards down, ways in across: does the guard hold whatever way the text comes? */
+export function WaysIn({
+  guards,
+  replaying,
+  onScript,
+}: {
+  guards: readonly Guard[];
+  replaying: Replaying<readonly BypassRow[]>;
+  onScript: (script: string) => void;
+}) {
+  if (guards.length === 0)
+    return (
+      <p className={styles.lead}>
+        Add a guard on the left, and it is tried on every way by which a text can come in.
+      </p>
+    );
+  if (replaying.status === 'stuck')
+    return (
+      <p className={styles.lead} role="alert">
+        A guard took longer than 3 seconds over one text and was stopped. Look for a pattern that can match in
+        very many ways, such as (a+)+, and mend it.
+      </p>
+    );
+  if (replaying.status === 'waiting') return <p className={styles.lead}>Trying every way in…</p>;
+  return (
+    <>
+      <table className={styles.ways} aria-label="Guards by ways in">
+        <thead>
+          <tr>
+            <th scope="col">Guard</th>
+            {routes.map((route) => (
+              <th key={route} scope="col">
+                {route}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {replaying.answer.map(({ guard, cells }) => (
+            <tr key={guard.id}>
+              <th scope="row">{guardName(guard)}</th>
+              {cells.map((cell) => (
+                <td key={cell.route} data-outcome={cell.outcome}>
+                  <Cell cell={cell} onScript={onScript} />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={styles.lead}>
+        Each guard is tried alone, with the shortest text that it objects to; modelled. Press a cell to put
+        the script that shows it into the ladder.
+      </p>
+    </>
+  );
+}
+
+function Cell({ cell, onScript }: { cell: BypassCell; onScript: (script: string) => void }) {
+  const { outcome, text, script, swallowed } = cell;
+  if (outcome === 'not tried')
+    return (
+      <span className="soft" title="No text was found that this guard objects to and that comes in this way.">
+        {signs[outcome]} not tried
+      </span>
+    );
+  return (
+    <button type="button" className={styles.way} onClick={() => onScript(formatScript(script))}>
+      <span>
+        <span aria-hidden="true">{signs[outcome]}</span> {outcome}
+      </span>
+      <span className={styles.wayText}>
+        {swallowed.length > 0 ? swallowed.join(', ') : <VisibleText text={text.slice(0, 24)} />}
+      </span>
+    </button>
+  );
+}

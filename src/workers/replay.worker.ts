@@ -1,0 +1,92 @@
+import { expose } from 'comlink';
+import type { FieldId } from '@/core/form/field';
+import { pageOf } from '@/core/form/page-controls';
+import { readForm } from '@/core/form/read-form';
+import type { Guard } from '@/core/guard/guard';
+import { typeScript } from '@/core/model/type-script';
+import type { TypingFacts } from '@/core/observation/observation';
+import { type BypassRow, bypassTable } from '@/core/replay/bypass';
+import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
+import type { Sample } from '@/core/replay/sample';
+import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
+import type { Script } from '@/core/script/stroke';
+import { habitsOf } from '@/core/target/habits';
+import { type TargetId, targetId } from '@/core/target/target';
+
+/** A field in its markup, which a worker reads for itself. */
+export interface ReplayedField {
+  readonly markup: string;
+  readonly field: FieldId;
+}
+
+let kept: { markup: string; reading: ReturnType<typeof readForm> } | null = null;
+
+function fieldIn({ markup, field }: ReplayedField) {
+  if (kept?.markup !== markup) kept = { markup, reading: readForm(markup) };
+  return kept.reading.fields.find(({ id }) => id === field) ?? null;
+}
+
+/** The habits of a browser on a desk; a soft keyboard's way in is tried on a phone. */
+function habitsByRoute(route: string) {
+  const habits = habitsOf(targetId(route === 'soft keys' ? 'blink-phone' : 'chromium'));
+  if (!habits) throw new Error('The model has lost its habits.');
+  return habits;
+}
+
+/** Replays where it holds nothing up: a pattern that never ends stalls this worker, and the page ends it. */
+const replayWork = {
+  strokes(
+    of: ReplayedField,
+    script: Script,
+    guards: readonly Guard[],
+    targets: readonly TargetId[],
+  ): [TargetId, TypingFacts][] {
+    const field = fieldIn(of);
+    if (!field) return [];
+    const page = pageOf(of.markup);
+    return targets.flatMap((target): [TargetId, TypingFacts][] => {
+      const habits = habitsOf(target);
+      return habits ? [[target, typeScript(field, script, guards, habits, page)]] : [];
+    });
+  },
+
+  waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {
+    const field = fieldIn(of);
+    const texts = samples.slice(0, 2000).map(({ text }) => text);
+    return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup)) : [];
+  },
+
+  twoStages(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): TwoStageCheck | null {
+    const field = fieldIn(of);
+    const texts = samples.map(({ text }) => text);
+    return field && twoStageCheck(field, guards, texts, habitsByRoute('hardware keys'));
+  },
+
+  /** @param progress hears how many sample × target pairs are done, some times a second */
+  async samples(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: readonly Sample[],
+    targets: readonly TargetId[],
+    progress: (done: number) => void,
+  ): Promise<SampleVerdicts> {
+    const field = fieldIn(of);
+    const known = targets.flatMap((id) => {
+      const habits = habitsOf(id);
+      return habits ? [{ id, habits }] : [];
+    });
+    if (!field) return { targets: [], verdicts: [], changed: [] };
+    const run = replaySamples(field, guards, samples, known);
+    let told = 0;
+    for (;;) {
+      const step = run.next();
+      if (step.done) return step.value;
+      if (Date.now() - told < 60) continue;
+      told = Date.now();
+      progress(step.value);
+    }
+  },
+};
+export type ReplayWork = typeof replayWork;
+
+expose(replayWork);
