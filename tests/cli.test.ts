@@ -2,8 +2,10 @@ import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { XMLParser } from 'fast-xml-parser';
 import { afterAll, describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
+import { writeFormFile } from '@/core/form/form-file';
 import { readRunFile } from '@/core/observation/run-file';
 import { enginesAvailable } from './fixtures/engines';
 
@@ -36,6 +38,7 @@ describe('ukko', () => {
       '{"ask":"validity","target":"firefox","html":"<input id=t type=month>","setValue":"2024-1"}',
       'not JSON',
       '',
+      '{"ask":"typing","target":"chromium","html":"<form><input id=t type=number></form>","focus":"script","keys":["1","e","5","x"]}',
       '{"ask":"submission","target":"standard","html":"<form action=/log><input name=a value=1><button id=go></button></form>","by":"#go"}',
     ];
     const answers = await new Promise<string>((resolve) => {
@@ -52,8 +55,72 @@ describe('ukko', () => {
     ).toEqual([
       { typeReflected: 'text', value: '2024-1', valid: true, flags: [], willValidate: true },
       { error: 'This line is no JSON. Write one object on each line.' },
+      expect.objectContaining({ value: '1e5', badInput: false, valid: true, flags: [], refused: [3] }),
       { method: 'GET', url: '/log?a=1', contentType: null, body: '', blockedBy: null },
     ]);
+  });
+
+  it('replays samples: exit codes, JUnit XML, CSV and JSON', async () => {
+    writeFileSync(at('form.json'), writeFormFile(demoForm));
+    writeFileSync(at('good.csv'), 'text,expected\ntg47719qx,accepted\nTG4-77,unfinished\n');
+    writeFileSync(at('bad.csv'), '"TG4-7719-QX<&",accepted\nTG4,accepted\n');
+    const good = await ukko(
+      'replay',
+      at('form.json'),
+      '--samples',
+      at('good.csv'),
+      '--field',
+      'serial',
+      '--json',
+      at('out.json'),
+    );
+    expect([good.code, good.out.trim()]).toEqual([0, '2 as expected, 0 not']);
+    expect(JSON.parse(readFileSync(at('out.json'), 'utf8')).results[0]).toMatchObject({
+      verdict: 'accepted',
+      text: 'TG4-7719-QX',
+    });
+    const bad = await ukko(
+      'replay',
+      at('form.json'),
+      '--samples',
+      at('bad.csv'),
+      '--field',
+      'serial',
+      '--targets',
+      'chromium,firefox',
+      '--junit',
+      at('out.xml'),
+      '--csv',
+      at('out.csv'),
+    );
+    expect(bad.code).toBe(1);
+    expect(bad.out).toContain('chromium: "TG4" is unfinished, accepted was expected (patternMismatch)');
+    const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(
+      readFileSync(at('out.xml'), 'utf8'),
+    );
+    expect(
+      testsuites.testsuite.map(({ tests, failures }: Record<string, string>) => [tests, failures]),
+    ).toEqual([
+      ['2', '1'],
+      ['2', '1'],
+    ]);
+    expect(testsuites.testsuite[0].testcase[0].name).toBe('TG4-7719-QX<&');
+    expect(readFileSync(at('out.csv'), 'utf8').split('\n')[1]).toBe(
+      'chromium,TG4-7719-QX<&,accepted,accepted,TG4-7719-QX,',
+    );
+  });
+
+  it.each([
+    [['replay', 'form.json', '--samples', 'none.csv', '--field', 'serial'], /none\.csv/],
+    [['replay', 'form.json', '--samples', 'good.csv', '--field', 'tide'], /no field “tide”/],
+    [['replay', 'form.json', '--samples', 'good.csv'], /--field/],
+    [['replay', 'form.json', '--samples', 'wrong.csv', '--field', 'serial'], /line 1: “maybe” is no verdict/],
+  ])('says what is wrong with %j', async (parameters, words) => {
+    writeFileSync(at('wrong.csv'), 'x,maybe\n');
+    const { code, err } = await ukko(
+      ...parameters.map((one) => (/\.(?:json|csv)$/.test(one) ? at(one) : one)),
+    );
+    expect([code, err]).toEqual([2, expect.stringMatching(words)]);
   });
 
   it.skipIf(!here)('sweeps a form into a run file that the app reads', async () => {

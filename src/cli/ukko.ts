@@ -5,6 +5,7 @@ import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
 import { askCommand } from './ask-command';
+import { replayCommand } from './replay-command';
 import { sweepCommand } from './sweep-command';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
@@ -27,7 +28,7 @@ Try it
 
 program
   .command('ask')
-  .description('answer questions about validity and submission from the model, a line of JSON each')
+  .description('answer questions about validity, submission and typing from the model, a line of JSON each')
   .addHelpText(
     'after',
     `
@@ -36,6 +37,8 @@ A line that cannot be answered gets {"error": "…"}.
 
   {"ask":"validity","target":"firefox","html":"<input id=\\"t\\" type=\\"email\\">","setValue":"a@b"}
   {"ask":"submission","target":"standard","html":"<form><button id=\\"go\\">Go</button></form>","by":"#go"}
+
+  {"ask":"typing","target":"chromium","html":"<input id=\\"t\\" type=\\"number\\">","focus":"script","keys":["1","e","5","x"]}
 
 Targets: standard, chromium, firefox, webkit. docs/ask.md has all that can be asked.`,
   )
@@ -74,6 +77,42 @@ Example
   npx ukko sweep form.html --targets chromium,blink-phone --out run.json`,
   )
   .action(sweepCommand);
+
+program
+  .command('replay')
+  .description(
+    'type samples into a field under its guards, from the model, and compare the verdicts with those expected',
+  )
+  .argument('<form>', 'a form file out of the app, which has the guards, or HTML')
+  .requiredOption(
+    '--samples <file>',
+    'CSV with the columns text and expected: accepted, unfinished or refused',
+  )
+  .option(
+    '--field <name>',
+    'the field that the samples are for, by its name; needed where several could be meant',
+  )
+  .option(
+    '--targets <names>',
+    'targets that the model speaks for, with commas between them',
+    readTargets,
+    targets.filter(({ id }) => id === 'chromium'),
+  )
+  .option('--junit <file>', 'write the verdicts as JUnit XML')
+  .option('--csv <file>', 'write the verdicts as CSV')
+  .option('--json <file>', 'write the verdicts as JSON')
+  .addHelpText(
+    'after',
+    `
+Exit codes
+  0  every verdict is the expected one
+  1  some are not; they are listed
+  2  the form, the samples or the options are wrong
+
+Example
+  npx ukko replay form.json --samples serials.csv --field serial --junit verdicts.xml`,
+  )
+  .action(replayCommand);
 
 function readTargets(text: string): Target[] {
   return namesIn(text).map((name) => {

@@ -1,7 +1,7 @@
 import type { FieldKind } from '../form/field';
 import type { ControlPart } from '../observation/observation';
 import { type TargetId, targetId } from './target';
-import { engineTyping, nativeTyping, phoneTyping, type TypingHabits } from './typing-habits';
+import { drivenTyping, nativeTyping, phoneTyping, type TypingHabits } from './typing-habits';
 
 /** How a target goes about what the standard leaves open, as data; the model computes with it. */
 export interface Habits {
@@ -53,7 +53,7 @@ const desktopBlink: Habits = {
   },
   words: 'chromium',
   ways: 'chromium',
-  typing: engineTyping.chromium,
+  typing: drivenTyping('chromium'),
   is: 'browser',
   source: 'the desktop Blink engine as asked on Debian 12',
 };
@@ -84,8 +84,8 @@ const desktopGecko: Habits = {
   },
   words: 'firefox',
   ways: 'firefox',
-  typing: engineTyping.firefox,
-  source: 'the desktop Gecko engine as asked on Debian 12',
+  typing: drivenTyping('firefox'),
+  source: 'the desktop Gecko engine as asked on Debian 12, with keys as its driver sends them',
 };
 
 const desktopWebkit: Habits = {
@@ -93,8 +93,8 @@ const desktopWebkit: Habits = {
   parts: { ...desktopBlink.parts, week: ['text box'], number: ['text box', 'spin button'] },
   words: 'webkit',
   ways: 'webkit',
-  typing: engineTyping.webkit,
-  source: 'the WebKitGTK engine as asked on Debian 12',
+  typing: drivenTyping('webkit'),
+  source: 'the WebKitGTK engine as asked on Debian 12, with keys as its driver sends them',
 };
 
 const phoneWebkit: Habits = {

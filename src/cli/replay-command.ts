@@ -1,0 +1,99 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { type Field, type FieldId, isTypedText } from '@/core/form/field';
+import type { FormDocument } from '@/core/form/form-document';
+import { isFormFile, readFormFile } from '@/core/form/form-file';
+import { readForm } from '@/core/form/read-form';
+import { quickReplay } from '@/core/replay/quick-replay';
+import { readSamples } from '@/core/replay/sample-table';
+import {
+  isUnexpected,
+  type SampleReport,
+  sampleCsv,
+  sampleJson,
+  sampleJunit,
+} from '@/core/report/sample-report';
+import { habitsOf } from '@/core/target/habits';
+import type { Target } from '@/core/target/target';
+
+export interface ReplayOptions {
+  readonly samples: string;
+  readonly field?: string;
+  readonly targets: readonly Target[];
+  readonly junit?: string;
+  readonly csv?: string;
+  readonly json?: string;
+}
+
+/** `ukko replay`: types samples into a field under its guards, from the model. Exit code 1 when a verdict is not the expected one. */
+export async function replayCommand(formFile: string, options: ReplayOptions): Promise<void> {
+  const outcome = await replay(formFile, options).catch(
+    (error: NodeJS.ErrnoException) => `${error.path ?? formFile} cannot be used: ${error.message}.`,
+  );
+  if (typeof outcome === 'string') {
+    console.error(outcome);
+    process.exitCode = 2;
+    return;
+  }
+  const unexpected = outcome.results.filter(isUnexpected);
+  for (const { target, sample, verdict, by } of unexpected.slice(0, 20))
+    console.log(
+      `${target}: ${JSON.stringify(sample.text)} is ${verdict}, ${sample.expected} was expected${by.length > 0 ? ` (${by.join(', ')})` : ''}`,
+    );
+  if (unexpected.length > 20) console.log(`… and ${unexpected.length - 20} more`);
+  console.log(`${outcome.results.length - unexpected.length} as expected, ${unexpected.length} not`);
+  process.exitCode = unexpected.length > 0 ? 1 : 0;
+}
+
+/** @returns a sentence where something is wrong with what was given. */
+async function replay(formFile: string, options: ReplayOptions): Promise<SampleReport | string> {
+  const form = readFormText(await readFile(formFile, 'utf8'), basename(formFile));
+  if (typeof form === 'string') return form;
+  const samples = readSamples(await readFile(options.samples, 'utf8'));
+  if (samples.status === 'fault') return `${options.samples}, line ${samples.line}: ${samples.text}`;
+  if (samples.samples.length === 0)
+    return `${options.samples} has no samples; write one a row: text,expected.`;
+  const field = chosenField(form, options.field);
+  if (typeof field === 'string') return field;
+  const guards = form.typing[field.id]?.guards ?? [];
+  const report: SampleReport = {
+    form: form.name,
+    field: field.label || field.id,
+    results: options.targets.flatMap((target) => {
+      const habits = habitsOf(target.id);
+      if (!habits) return [];
+      const type = quickReplay(field, guards, habits);
+      return samples.samples.map((sample) => {
+        const { verdict, text, by } = type(sample.text);
+        return { target: target.id, sample, verdict, text, by };
+      });
+    }),
+  };
+  if (options.junit) await writeFile(options.junit, sampleJunit(report));
+  if (options.csv) await writeFile(options.csv, sampleCsv(report));
+  if (options.json) await writeFile(options.json, sampleJson(report));
+  return report;
+}
+
+type ReplayedForm = Pick<FormDocument, 'name' | 'markup' | 'typing'>;
+
+function readFormText(text: string, name: string): ReplayedForm | string {
+  if (!isFormFile(text)) return { name, markup: text, typing: {} };
+  const reading = readFormFile(text);
+  return reading.status === 'fault' ? `${name}: ${reading.text}` : reading.form;
+}
+
+/** The field that is named; else the only one that has guards, or the only one that takes text. */
+function chosenField(form: ReplayedForm, named: string | undefined): Field | string {
+  const typed = readForm(form.markup).fields.filter(({ kind }) => isTypedText(kind));
+  const ids = typed.map(({ id }) => id).join(', ');
+  if (named !== undefined)
+    return (
+      typed.find(({ id, name }) => id === named || name === named) ??
+      `There is no field “${named}” that takes text; choose from ${ids}.`
+    );
+  const guarded = typed.filter(({ id }) => (form.typing[id as FieldId]?.guards ?? []).length > 0);
+  const [first, ...others] = guarded.length > 0 ? guarded : typed;
+  if (!first) return 'The form has no field that takes text.';
+  return others.length === 0 ? first : `Say with --field which field the samples are for: ${ids}.`;
+}
