@@ -6,6 +6,8 @@ const views = [
   '/survey?lens=message',
   '/survey?state=open&sort=on',
   '/typing?stroke=5',
+  '/typing?field=serial&typing=ways+in',
+  '/typing?field=serial&typing=samples',
   '/submission',
   '/submission?state=filled&target=firefox',
 ];

@@ -50,12 +50,12 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
 
   test('a script with a mistake says where, and what was there stays', async ({ page }) => {
     await page.goto('/typing');
-    await page.getByRole('textbox', { name: 'Script' }).fill('type "1"\npress 2');
+    await page.getByRole('textbox', { name: 'Script', exact: true }).fill('type "1"\npress 2');
     await expect(alert(page)).toContainText(
-      'Line 2, column 1: “press” is not a statement; write type or key.',
+      'Line 2, column 1: “press” is not a statement; write one of type, soft, key,',
     );
     await page.reload();
-    await expect(page.getByRole('textbox', { name: 'Script' })).toHaveValue('type "1"\npress 2');
+    await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue('type "1"\npress 2');
   });
 
   test('a hostile form runs nothing, here or in the probe', async ({ page }) => {

@@ -1,10 +1,11 @@
 /**
- * npm run calibrate [-- --questions 20000 --forms 400 --seed 1]: makes its own questions, asks every engine and the
+ * npm run calibrate [-- --questions 20000 --forms 400 --scripts 600 --seed 1]: makes its own questions, asks every engine and the
  * model, and writes how far they agree to docs/agreement.md and into the product.
  */
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { answerSubmission, boundary, readable } from '@/core/model/answer-submission';
+import { answerTyping } from '@/core/model/answer-typing';
 import { answerValidity } from '@/core/model/answer-validity';
 import { engineWays } from '@/core/model/engine-ways';
 import type { ValidityAnswer } from '@/core/model/validity-question';
@@ -17,13 +18,16 @@ import { engineNamed } from '@/engines/engines';
 import { startPageServer } from '@/engines/page-server';
 import type { Received, Receiver } from '@/probe/askable-page';
 import { probeBundle } from '@/probe/bundle';
+import { askTypingOf } from './calibrate/ask-typing';
 import { submissionForms } from './calibrate/submission-questions';
+import { typingQuestions } from './calibrate/typing-questions';
 import { validityQuestions } from './calibrate/validity-questions';
 
 const { values } = parseArgs({
   options: {
     questions: { type: 'string', default: '20000' },
     forms: { type: 'string', default: '400' },
+    scripts: { type: 'string', default: '600' },
     seed: { type: 'string', default: String(Date.now() % 2 ** 31) },
     show: { type: 'boolean', default: false },
   },
@@ -31,6 +35,7 @@ const { values } = parseArgs({
 const seed = Number(values.seed);
 const questions = validityQuestions(Number(values.questions), seed);
 const forms = submissionForms(Number(values.forms), seed);
+const scripts = typingQuestions(Number(values.scripts), seed);
 
 interface Count {
   agreed: number;
@@ -41,6 +46,7 @@ interface EngineAgreement {
   readonly version: string;
   readonly validity: Record<string, Count>;
   readonly submission: Count;
+  readonly typing: Record<string, Count>;
 }
 
 function count(into: Count, agreed: boolean): void {
@@ -99,6 +105,29 @@ async function askSubmission(page: EnginePage, receiver: Receiver, ways: Ways): 
   return counts;
 }
 
+async function askTyping(page: EnginePage, engine: keyof typeof engineWays): Promise<Record<string, Count>> {
+  const counts: Record<string, Count> = {};
+  for (const question of scripts) {
+    counts[question.about] ??= { agreed: 0, asked: 0 };
+    const real = await askTypingOf(page, question);
+    const model = answerTyping(question, engine);
+    // Which strokes were refused is read off the events.
+    const { refused: _, ...told } = typeof model === 'object' && model !== null ? model : { refused: [] };
+    const agreed = same(told, real);
+    count(counts[question.about] as Count, agreed);
+    if (!agreed && values.show)
+      console.log(
+        question.html,
+        question.keys.join(' '),
+        '\n  engine',
+        JSON.stringify(real),
+        '\n  model ',
+        JSON.stringify(told),
+      );
+  }
+  return counts;
+}
+
 async function arrived(page: EnginePage, receiver: Receiver): Promise<Received | null> {
   for (let attempt = 0; attempt < 40; attempt++) {
     const [request] = receiver.take();
@@ -137,7 +166,8 @@ for (const name of engineNames) {
       server.receiver(),
       ways,
     );
-    agreement[name] = { version: session.provenance.version, validity, submission };
+    const typing = await askTyping(await session.open(empty, bare, plainVariant), name);
+    agreement[name] = { version: session.provenance.version, validity, submission, typing };
   } finally {
     await server.close();
     await session.close();
@@ -151,6 +181,7 @@ const total = (counts: readonly Count[]): Count => ({
 const percent = ({ agreed, asked }: Count) => (asked === 0 ? '' : `${((100 * agreed) / asked).toFixed(2)} %`);
 const asked = Object.entries(agreement);
 const kinds = [...new Set(questions.map(({ kind }) => kind))].sort();
+const typedKinds = [...new Set(scripts.map(({ about }) => about))].sort();
 const row = (name: string, cells: readonly string[]) => `| ${[name, ...cells].join(' | ')} |`;
 const table = [
   row(
@@ -172,14 +203,25 @@ const table = [
     '**submission**',
     asked.map(([, { submission }]) => `**${percent(submission)}**`),
   ),
+  ...typedKinds.map((kind) =>
+    row(
+      `keys in ${kind}`,
+      asked.map(([, { typing }]) => percent(typing[kind] ?? { agreed: 0, asked: 0 })),
+    ),
+  ),
+  row(
+    '**typing, all**',
+    asked.map(([, { typing }]) => `**${percent(total(Object.values(typing)))}**`),
+  ),
 ];
 await writeFile(
   'docs/agreement.md',
   `# How far the model agrees with the engines
 
-Written by \`npm run calibrate\`: ${questions.length} questions about validity and ${forms.length} forms to send, made by chance
+Written by \`npm run calibrate\`: ${questions.length} questions about validity, ${forms.length} forms to send and ${scripts.length} scripts of keys, made by chance
 from seed ${seed}, put to each engine on this machine and to the model of it. An answer agrees when all of it is the same:
-the value, every flag, whether it is checked at all; of a form that is sent, method, address, content type and every byte.
+the value, every flag, whether it is checked at all; of a form that is sent, method, address, content type and every byte;
+of keys, the value, every flag, and every event in order with its key, type, data and the value then.
 
 ${table.join('\n')}
 `,
@@ -188,9 +230,15 @@ await writeFile(
   'src/core/model/agreement.json',
   `${JSON.stringify(
     Object.fromEntries(
-      asked.map(([name, { version, validity, submission }]) => [
+      asked.map(([name, { version, validity, submission, typing }]) => [
         name,
-        { version, validity, validityInAll: total(Object.values(validity)), submission },
+        {
+          version,
+          validity,
+          validityInAll: total(Object.values(validity)),
+          submission,
+          typing: total(Object.values(typing)),
+        },
       ]),
     ),
     null,

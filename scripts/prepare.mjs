@@ -20,6 +20,7 @@ const systemPackages = {
   openbox: ['openbox'],
   xdotool: ['xdotool'],
   xcompmgr: ['xcompmgr'],
+  xclip: ['xclip'],
 };
 
 /** Runs a program with its output shown; true when it ended well. */

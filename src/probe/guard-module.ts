@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { dirname, join, relative } from 'node:path';
+import { dirname, join } from 'node:path';
 import type { Guard } from '@/core/guard/guard';
 import { projectRoot } from './bundle';
 
@@ -40,11 +40,11 @@ async function gather(
 ): Promise<void> {
   if (into.has(path) || underWay.includes(path)) return;
   const root = projectRoot();
-  const source = await readFile(join(/* turbopackIgnore: true */ root, path), 'utf8');
+  const source = await readFile(/* turbopackIgnore: true */ `${root}/${path}`, 'utf8');
   const foreign = /^import .* from '(?!\.)([^']+)'/m.exec(source);
   if (foreign)
     throw new Error(`${path} imports ${foreign[1]}, which a module without dependencies cannot have.`);
   for (const [, target = ''] of source.matchAll(importLine))
-    await gather(relative(root, join(root, dirname(path), `${target}.ts`)), into, [...underWay, path]);
+    await gather(join(dirname(path), `${target}.ts`), into, [...underWay, path]);
   into.set(path, source);
 }

@@ -25,6 +25,8 @@ export const limits = {
   /** UTF-16 code units of one form's markup. */
   markup: 1_000_000,
   fields: 500,
+  /** UTF-16 code units of one script; room for a paste of a megabyte. */
+  script: 3_000_000,
   /** UTF-16 code units of one field's samples. */
   samples: 20_000_000,
 } as const;

@@ -6,7 +6,7 @@ import { limits } from './form-document';
 const text = (max: number) => string().strict().defined().max(max);
 
 const typingPlanSchema = object({
-  script: text(100_000),
+  script: text(limits.script),
   guards: guardsSchema,
   samples: string().strict().max(limits.samples),
 })

@@ -12,6 +12,7 @@ interface EngineAgreement {
   readonly validity: Readonly<Record<string, Count>>;
   readonly validityInAll: Count;
   readonly submission: Count;
+  readonly typing?: Count;
 }
 
 const agreements: Readonly<Record<string, EngineAgreement>> = agreement;
@@ -19,14 +20,21 @@ const titles = { chromium: 'Chromium', firefox: 'Firefox', webkit: 'WebKit' } as
 
 /**
  * How far to trust the model about a target, as `npm run calibrate` measured it: one sentence.
- * @param about a kind of field, or what is sent
+ * @param about a kind of field, what is sent, or what keys do
  */
-export function trustText({ ways }: Pick<Habits, 'ways'>, about: FieldKind | 'submission'): string {
+export function trustText(
+  { ways }: Pick<Habits, 'ways'>,
+  about: FieldKind | 'submission' | 'typing',
+): string {
   const known = agreements[ways];
   if (!known) return 'How far the model agrees with an engine was not measured.';
   const engine = `${titles[ways]} ${known.version}`;
   if (about === 'submission')
     return `Of ${number(known.submission.asked)} forms, the model sends ${percent(known.submission)} byte for byte as ${engine} does.`;
+  if (about === 'typing')
+    return known.typing
+      ? `Of ${number(known.typing.asked)} scripts of keys, the model agrees with ${engine} on ${percent(known.typing)}: the value and every event in order.`
+      : 'How far the model of typing agrees with an engine was not measured.';
   const ofKind = known.validity[about];
   const count = ofKind ?? known.validityInAll;
   return `Of ${number(count.asked)} questions about the validity of ${ofKind ? `${about} fields` : 'fields'}, the model answers ${percent(count)} as ${engine} does.`;

@@ -16,10 +16,13 @@ export interface TypedState {
 }
 
 /** Reads one step of a ladder out of what the page told: a character that raised no `input`, or an empty one, was refused. */
-export function typingStepOf(stroke: Stroke, typed: TypedState): TypingStep {
+export function typingStepOf(stroke: Stroke, typed: TypedState, takesText = true): TypingStep {
   const { text, caret, value, events, guard, rewrittenBy, endless, hadFocus } = typed;
   const asked =
-    hadFocus && Boolean(textOfStroke(stroke)) && !(stroke.kind === 'text' && stroke.route === 'script');
+    takesText &&
+    hadFocus &&
+    Boolean(textOfStroke(stroke)) &&
+    !(stroke.kind === 'text' && stroke.route === 'script');
   const took = events.some((event) => event.type === 'input' && event.data !== '');
   return {
     text,

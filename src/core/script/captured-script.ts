@@ -23,7 +23,7 @@ export type CapturedDeed =
   | { readonly kind: 'selection'; readonly start: number; readonly end: number; readonly at: number };
 
 /** Shorter pauses are how anybody types, ms. */
-const shortestPause = 400;
+const shortestPause = 700;
 
 /**
  * What a person typed, as a script: keys by keys, texts that came in at once by their way, longer pauses between them.

@@ -58,6 +58,8 @@ export interface TypingHabits {
   readonly deleteOfSelection: 'deleteContentForward' | 'deleteContentBackward';
   /** What a field that is full does with a further character: `beforeinput` alone, or both events with no data. */
   readonly fullField: 'asks' | 'inserts nothing';
+  /** Whose text `input` tells where not all of it came in. */
+  readonly inputTells: 'what came in' | 'what was asked for';
   /** What a number field does with characters that no number has. */
   readonly numberFilter: 'keeps out' | 'lets in';
   /** Which digits, besides ASCII, a number field reads. */
@@ -161,6 +163,7 @@ const chromium: TypingHabits = {
   readonlyAsks: true,
   deleteOfSelection: 'deleteContentForward',
   fullField: 'asks',
+  inputTells: 'what came in',
   numberFilter: 'keeps out',
   wideDigits: true,
   numberValue: 'loose',
@@ -214,6 +217,7 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
     compositionEnd: 'told once more',
     controlEnterIsPressed: true,
     readonlyAsks: false,
+    inputTells: 'what was asked for',
     numberFilter: 'lets in',
     numberValue: 'strict',
     stepAsks: 'insertReplacementText',
@@ -247,6 +251,7 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
     readonlyAsks: false,
     deleteOfSelection: 'deleteContentBackward',
     fullField: 'inserts nothing',
+    inputTells: 'what was asked for',
     numberFilter: 'lets in',
     wideDigits: false,
     stepAsks: null,

@@ -1,4 +1,11 @@
-import { type Field, type FieldKind, inputTypes, takesKeys, tellsSelection } from '@/core/form/field';
+import {
+  type Field,
+  type FieldKind,
+  inputTypes,
+  isTypedText,
+  takesKeys,
+  tellsSelection,
+} from '@/core/form/field';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import { typingStepOf } from '@/core/observation/typing-step';
@@ -54,7 +61,7 @@ async function type(
       break;
     }
     const typed = await page.probe('takeTyped');
-    steps.push(typingStepOf(stroke, { ...typed, hadFocus }));
+    steps.push(typingStepOf(stroke, { ...typed, hadFocus }, isTypedText(kind)));
     hadFocus = typed.focused;
   }
   await page.probe('endTyping');

@@ -8,10 +8,18 @@ const shown: Readonly<Record<string, string>> = {
   '\u202f': '⍽',
 };
 
-/** A text under test: monospaced, invisible characters made visible, an empty one said to be empty. */
+/** How much of a long text is shown, UTF-16 code units. */
+const longest = 300;
+
+/** A text under test, or the beginning of a long one: monospaced, invisible characters made visible, an empty one said to be empty. */
 export function VisibleText({ text, empty = 'empty' }: { text: string; empty?: string }) {
   if (text === '') return <span className="soft">{empty}</span>;
-  return <span className="mono">{visible(text)}</span>;
+  return (
+    <span className="mono">
+      {visible(text.slice(0, longest))}
+      {text.length > longest && `… ${text.length.toLocaleString('en-GB')} code units`}
+    </span>
+  );
 }
 
 /** Text with signs in place of invisible characters; what is read out loud stays the text itself. */

@@ -46,11 +46,11 @@ export function EventTick({ event }: { event: EventRecord }) {
 }
 
 export function eventText({ type, key, inputType, data, value, prevented, trusted }: EventRecord): string {
-  const detail = [key && `key ${key}`, inputType, data !== null && `data “${data}”`]
+  const detail = [key && `key ${key}`, inputType, data !== null && `data “${data.slice(0, 60)}”`]
     .filter(Boolean)
     .join(', ');
   const notes = [prevented && 'prevented', !trusted && 'made by a script'].filter(Boolean).join(', ');
-  return `${type}${detail && ` (${detail})`}: value then ${value === '' ? 'empty' : `“${value}”`}${notes && `; ${notes}`}`;
+  return `${type}${detail && ` (${detail})`}: value then ${value === '' ? 'empty' : `“${value.slice(0, 60)}”`}${notes && `; ${notes}`}`;
 }
 
 /** What the shapes stand for. */

@@ -158,13 +158,13 @@ function Cell({
       <TextWithCaret step={step} stroke={stroke} />
       {step.value !== step.text && (
         <span className={styles.value}>
-          value {step.value === '' ? 'empty' : <span className="mono">{step.value}</span>}
+          value {step.value === '' ? 'empty' : <span className="mono">{step.value.slice(0, 60)}</span>}
         </span>
       )}
       {lanes.echo && (
         <span className={styles.echo}>
           {lanes.echo}:{' '}
-          {echo === null ? 'not yet' : echo === '' ? 'empty' : <span className="mono">{echo}</span>}
+          {echo === null ? 'not yet' : echo === '' ? 'empty' : <span className="mono">{echo.slice(-40)}</span>}
         </span>
       )}
       <span className={styles.ticks} role="img" aria-label={names}>
@@ -182,12 +182,19 @@ function Cell({
   );
 }
 
-/** The text after the stroke; a refused one stands struck out where the caret is. */
+/** How much of a long text is shown before and behind the caret, characters. */
+const before = 60;
+const behind = 30;
+
+/** The text around the caret after the stroke; a refused one stands struck out where the caret is. */
 function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
   const { text, caret, refused } = step;
+  const from = Math.max(0, caret.start - before);
+  const to = Math.min(text.length, caret.start + behind);
   return (
     <span className={styles.text}>
-      {visible(text.slice(0, caret.start))}
+      {from > 0 && '…'}
+      {visible(text.slice(from, caret.start))}
       <span className={styles.caret} />
       {refused && (
         <del
@@ -197,7 +204,11 @@ function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
           {visible((textOfStroke(stroke) ?? '').slice(0, 24)) || '⊘'}
         </del>
       )}
-      {visible(text.slice(caret.start))}
+      {visible(text.slice(caret.start, to))}
+      {to < text.length && '…'}
+      {text.length > before + behind && (
+        <span className={styles.deed}> {text.length.toLocaleString('en-GB')} code units</span>
+      )}
     </span>
   );
 }

@@ -276,22 +276,26 @@ function useColumns(
           : facts && !current
             ? 'asked for another script or guard'
             : null;
+      const disagreements = current && model ? typingDisagreements(model, current) : [];
+      const agrees = model !== null && disagreements.every((list) => list.length === 0);
+      const onAsk = askFor(target);
+      // Where nothing was asked for this script, the model speaks in the target's column.
+      if (model && !current)
+        return [{ ...modelColumn(target, model), onAsk, note: note ?? 'modelled, not asked' }];
+      const mark = markOf(target);
       const own: LadderColumn = {
         key: `${id} asked`,
         target: id,
         name: target.name,
-        mark: markOf(target),
+        mark,
         facts: current,
-        note: note ?? (current ? (current.stoppedBy ?? null) : 'not asked yet'),
-        disagreements: current && model ? typingDisagreements(model, current) : [],
-        onAsk: askFor(target),
+        note:
+          note ??
+          (current ? (current.stoppedBy ?? (agrees ? `${mark}, as modelled` : null)) : 'not asked yet'),
+        disagreements,
+        onAsk,
       };
-      // Until the target was asked, the model speaks for it in the same column; then both stand side by side.
-      if (!model) return [own];
-      const modelled = modelColumn(target, model);
-      return current
-        ? [own, modelled]
-        : [{ ...modelled, onAsk: askFor(target), note: note ?? 'not asked yet' }];
+      return model && !agrees ? [own, modelColumn(target, model)] : [own];
     });
   }, [field, task, plan, answers, lineUp, ask, form, edit, modelledFacts]);
   return { columns, isStuck };

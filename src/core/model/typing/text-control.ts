@@ -57,6 +57,7 @@ export class TextControl implements TypedControl {
   /** The value at the last change event, or when the focus came. */
   private committed: string;
   private touched = false;
+  private hadFocus = false;
   /** The text when the focus came, for guards that go back to it. */
   private atFocus: string;
   /** Where the text of an input method begins, while one is composed. */
@@ -112,6 +113,12 @@ export class TextControl implements TypedControl {
   focus(by: FocusWay): void {
     const { habits } = this.context;
     const { text } = this.buffer;
+    // A script that gives the focus again finds the caret where it was.
+    if (by === 'script' && this.hadFocus) {
+      this.context.log.raise('focus');
+      return;
+    }
+    this.hadFocus = true;
     const byScript = this.hasLines ? habits.focusByScriptInLines : habits.focusByScript;
     if (by === 'tab' ? !this.hasLines : by === 'script' && byScript === 'all selected')
       this.buffer = selectAll(this.buffer);
@@ -256,7 +263,12 @@ export class TextControl implements TypedControl {
     if (left === '' && text !== '') outcome.refused = 'target';
     // A selection goes even where nothing can come in its place.
     if (left === '' && !empty && (isCaret(this.buffer) || this.parsed.kind === 'number')) return;
-    this.change(insertText(this.buffer, left), inputType, data === null ? null : left, false);
+    this.change(
+      insertText(this.buffer, left),
+      inputType,
+      data === null ? null : habits.inputTells === 'what came in' || empty ? left : data,
+      false,
+    );
   }
 
   private admitted(text: string): string {

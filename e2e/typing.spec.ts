@@ -1,0 +1,92 @@
+import { readFile } from 'node:fs/promises';
+import { alert, expect, test } from './app';
+
+test('what a person types becomes the script, replayed everywhere at once, guards and all', async ({
+  page,
+}) => {
+  await page.goto('/typing?field=serial');
+  const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+  await page.getByLabel('Type here, and it becomes the script').click();
+  await page.keyboard.type('ab!1');
+  await page.keyboard.press('Backspace');
+  const script = page.getByRole('textbox', { name: 'Script', exact: true });
+  // However slowly the keys came.
+  await expect
+    .poll(async () => (await script.inputValue()).replace(/"\n?pause \d+ms\ntype "|pause \d+ms\n/g, ''))
+    .toBe('type "ab!1"\nkey Backspace');
+  await expect(page.getByLabel('Type here, and it becomes the script')).toHaveValue('AB');
+  await script.fill('type "ab!1"\nkey Backspace');
+  await expect(ladder.getByRole('row')).toHaveCount(6);
+  const phone = ladder.getByRole('row').nth(4).getByRole('cell').last();
+  await expect(phone).toContainText('AB1');
+  await page.getByRole('combobox', { name: 'Echo of' }).click();
+  await page.getByText('keydown', { exact: true }).last().click();
+  await expect(ladder.getByRole('row').nth(2).getByRole('cell').first()).toContainText('keydown: A');
+  await page.getByRole('switch', { name: /upper case/ }).click();
+  await expect(phone).toContainText('ab1');
+  // Kept with the form.
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue('type "ab!1"\nkey Backspace');
+});
+
+test('a filter on keys is shown to be got past, and which script shows it', async ({ page }) => {
+  await page.goto('/typing?field=observer');
+  await page.getByRole('button', { name: 'Add a guard' }).click();
+  await page.getByRole('menuitem', { name: 'Only these keys' }).click();
+  await page.getByText('ways in', { exact: true }).click();
+  const row = page.getByRole('table', { name: 'Guards by ways in' }).getByRole('row').nth(1);
+  await expect(row.getByRole('cell')).toHaveText([/held/, ...Array.from({ length: 7 }, () => /got past/)]);
+  await row
+    .getByRole('button', { name: /got past/ })
+    .nth(1)
+    .click();
+  await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue(/^paste "x"\nleave$/);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export as TypeScript' }).click();
+  const file = await (await download).path();
+  expect(await readFile(file, 'utf8')).toContain('export function guardField(');
+});
+
+test('samples: surprises stand out, and a changed rule shows which ones changed sides', async ({ page }) => {
+  await page.goto('/typing?field=serial&typing=samples');
+  const table = page.getByRole('table', { name: 'Samples' });
+  const slip = table.getByRole('row').filter({ hasText: 'TG-47719-QX' });
+  await expect(slip.getByRole('cell').nth(2)).toContainText('accepted !');
+  await expect(page.getByText(/All 2 texts that submission accepts can be typed/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'New samples' }).fill('HST-1,perhaps');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(alert(page)).toContainText('Line 1: “perhaps” is no verdict');
+  await page.getByRole('textbox', { name: 'New samples' }).fill('HST-1,unfinished\nHST-1é,unfinished');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(table.getByRole('row')).toHaveCount(12);
+  await expect(
+    table.getByRole('row').filter({ hasText: 'tg47719qx' }).getByRole('cell').nth(2),
+  ).toContainText('accepted');
+  await page.getByRole('switch', { name: /upper case/ }).click();
+  const changed = table.getByRole('row').filter({ hasText: 'tg47719qx' }).getByRole('cell').nth(2);
+  await expect(changed).toContainText('refused ! was accepted');
+  await page.getByRole('combobox', { name: 'Samples shown' }).click();
+  await page.getByText(/^changed sides, 1$/).click();
+  await expect(table.getByRole('row')).toHaveCount(2);
+});
+
+test('a pattern that never ends is stopped and said, a very long paste is replayed, and the page goes on', async ({
+  page,
+}) => {
+  await page.goto('/typing?field=observer');
+  await page.getByRole('textbox', { name: 'Script', exact: true }).fill(`paste "${'a'.repeat(40)}!"`);
+  await page.getByRole('button', { name: 'Add a guard' }).click();
+  await page.getByRole('menuitem', { name: 'Pattern' }).click();
+  await page.getByRole('textbox', { name: 'Pattern' }).fill('(');
+  await expect(alert(page)).toContainText('This pattern does not compile, so the guard does nothing');
+  await page.getByRole('textbox', { name: 'Pattern' }).fill('(a+)+b');
+  await page.getByRole('combobox', { name: 'Stage' }).click();
+  await page.getByTitle('before the text is inserted').click();
+  await expect(alert(page)).toContainText(
+    'A guard took longer than 3 seconds over this script and was stopped',
+  );
+  await page.getByRole('switch').click();
+  await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' })).toContainText('aaaa');
+  await page.getByRole('textbox', { name: 'Script', exact: true }).fill(`paste "${'x'.repeat(90_000)}"\ntype "!"`);
+  await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' }).getByRole('row')).toHaveCount(3);
+});
