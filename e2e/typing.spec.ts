@@ -26,7 +26,9 @@ test('what a person types becomes the script, replayed everywhere at once, guard
   await expect(phone).toContainText('ab1');
   // Kept with the form.
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue('type "ab!1"\nkey Backspace');
+  await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue(
+    'type "ab!1"\nkey Backspace',
+  );
 });
 
 test('a filter on keys is shown to be got past, and which script shows it', async ({ page }) => {
@@ -87,6 +89,8 @@ test('a pattern that never ends is stopped and said, a very long paste is replay
   );
   await page.getByRole('switch').click();
   await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' })).toContainText('aaaa');
-  await page.getByRole('textbox', { name: 'Script', exact: true }).fill(`paste "${'x'.repeat(90_000)}"\ntype "!"`);
+  await page
+    .getByRole('textbox', { name: 'Script', exact: true })
+    .fill(`paste "${'x'.repeat(90_000)}"\ntype "!"`);
   await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' }).getByRole('row')).toHaveCount(3);
 });

@@ -2,8 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Field } from '../form/field';
 import { readForm } from '../form/read-form';
-import type { Guard } from '../guard/guard';
-import type { Script } from '../script/stroke';
+import { type Guard, guardStages } from '../guard/guard';
+import { offeredGuards } from '../guard/offered-guards';
+import { nativeEvents } from '../observation/event-record';
+import {
+  editingCommands,
+  focusWays,
+  modifierKeys,
+  type Script,
+  type Stroke,
+  textRoutes,
+} from '../script/stroke';
 import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { typeScript } from './type-script';
@@ -38,6 +47,131 @@ const guards = fc.constantFrom<readonly Guard[]>(
   [{ kind: 'decimals', stage: 'before insert', id: 'g', on: true, most: 2 }],
   [{ kind: 'decimals', stage: 'before insert', id: 'g', on: false, most: 0 }],
 );
+
+const everyone = [
+  'chromium',
+  'firefox',
+  'webkit',
+  'blink-phone',
+  'webkit-phone',
+  'native-phone-field',
+  'app-toolkit-field',
+  'desktop-toolkit-field',
+].map((id) => {
+  const found = habitsOf(targetId(id));
+  if (!found) throw new Error(id);
+  return found;
+});
+const text = fc.string({ unit: 'binary', maxLength: 6 });
+const anyStroke: fc.Arbitrary<Stroke> = fc.oneof(
+  { weight: 5, arbitrary: key.map((one): Stroke => ({ kind: 'key', key: one })) },
+  fc.record({
+    kind: fc.constant('key' as const),
+    key: fc.constantFrom('a', 'z', 'x', 'ArrowLeft', 'Backspace', 'Enter', 'ArrowUp', 'PageDown', ' '),
+    modifiers: fc.subarray([...modifierKeys], { minLength: 1 }),
+  }),
+  fc.record({ kind: fc.constant('held' as const), key, repeats: fc.nat(4) }),
+  fc.record({ kind: fc.constantFrom('down' as const, 'up' as const), key }),
+  fc.record({ kind: fc.constant('selection' as const), start: fc.nat(9), end: fc.nat(9) }),
+  fc.record({ kind: fc.constant('command' as const), command: fc.constantFrom(...editingCommands) }),
+  fc.record({ kind: fc.constant('text' as const), route: fc.constantFrom(...textRoutes), text }),
+  fc.record({
+    kind: fc.constant('dead key' as const),
+    dead: fc.constant('´'),
+    key: fc.constant('e'),
+    text: fc.constant('é'),
+  }),
+  fc.record({
+    kind: fc.constant('composition' as const),
+    texts: fc.array(text, { minLength: 1, maxLength: 3 }),
+  }),
+  fc.record({ kind: fc.constant('focus' as const), by: fc.constantFrom(...focusWays) }),
+  fc.constantFrom<Stroke>({ kind: 'leave' }, { kind: 'submit' }, { kind: 'pause', ms: 5 }),
+);
+const anyField = fc.constantFrom(
+  ...[
+    ...'date time month week datetime-local range checkbox color file submit'
+      .split(' ')
+      .map((type) => `<input type=${type}>`),
+    '<input type=date value=2024-02-29 readonly>',
+    '<input type=time value=23:59:30>',
+    '<select><option>a<option disabled>b<option>c</select>',
+    '<select multiple size=3><option>a<option>b</select>',
+    '<input type=radio name=r checked>',
+  ].map((markup): Field => {
+    const [one] = readForm(markup).fields;
+    if (!one) throw new Error(markup);
+    return one;
+  }),
+  ...kinds,
+);
+const anyGuards = fc.array(
+  fc
+    .tuple(fc.constantFrom(...offeredGuards), fc.constantFrom(...guardStages))
+    .map(([{ make, name }, stage]): Guard => ({ ...make(name), stage })),
+  { maxLength: 3 },
+);
+
+describe('whatever is done to whatever field, on every target', () => {
+  it('has one step for each stroke, with the caret inside the text and one voice of events', () => {
+    fc.assert(
+      fc.property(
+        anyField,
+        fc.array(anyStroke, { maxLength: 14 }),
+        anyGuards,
+        fc.constantFrom(...everyone),
+        (of, strokes, with_, as) => {
+          const { steps } = typeScript(of, strokes, with_, as);
+          expect(steps).toHaveLength(strokes.length);
+          for (const { text: shown, caret, events } of steps) {
+            expect(caret.start >= 0 && caret.start <= caret.end && caret.end <= shown.length).toBe(true);
+            const told = events.every(
+              ({ type }) => nativeEvents.some((native) => native === type) === (as.is === 'native field'),
+            );
+            expect(told).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 600 },
+    );
+  });
+
+  it('tells a native field’s app every text there was, from one to the next', () => {
+    const natives = everyone.filter(({ is }) => is === 'native field');
+    fc.assert(
+      fc.property(fc.array(anyStroke, { maxLength: 14 }), fc.constantFrom(...natives), (strokes, as) => {
+        const [plain] = kinds;
+        if (!plain) throw new Error('no field');
+        const changes = typeScript(plain, strokes, [], as).steps.flatMap(({ events }) =>
+          events.filter(({ type }) => type === 'text changed'),
+        );
+        for (const [index, change] of changes.entries()) {
+          expect(change.data).not.toBe(change.value);
+          if (index > 0) expect(change.data).toBe(changes[index - 1]?.value);
+        }
+      }),
+    );
+  });
+
+  it('lets undo bring back, step by step, what typing changed', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('a', 'b', ' ', '1'), { minLength: 1, maxLength: 8 }),
+        fc.constantFrom('chromium', 'firefox'),
+        (keys, id) => {
+          const [plain] = kinds;
+          const as = habitsOf(targetId(id));
+          if (!plain || !as) throw new Error('no field');
+          const typed = keys.map((one): Stroke => ({ kind: 'key', key: one }));
+          const back: Stroke = { kind: 'command', command: 'undo' };
+          const { steps } = typeScript(plain, [...typed, back, { kind: 'command', command: 'redo' }], [], as);
+          expect(steps.at(-2)?.text).toBe('');
+          expect(steps.at(-1)?.text).toBe(keys.join(''));
+        },
+      ),
+    );
+  });
+});
 
 describe('every replay of the model', () => {
   it('has one step for each stroke, with the caret inside the text', () => {

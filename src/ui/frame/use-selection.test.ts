@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lenses, lensStates } from '@/core/compare/lens';
 import { gridStep } from './grid-step';
-import { nothingSelected, readSelection, type Selection, selectionQuery } from './use-selection';
+import { nothingSelected, readSelection, type Selection, selectionQuery, typingParts } from './use-selection';
 
 const read = (query: string) => readSelection(new URLSearchParams(query));
 
@@ -45,6 +45,7 @@ describe('the selection in the address', () => {
       state: fc.constantFrom(...lensStates),
       stroke: fc.option(fc.nat(), { nil: null }),
       against: id,
+      typing: fc.constantFrom(...typingParts),
       byDifferences: fc.boolean(),
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),

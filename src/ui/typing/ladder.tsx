@@ -164,7 +164,13 @@ function Cell({
       {lanes.echo && (
         <span className={styles.echo}>
           {lanes.echo}:{' '}
-          {echo === null ? 'not yet' : echo === '' ? 'empty' : <span className="mono">{echo.slice(-40)}</span>}
+          {echo === null ? (
+            'not yet'
+          ) : echo === '' ? (
+            'empty'
+          ) : (
+            <span className="mono">{echo.slice(-40)}</span>
+          )}
         </span>
       )}
       <span className={styles.ticks} role="img" aria-label={names}>
