@@ -212,6 +212,7 @@ async function kills(rounds: number): Promise<void> {
 
 const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
+else if (what === 'replay') await import('./bench-replay');
 else if (what === 'overhead') for (const engine of Object.values(engines)) await overhead(engine);
 else {
   for (const engine of Object.values(engines)) await overhead(engine);
@@ -219,4 +220,5 @@ else {
   const long = await sweepTime('Everything', sweepQuestions);
   console.log(`Everything takes ${(long / short).toFixed(1)} times look and message`);
   await cancelTime();
+  await import('./bench-replay');
 }

@@ -1,4 +1,6 @@
+import { trustText } from '@/core/model/trust';
 import { type Stroke, textOfStroke } from '@/core/script/stroke';
+import { habitsOf } from '@/core/target/habits';
 import { VisibleText } from '../frame/visible-text';
 import type { LadderColumn } from './ladder';
 import { StrokeCap } from './stroke-cap';
@@ -16,6 +18,7 @@ export function EventList({
 }) {
   const step = column.facts?.steps[index];
   const disagreements = column.disagreements[index] ?? [];
+  const habits = habitsOf(column.target);
   return (
     <section className={styles.events} aria-label="Events of the stroke">
       <h2>
@@ -68,6 +71,11 @@ export function EventList({
             ))}
           </tbody>
         </table>
+      )}
+      {column.mark === 'modelled' && habits && (
+        <p className={styles.value}>
+          {habits.source}. {habits.is === 'browser' && trustText(habits, 'typing')}
+        </p>
       )}
       {column.facts?.followed && textOfStroke(stroke) !== null && (
         <p className={styles.value}>

@@ -266,10 +266,14 @@ function SampleList({
       <table className={styles.sampleTable} aria-label="Samples" aria-rowcount={rows.length + 1}>
         <thead>
           <tr>
-            <th scope="col">Text</th>
-            <th scope="col">Expected</th>
+            <th scope="col" className={styles.sampleHead}>
+              Text
+            </th>
+            <th scope="col" className={styles.sampleHead}>
+              Expected
+            </th>
             {targets.map((target) => (
-              <th key={target.id} scope="col">
+              <th key={target.id} scope="col" className={styles.sampleHead}>
                 <ProvenanceMark mark="modelled" /> {target.name}
               </th>
             ))}

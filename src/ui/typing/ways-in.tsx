@@ -45,9 +45,11 @@ export function WaysIn({
       <table className={styles.ways} aria-label="Guards by ways in">
         <thead>
           <tr>
-            <th scope="col">Guard</th>
+            <th scope="col" className={styles.wayHead}>
+              Guard
+            </th>
             {routes.map((route) => (
-              <th key={route} scope="col">
+              <th key={route} scope="col" className={styles.wayHead}>
                 {route}
               </th>
             ))}
@@ -56,7 +58,9 @@ export function WaysIn({
         <tbody>
           {replaying.answer.map(({ guard, cells }) => (
             <tr key={guard.id}>
-              <th scope="row">{guardName(guard)}</th>
+              <th scope="row" className={styles.wayGuard}>
+                {guardName(guard)}
+              </th>
               {cells.map((cell) => (
                 <td key={cell.route} data-outcome={cell.outcome}>
                   <Cell cell={cell} onScript={onScript} />
