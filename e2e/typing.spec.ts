@@ -24,6 +24,9 @@ test('what a person types becomes the script, replayed everywhere at once, guard
   await expect(ladder.getByRole('row').nth(2).getByRole('cell').first()).toContainText('keydown: A');
   await page.getByRole('switch', { name: /upper case/ }).click();
   await expect(phone).toContainText('ab1');
+  // Judged after every stroke, and told what is sent in the end.
+  await expect(phone.getByRole('img', { name: /^refused: patternMismatch/ })).toBeVisible();
+  await expect(ladder.getByRole('row', { name: /Then sent/ })).toContainText('nothing: patternMismatch');
   // Kept with the form.
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue(
@@ -87,6 +90,13 @@ test('a pattern that never ends is stopped and said, a very long paste is replay
   await expect(alert(page)).toContainText(
     'A guard took longer than 3 seconds over this script and was stopped',
   );
+  await page.getByText('samples', { exact: true }).click();
+  await page.getByRole('textbox', { name: 'New samples' }).fill(`ok\n${'a'.repeat(40)}!`);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(alert(page)).toContainText(
+    /took longer than 3 seconds over sample 2, “a{40}”, and was stopped/,
+  );
+  await page.getByText('strokes', { exact: true }).click();
   await page.getByRole('switch').click();
   await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' })).toContainText('aaaa');
   await page

@@ -8,6 +8,7 @@ import type { TypingFacts } from '@/core/observation/observation';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
+import { type StrokeVerdicts, strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import type { Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
@@ -17,6 +18,13 @@ import { type TargetId, targetId } from '@/core/target/target';
 export interface ReplayedField {
   readonly markup: string;
   readonly field: FieldId;
+}
+
+/** What the model says of a script on one target. */
+export interface ModelledReplay {
+  readonly target: TargetId;
+  readonly facts: TypingFacts;
+  readonly verdicts: StrokeVerdicts;
 }
 
 let kept: { markup: string; reading: ReturnType<typeof readForm> } | null = null;
@@ -40,13 +48,15 @@ const replayWork = {
     script: Script,
     guards: readonly Guard[],
     targets: readonly TargetId[],
-  ): [TargetId, TypingFacts][] {
+  ): ModelledReplay[] {
     const field = fieldIn(of);
     if (!field) return [];
     const page = pageOf(of.markup);
-    return targets.flatMap((target): [TargetId, TypingFacts][] => {
+    return targets.flatMap((target): ModelledReplay[] => {
       const habits = habitsOf(target);
-      return habits ? [[target, typeScript(field, script, guards, habits, page)]] : [];
+      if (!habits) return [];
+      const facts = typeScript(field, script, guards, habits, page);
+      return [{ target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) }];
     });
   },
 
@@ -62,13 +72,17 @@ const replayWork = {
     return field && twoStageCheck(field, guards, texts, habitsByRoute('hardware keys'));
   },
 
-  /** @param progress hears how many sample × target pairs are done, some times a second */
+  /**
+   * @param progress hears how many sample × target pairs are done, some times a second
+   * @param each after every one, which is slow: to find the sample over which a guard does not end
+   */
   async samples(
     of: ReplayedField,
     guards: readonly Guard[],
     samples: readonly Sample[],
     targets: readonly TargetId[],
-    progress: (done: number) => void,
+    progress: (done: number) => unknown,
+    each = false,
   ): Promise<SampleVerdicts> {
     const field = fieldIn(of);
     const known = targets.flatMap((id) => {
@@ -76,12 +90,13 @@ const replayWork = {
       return habits ? [{ id, habits }] : [];
     });
     if (!field) return { targets: [], verdicts: [], changed: [] };
-    const run = replaySamples(field, guards, samples, known);
+    const run = replaySamples(field, guards, samples, known, each ? 1 : undefined);
     let told = 0;
     for (;;) {
       const step = run.next();
       if (step.done) return step.value;
-      if (Date.now() - told < 60) continue;
+      if (each) await progress(step.value);
+      if (each || Date.now() - told < 60) continue;
       told = Date.now();
       progress(step.value);
     }

@@ -20,8 +20,8 @@ export interface SampleVerdicts {
   readonly changed: readonly Uint8Array[];
 }
 
-/** How many samples are replayed between two looks at the clock. */
-const slice = 500;
+/** How many samples are replayed before the next word about it. */
+const usualSlice = 500;
 
 /**
  * Replays samples in slices, so that whoever runs it can show progress and stop it.
@@ -32,6 +32,7 @@ export function* replaySamples(
   guards: readonly Guard[],
   samples: readonly Sample[],
   targets: readonly ReplayTarget[],
+  slice = usualSlice,
 ): Generator<number, SampleVerdicts> {
   const all = targets.map(() => new Uint8Array(samples.length));
   const changed = targets.map(() => new Uint8Array(samples.length));

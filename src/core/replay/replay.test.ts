@@ -14,6 +14,7 @@ import { bypassTable, type Route } from './bypass';
 import { quickReplay } from './quick-replay';
 import { replaySamples } from './replay-samples';
 import { readSamples, writeSamples } from './sample-table';
+import { strokeVerdicts } from './stroke-verdicts';
 import { twoStageCheck } from './two-stage';
 import { judgeFor, verdicts } from './verdict';
 
@@ -184,6 +185,31 @@ describe('ways in', () => {
       '<input name=a><button>Go</button>',
     );
     expect(new Set([...Object.values(others), script])).toEqual(new Set(['held']));
+  });
+});
+
+describe('verdicts after each stroke', () => {
+  it('go with the text, and the end says what is sent', () => {
+    const field = fieldOf('<input name="tide mark" pattern="[a-z]{2}">');
+    const replay = (keys: string) =>
+      strokeVerdicts(
+        field,
+        [],
+        chromium,
+        typeScript(
+          field,
+          graphemes(keys).map((key) => ({ kind: 'key', key })),
+          [],
+          chromium,
+        ),
+      );
+    expect(replay('ab').afterStrokes.map(({ verdict }) => verdict)).toEqual(['unfinished', 'accepted']);
+    expect(replay('ab').sent).toEqual({ entry: 'tide+mark=ab' });
+    expect(replay('a1').sent).toEqual({ nothing: 'patternMismatch' });
+    const nameless = fieldOf('<input>');
+    expect(strokeVerdicts(nameless, [], chromium, { steps: [] }).sent).toEqual({
+      nothing: 'the field has no name',
+    });
   });
 });
 

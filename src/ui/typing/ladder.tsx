@@ -5,6 +5,8 @@ import type { KeyboardEvent } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
+import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
+import type { Judgement, Verdict } from '@/core/replay/verdict';
 import { type Script, type Stroke, textOfStroke } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
 import { gridStep } from '../frame/grid-step';
@@ -25,6 +27,8 @@ export interface LadderColumn {
   /** Null: not asked yet for this very script; `note` says so. */
   readonly facts: TypingFacts | null;
   readonly note: string | null;
+  /** What the model judges of each text; null where it does not speak for what stands here. */
+  readonly verdicts: StrokeVerdicts | null;
   /** By stroke; against the model. */
   readonly disagreements: readonly (readonly Disagreement[])[];
   /** Asks the target; null for what is computed at once. */
@@ -104,6 +108,7 @@ export function Ladder({
                   stroke={one}
                   step={at.facts?.steps[index]}
                   disagreements={at.disagreements[index] ?? []}
+                  judgement={at.verdicts?.afterStrokes[index] ?? null}
                   lanes={lanes}
                   echo={lanes.echo && echoAt(at.facts, index, lanes.echo)}
                   selected={index === stroke && at.key === column}
@@ -115,7 +120,35 @@ export function Ladder({
           </tr>
         ))}
       </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row">Then sent</th>
+          {columns.map(({ key, verdicts }) => (
+            <td key={key}>{verdicts && <Sent sent={verdicts.sent} />}</td>
+          ))}
+        </tr>
+      </tfoot>
     </table>
+  );
+}
+
+const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
+
+/** What would become of the text if it were sent now, modelled. */
+function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
+  const words = `${verdict}${by.length > 0 ? `: ${by.join(', ')}` : ''}`;
+  return (
+    <span className={styles.verdict} data-verdict={verdict} role="img" aria-label={words} title={words}>
+      {signs[verdict]}
+    </span>
+  );
+}
+
+function Sent({ sent }: { sent: StrokeVerdicts['sent'] }) {
+  return 'entry' in sent ? (
+    <span className="mono">{sent.entry.slice(0, 80)}</span>
+  ) : (
+    <span className="soft">nothing: {sent.nothing}</span>
   );
 }
 
@@ -128,12 +161,14 @@ function Cell({
   stroke,
   step,
   disagreements,
+  judgement,
   lanes,
   echo,
   selected,
   first,
   onSelect,
 }: {
+  judgement: Judgement | null;
   lanes: ShownLanes;
   echo: string | null;
   stroke: Stroke;
@@ -155,7 +190,10 @@ function Cell({
       onClick={onSelect}
     >
       {disagreements.length > 0 && <span className={styles.mark} />}
-      <TextWithCaret step={step} stroke={stroke} />
+      <span className={styles.line}>
+        <TextWithCaret step={step} stroke={stroke} />
+        {judgement && <VerdictSign judgement={judgement} />}
+      </span>
       {step.value !== step.text && (
         <span className={styles.value}>
           value {step.value === '' ? 'empty' : <span className="mono">{step.value.slice(0, 60)}</span>}

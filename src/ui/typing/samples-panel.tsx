@@ -15,7 +15,7 @@ import type { Target } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { visible } from '../frame/visible-text';
 import styles from './typing.module.css';
-import { useLongReplay } from './use-replay';
+import { type LongReplay, useLongReplay } from './use-replay';
 
 const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
 type Filter = 'all' | 'surprises' | 'changed sides';
@@ -73,6 +73,8 @@ export function SamplesPanel({
     setBaseline((was) => (was && was.samples === state.answer.samples ? was : state.answer));
   }, [state]);
 
+  const stuckAt = useStuckSample({ markup, field, guards, samples, asked, state });
+
   const shown = last && last.samples === samples ? last : null;
   const rows = useMemo(() => rowsOf(samples, shown, baseline, filter), [samples, shown, baseline, filter]);
   const counts = useMemo(() => countsOf(samples, shown, baseline), [samples, shown, baseline]);
@@ -128,8 +130,11 @@ export function SamplesPanel({
             )}
             {state.status === 'stuck' && (
               <span className={styles.fault} role="alert">
-                A guard took longer than 3 seconds over one sample and was stopped. Mend its pattern; the
-                samples are kept.
+                A guard took longer than 3 seconds over{' '}
+                {stuckAt === null
+                  ? 'one sample'
+                  : `sample ${stuckAt + 1}, “${samples[stuckAt]?.text.slice(0, 40)}”,`}{' '}
+                and was stopped. Mend its pattern; the samples are kept.
               </span>
             )}
             <Button size="small" style={{ marginLeft: 'auto' }} onClick={() => onChange('')}>
@@ -142,6 +147,44 @@ export function SamplesPanel({
       )}
     </div>
   );
+}
+
+/** After a replay got stuck: looks for the sample over which it did, one after the other. */
+function useStuckSample({
+  markup,
+  field,
+  guards,
+  samples,
+  asked,
+  state,
+}: {
+  markup: string;
+  field: Field;
+  guards: readonly Guard[];
+  samples: readonly Sample[];
+  asked: readonly Target[];
+  state: LongReplay<Replayed>['state'];
+}): number | null {
+  const search = useLongReplay<SampleVerdicts>();
+  const { start } = search;
+  const done = state.status === 'stuck' ? state.done : null;
+  const from = done === null || samples.length === 0 ? null : done % samples.length;
+  useEffect(() => {
+    const target = asked[Math.floor((done ?? 0) / Math.max(1, samples.length))];
+    if (from === null || !target) return;
+    start(async (work, progress) => {
+      const { proxy } = await import('comlink');
+      return work.samples(
+        { markup, field: field.id },
+        guards,
+        samples.slice(from),
+        [target.id],
+        proxy(progress),
+        true,
+      );
+    });
+  }, [from, done, markup, field.id, guards, samples, asked, start]);
+  return from !== null && search.state.status === 'stuck' ? from + search.state.done : null;
 }
 
 function verdictAt(replayed: Replayed, target: number, sample: number): Verdict | null {

@@ -9,13 +9,12 @@ import type { TypingPlan } from '@/core/form/form-document';
 import { validTrial } from '@/core/form/trial-value';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
-import type { TypingFacts } from '@/core/observation/observation';
 import { readSamples } from '@/core/replay/sample-table';
 import { graphemes } from '@/core/script/graphemes';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { habitsOf } from '@/core/target/habits';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
-import type { ReplayWork } from '@/workers/replay.worker';
+import type { ModelledReplay, ReplayWork } from '@/workers/replay.worker';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
@@ -223,7 +222,7 @@ function FieldWaysIn({
 function useModelled(
   field: Field,
   task: TypingTask,
-): { readonly facts: ReadonlyMap<TargetId, TypingFacts>; readonly isStuck: boolean } {
+): { readonly replays: ReadonlyMap<TargetId, ModelledReplay>; readonly isStuck: boolean } {
   const { form } = useForm();
   const { lineUp } = useLineUp();
   const ask = useCallback(
@@ -237,8 +236,13 @@ function useModelled(
   const answer = replaying.status === 'there' ? replaying.answer : null;
   return {
     // What was computed for another script would stand beside the wrong strokes.
-    facts: useMemo(
-      () => new Map((answer ?? []).filter(([, facts]) => sameTask(facts, task))),
+    replays: useMemo(
+      () =>
+        new Map(
+          (answer ?? []).flatMap((replay) =>
+            sameTask(replay.facts, task) ? [[replay.target, replay] as const] : [],
+          ),
+        ),
       [answer, task],
     ),
     isStuck: replaying.status === 'stuck',
@@ -255,7 +259,7 @@ function useColumns(
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
-  const { facts: modelledFacts, isStuck } = useModelled(field, task);
+  const { replays, isStuck } = useModelled(field, task);
   const columns = useMemo(() => {
     const askFor = (target: Target) => () => {
       // A script that was only proposed becomes the field's own, so that it is what is asked.
@@ -264,8 +268,9 @@ function useColumns(
     };
     return lineUp.targets.flatMap((target): LadderColumn[] => {
       const { id } = target;
-      const model = modelledFacts.get(id) ?? null;
-      if (target.ask === 'model') return [modelColumn(target, model)];
+      const replay = replays.get(id) ?? null;
+      const model = replay?.facts ?? null;
+      if (target.ask === 'model') return [modelColumn(target, replay)];
       const observation = answerTo(answers, 'typing', id, field.id);
       const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
       const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
@@ -281,7 +286,7 @@ function useColumns(
       const onAsk = askFor(target);
       // Where nothing was asked for this script, the model speaks in the target's column.
       if (model && !current)
-        return [{ ...modelColumn(target, model), onAsk, note: note ?? 'modelled, not asked' }];
+        return [{ ...modelColumn(target, replay), onAsk, note: note ?? 'modelled, not asked' }];
       const mark = markOf(target);
       const own: LadderColumn = {
         key: `${id} asked`,
@@ -293,21 +298,24 @@ function useColumns(
           note ??
           (current ? (current.stoppedBy ?? (agrees ? `${mark}, as modelled` : null)) : 'not asked yet'),
         disagreements,
+        // A judgement is the model's; it speaks of the text that the target has.
+        verdicts: agrees && replay ? replay.verdicts : null,
         onAsk,
       };
-      return model && !agrees ? [own, modelColumn(target, model)] : [own];
+      return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
-  }, [field, task, plan, answers, lineUp, ask, form, edit, modelledFacts]);
+  }, [field, task, plan, answers, lineUp, ask, form, edit, replays]);
   return { columns, isStuck };
 }
 
-function modelColumn({ id, name }: Target, facts: TypingFacts | null): LadderColumn {
+function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {
   return {
     key: `${id} modelled`,
     target: id,
     name,
     mark: 'modelled',
-    facts,
+    facts: replay?.facts ?? null,
+    verdicts: replay?.verdicts ?? null,
     note: null,
     disagreements: [],
     onAsk: null,

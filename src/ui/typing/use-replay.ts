@@ -65,7 +65,9 @@ export function useReplay<Answer>(
 /** A run that takes its time: with progress, and a way to stop it. */
 export interface LongReplay<Answer> {
   readonly state:
-    | Replaying<Answer>
+    | Exclude<Replaying<Answer>, { status: 'stuck' }>
+    /** The worker was ended; so many were done. */
+    | { readonly status: 'stuck'; readonly done: number }
     | { readonly status: 'running'; readonly done: number }
     | { readonly status: 'idle' };
   start(ask: (work: Remote<ReplayWork>, progress: (done: number) => void) => Promise<Answer>): void;
@@ -87,17 +89,19 @@ export function useLongReplay<Answer>(): LongReplay<Answer> {
       working.current = mine;
       setState({ status: 'running', done: 0 });
       let timer = 0;
+      let reached = 0;
       const alive = () => {
         window.clearTimeout(timer);
         timer = window.setTimeout(() => {
           if (working.current !== mine) return;
           end();
-          setState({ status: 'stuck' });
+          setState({ status: 'stuck', done: reached });
         }, patience);
       };
       alive();
       void ask(mine.remote, (done) => {
         if (working.current !== mine) return;
+        reached = done;
         alive();
         setState({ status: 'running', done });
       }).then((answer) => {

@@ -1,4 +1,5 @@
 import type { EventRecord, RecordedEvent } from '../../observation/event-record';
+import { codeOf } from '../../script/key-code';
 
 /** An event that the model raises, and the id of the control that it goes to where that is not the one asked about. */
 export interface RaisedEvent extends EventRecord {
@@ -6,7 +7,7 @@ export interface RaisedEvent extends EventRecord {
 }
 
 export type EventDetail = Partial<
-  Pick<RaisedEvent, 'key' | 'code' | 'inputType' | 'data' | 'prevented' | 'on' | 'value'>
+  Pick<RaisedEvent, 'key' | 'inputType' | 'data' | 'prevented' | 'on' | 'value'>
 >;
 
 /** Collects events in the order in which they are raised, each with the value at that moment. */
@@ -15,10 +16,14 @@ export class EventLog {
   /** The text that a native field told last. */
   private told = '';
 
-  /** @param native tells what native fields tell instead of events of the DOM */
+  /**
+   * @param native tells what native fields tell instead of events of the DOM
+   * @param hasCodes keys are those of a hardware keyboard, which have places
+   */
   constructor(
     private readonly value: () => string,
     private readonly native = false,
+    private readonly hasCodes = true,
   ) {}
 
   raise(type: RecordedEvent, detail: EventDetail = {}): void {
@@ -41,7 +46,7 @@ export class EventLog {
     this.events.push({
       type,
       key: detail.key ?? null,
-      code: detail.code ?? null,
+      code: detail.key === undefined || detail.key === null ? null : this.hasCodes ? codeOf(detail.key) : '',
       inputType: detail.inputType ?? null,
       data: detail.data ?? null,
       value: detail.value ?? this.value(),

@@ -237,8 +237,7 @@ export class TextControl implements TypedControl {
   /** Puts a text in place of the selection, as far as guards and the target let it in. */
   insert(text: string, { inputType, data, asks }: Insertion): void {
     const { log, habits, guards, outcome } = this.context;
-    if (!this.mutable) {
-      if (habits.readonlyAsks && asks) log.raise('beforeinput', { inputType, data });
+    if (!this.mutable && !(habits.readonlyAsks && asks)) {
       outcome.refused = 'target';
       return;
     }
@@ -252,7 +251,8 @@ export class TextControl implements TypedControl {
           inserted: oneLine,
         })
       : ({ pass: true } as const);
-    const left = this.admitted(oneLine);
+    // One that is read-only is asked all the same, and then takes nothing.
+    const left = this.mutable ? this.admitted(oneLine) : '';
     const empty = left === '' && habits.fullField === 'inserts nothing';
     if (asks) log.raise('beforeinput', { inputType, data: empty ? '' : data, prevented: !decision.pass });
     if (!decision.pass) {
@@ -262,7 +262,8 @@ export class TextControl implements TypedControl {
     }
     if (left === '' && text !== '') outcome.refused = 'target';
     // A selection goes even where nothing can come in its place.
-    if (left === '' && !empty && (isCaret(this.buffer) || this.parsed.kind === 'number')) return;
+    if (left === '' && !empty && (isCaret(this.buffer) || this.parsed.kind === 'number' || !this.mutable))
+      return;
     this.change(
       insertText(this.buffer, left),
       inputType,

@@ -63,7 +63,11 @@ export class Typist {
     private readonly guards: readonly Guard[],
   ) {
     const native = habits.tells === 'text changes';
-    this.log = new EventLog(() => (native ? this.control.text : this.control.value), native);
+    this.log = new EventLog(
+      () => (native ? this.control.text : this.control.value),
+      native,
+      habits.keys === 'hardware',
+    );
     this.context = { habits, ways, guards, log: this.log, outcome: untouched(), send: () => this.send() };
     this.control = controlFor(place, this.context, () => this.press());
   }

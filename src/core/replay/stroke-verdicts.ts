@@ -1,0 +1,30 @@
+import type { Field } from '../form/field';
+import type { Guard } from '../guard/guard';
+import type { TypingFacts } from '../observation/observation';
+import type { Habits } from '../target/habits';
+import { type Judgement, judgeFor } from './verdict';
+
+/** What would become of the text if it were sent after each stroke, and what is sent in the end. */
+export interface StrokeVerdicts {
+  readonly afterStrokes: readonly Judgement[];
+  /** As urlencoded, or why nothing is. */
+  readonly sent: { readonly entry: string } | { readonly nothing: string };
+}
+
+export function strokeVerdicts(
+  field: Field,
+  guards: readonly Guard[],
+  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+  { steps }: Pick<TypingFacts, 'steps'>,
+): StrokeVerdicts {
+  const { judge } = judgeFor(field, guards, habits);
+  const afterStrokes = steps.map(({ text }) => judge(text));
+  const last = afterStrokes.at(-1) ?? judge('');
+  return { afterStrokes, sent: sentOf(field, last, steps.at(-1)?.value ?? '') };
+}
+
+function sentOf({ name }: Field, { verdict, by }: Judgement, value: string): StrokeVerdicts['sent'] {
+  if (verdict !== 'accepted') return { nothing: by.join(', ') };
+  if (name === '') return { nothing: 'the field has no name' };
+  return { entry: new URLSearchParams([[name, value]]).toString() };
+}

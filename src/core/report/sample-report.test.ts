@@ -1,0 +1,57 @@
+import { XMLParser } from 'fast-xml-parser';
+import { describe, expect, it } from 'vitest';
+import { isUnexpected, type SampleReport, sampleCsv, sampleJson, sampleJunit } from './sample-report';
+
+const report: SampleReport = {
+  form: 'Skerry & Co',
+  field: 'Gauge <serial>',
+  results: [
+    {
+      target: 'chromium',
+      sample: { text: 'TG4', expected: 'accepted' },
+      verdict: 'unfinished',
+      text: 'TG4',
+      by: ['patternMismatch', 'a, b'],
+    },
+    {
+      target: 'chromium',
+      sample: { text: '"quoted",\u0000\ud800', expected: 'refused' },
+      verdict: 'refused',
+      text: '',
+      by: [],
+    },
+    { target: 'firefox', sample: { text: '', expected: 'accepted' }, verdict: 'accepted', text: '', by: [] },
+  ],
+};
+
+describe('a report of samples', () => {
+  it('is JUnit XML with a suite for each target, whatever the texts are', () => {
+    const xml = sampleJunit(report);
+    const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(xml);
+    expect(
+      testsuites.testsuite.map(({ name, tests, failures }: Record<string, string>) => [
+        name,
+        tests,
+        failures,
+      ]),
+    ).toEqual([
+      ['Skerry & Co, Gauge <serial>, chromium', '2', '1'],
+      ['Skerry & Co, Gauge <serial>, firefox', '1', '0'],
+    ]);
+    expect(testsuites.testsuite[0].testcase[0].failure.message).toBe(
+      'accepted was expected, unfinished came: patternMismatch, a, b',
+    );
+    expect(testsuites.testsuite[0].testcase[1].name).toBe('"quoted",\\u0000\\ud800');
+    expect(testsuites.testsuite[1].testcase.name).toBe('(empty)');
+  });
+  it('is CSV that keeps commas and quotes, and JSON that counts', () => {
+    expect(sampleCsv(report).split('\n')[1]).toBe(
+      'chromium,TG4,accepted,unfinished,TG4,"patternMismatch; a, b"',
+    );
+    expect(JSON.parse(sampleJson(report))).toMatchObject({
+      unexpected: 1,
+      results: [{ by: ['patternMismatch', 'a, b'] }, {}, {}],
+    });
+    expect(report.results.map(isUnexpected)).toEqual([true, false, false]);
+  });
+});
