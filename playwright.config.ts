@@ -4,7 +4,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 90_000,
+  timeout: 150_000,
   expect: { timeout: 15_000 },
   workers: 1,
   retries: 0,

@@ -21,7 +21,7 @@ export const test = base.extend<{ quiet: undefined }, { app: App; runFile: strin
       await use(file);
       rmSync(join(file, '..'), { recursive: true });
     },
-    { scope: 'worker', timeout: 180_000 },
+    { scope: 'worker', timeout: 420_000 },
   ],
   app: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the first parameter to be destructured
@@ -53,7 +53,7 @@ export { expect };
 export async function sweep(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sweep', exact: true }).click();
   await page.getByRole('button', { name: 'Cancel' }).waitFor();
-  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 150_000 });
+  await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 380_000 });
 }
 
 /** The run that is shown, as a file. */

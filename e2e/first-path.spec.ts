@@ -109,6 +109,8 @@ test('from a pasted form to a replay, and through a file back to the same screen
 
   await test.step('typing: the model answers at once, Chromium and this browser were asked, the guard refuses', async () => {
     await page.getByRole('link', { name: 'Typing' }).click();
+    await page.getByRole('heading', { name: 'Typing' }).waitFor();
+    await page.goto('/typing?field=level');
     const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
     const sixth = ladder.getByRole('row').nth(6);
     await expect(ladder.getByRole('columnheader')).toHaveText([

@@ -16,7 +16,7 @@ test('what a person types becomes the script, replayed everywhere at once, guard
     .toBe('type "ab!1"\nkey Backspace');
   await expect(page.getByLabel('Type here, and it becomes the script')).toHaveValue('AB');
   await script.fill('type "ab!1"\nkey Backspace');
-  await expect(ladder.getByRole('row')).toHaveCount(6);
+  await expect(ladder.getByRole('row')).toHaveCount(7);
   const phone = ladder.getByRole('row').nth(4).getByRole('cell').last();
   await expect(phone).toContainText('AB1');
   await page.getByRole('combobox', { name: 'Echo of' }).click();
@@ -90,6 +90,9 @@ test('a pattern that never ends is stopped and said, a very long paste is replay
   await expect(alert(page)).toContainText(
     'A guard took longer than 3 seconds over this script and was stopped',
   );
+  // Typed key by key, a strict rule keeps all of it out; at submission it meets the whole text.
+  await page.getByRole('combobox', { name: 'Stage' }).click();
+  await page.getByTitle('on submission').last().click();
   await page.getByText('samples', { exact: true }).click();
   await page.getByRole('textbox', { name: 'New samples' }).fill(`ok\n${'a'.repeat(40)}!`);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -102,5 +105,5 @@ test('a pattern that never ends is stopped and said, a very long paste is replay
   await page
     .getByRole('textbox', { name: 'Script', exact: true })
     .fill(`paste "${'x'.repeat(90_000)}"\ntype "!"`);
-  await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' }).getByRole('row')).toHaveCount(3);
+  await expect(page.getByRole('table', { name: 'Replay, stroke by stroke' }).getByRole('row')).toHaveCount(4);
 });

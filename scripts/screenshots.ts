@@ -40,7 +40,15 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.getByRole('button', { name: 'Cancel' }).waitFor({ state: 'detached', timeout: 60_000 });
     await settled(page);
   },
-  typing: (page, address) => page.goto(`${address}/typing?field=level&stroke=5`).then(() => settled(page)),
+  typing: async (page, address) => {
+    await page.goto(`${address}/typing?field=level&stroke=5`);
+    for (const target of ['Chromium', 'Firefox', 'WebKit']) {
+      const column = page.getByRole('columnheader', { name: new RegExp(target) });
+      await column.getByRole('button', { name: 'Ask' }).click();
+      await column.getByText('measured').waitFor({ timeout: 60_000 });
+    }
+    await settled(page);
+  },
   'typing-guards': (page, address) =>
     page.goto(`${address}/typing?field=serial&stroke=12`).then(() => settled(page)),
   'typing-ways-in': (page, address) =>
@@ -82,7 +90,7 @@ try {
     if (message.type() === 'error') console.error(`console: ${message.text()}`);
   });
   page.on('pageerror', (error) => console.error(`page: ${error.message}`));
-  if (!only?.every((name) => name.startsWith('typing-'))) await sweep(page, app.address);
+  if (!only?.every((name) => name.startsWith('typing'))) await sweep(page, app.address);
   for (const [name, open] of Object.entries(shots)) {
     if (only && !only.includes(name)) continue;
     await open(page, app.address);

@@ -8,7 +8,7 @@ import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { answer, commandTimeout, firstLine } from './deadline';
+import { answer, commandTimeout, firstLine, startTimeout } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
@@ -115,8 +115,9 @@ async function start(
     extraPrefsFirefox: data.preferences(variant),
     env: kept.env,
     defaultViewport: null,
-    protocolTimeout: commandTimeout,
-    timeout: 30_000,
+    // Every command has a deadline of its own; a start on a busy machine takes longer than any of them.
+    protocolTimeout: startTimeout,
+    timeout: startTimeout,
     // The server ends its sweeps itself when it is told to stop.
     handleSIGINT: false,
     handleSIGTERM: false,

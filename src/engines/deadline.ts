@@ -3,6 +3,9 @@ import { EngineLost } from './engine';
 /** Longest that one command may take before the engine counts as hung, ms. */
 export const commandTimeout = 15_000;
 
+/** Longest that a browser may take to start, ms. */
+export const startTimeout = 60_000;
+
 /** Waits for `work` for at most `ms`; after that throws `EngineLost` in the name of the engine. */
 export async function withDeadline<T>(work: Promise<T>, ms: number, engine: string): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
