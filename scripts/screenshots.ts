@@ -45,7 +45,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     for (const target of ['Chromium', 'Firefox', 'WebKit']) {
       const column = page.getByRole('columnheader', { name: new RegExp(target) });
       await column.getByRole('button', { name: 'Ask' }).click();
-      await column.getByText('measured').waitFor({ timeout: 60_000 });
+      await column.getByText('measured, as modelled').waitFor({ timeout: 60_000 });
     }
     await settled(page);
   },

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
@@ -53,6 +53,12 @@ export function Ladder({
   asking: boolean;
   onSelect: (stroke: number, column: LadderColumn) => void;
 }) {
+  const table = useRef<HTMLTableElement>(null);
+  // Answers that come in make rows higher; the selected one stays in sight.
+  useEffect(() => {
+    if (stroke !== null && columns.length > 0)
+      table.current?.querySelector('tr[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [stroke, columns]);
   const move = (event: KeyboardEvent) => {
     const step = gridStep(event.key);
     if (!step) return;
@@ -65,11 +71,10 @@ export function Ladder({
     const to = columns[Math.min(columns.length - 1, Math.max(0, from + step.right))];
     if (!to) return;
     onSelect(row, to);
-    const table = event.currentTarget;
-    requestAnimationFrame(() => table.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
+    requestAnimationFrame(() => table.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
   };
   return (
-    <table className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={move}>
+    <table ref={table} className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={move}>
       <thead>
         <tr>
           <th scope="col">Stroke</th>
@@ -95,7 +100,6 @@ export function Ladder({
           <tr
             // biome-ignore lint/suspicious/noArrayIndexKey: strokes have no other name than their place
             key={index}
-            ref={index === stroke ? bringIntoSight : undefined}
             aria-selected={index === stroke}
             className={stroke !== null && index > stroke ? styles.later : undefined}
           >
@@ -150,11 +154,6 @@ function Sent({ sent }: { sent: StrokeVerdicts['sent'] }) {
   ) : (
     <span className="soft">nothing: {sent.nothing}</span>
   );
-}
-
-/** Below the head of the table, which stays where it is. */
-function bringIntoSight(row: HTMLElement | null): void {
-  row?.scrollIntoView({ block: 'nearest' });
 }
 
 function Cell({
