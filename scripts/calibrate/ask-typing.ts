@@ -1,6 +1,8 @@
+import { strokeOfKey } from '@/core/model/answer-typing';
 import type { TypingAnswer, TypingQuestion } from '@/core/model/typing-question';
 import { validityFlags } from '@/core/standard/validity-flags';
 import type { EnginePage } from '@/engines/engine';
+import { pressChord } from '@/probe/questions/carry-out';
 
 const types = ['focus', 'blur', 'keydown', 'keypress', 'keyup', 'beforeinput', 'input', 'change', 'invalid'];
 
@@ -61,10 +63,7 @@ export async function askTypingOf(
 }
 
 async function pressKey(page: EnginePage, text: string): Promise<void> {
-  const parts = text.length > 1 ? text.split(/\+(?=.)/su) : [text];
-  const key = parts.at(-1) === 'Space' ? ' ' : (parts.at(-1) ?? '');
-  const modifiers = parts.slice(0, -1);
-  for (const modifier of modifiers) await page.keyDown(modifier);
-  await page.press(key);
-  for (const modifier of modifiers.toReversed()) await page.keyUp(modifier);
+  const stroke = strokeOfKey(text);
+  if (stroke?.kind !== 'key') throw new Error(`${text} is not pressed and released.`);
+  await pressChord(page, stroke.modifiers ?? [], stroke.key);
 }

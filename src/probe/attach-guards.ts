@@ -109,7 +109,7 @@ export function attachGuards(
     const now = followed.current();
     const rewriting = rewriteAfterInput(guards, old, now);
     tell(rewriting);
-    history.add(old, inputIsRewritten(rewriting, now));
+    history.add(old, rewriting.text !== now.text);
     if (rewriting.by.length === 0) return;
     // What stood selected may come back by itself; a caret took nothing away.
     if (rewriting.text === old.text && now.text !== old.text && old.start === old.end)
@@ -140,10 +140,6 @@ export function attachGuards(
   element.addEventListener('change', leave, options);
   element.form?.addEventListener('submit', submit, options);
   return { followed, detach: () => listening.abort() };
-}
-
-function inputIsRewritten({ text }: Rewriting, now: SelectedText): boolean {
-  return text !== now.text;
 }
 
 function isModifier(key: string): boolean {

@@ -66,8 +66,8 @@ export interface ProbeApi {
   fill(fields: readonly ProbeField[], values: readonly (string | null)[]): void;
   /** Chooses files as a script does; fields of other kinds are left alone. */
   chooseFiles(fields: readonly ProbeField[], files: readonly (readonly ChosenFile[])[]): void;
-  /** Sends the form of a button as a script does. */
-  sendByScript(button: ProbeField, method: 'requestSubmit' | 'submit'): void;
+  /** Sends the form of a control as a script does. */
+  sendByScript(control: ProbeField, method: 'requestSubmit' | 'submit'): void;
   /** As pressing the first submit button would, except that nothing is sent and focus leaves again. */
   attemptToSend(): void;
   /** False when the field did not take focus. */
@@ -116,8 +116,6 @@ export interface ProbeApi {
   select(field: ProbeField, start: number, end: number): boolean;
   /** Takes the focus away, as a click beside the field does. */
   leave(field: ProbeField): void;
-  /** Asks the field's form to be sent, as its first button does. */
-  submitForm(field: ProbeField): void;
   endTyping(): void;
   /** Answers questions about markup of their own; for calibrating the model. */
   validity(questions: readonly ValidityQuestion[]): ValidityAnswer[];

@@ -109,8 +109,8 @@ function chooseFiles(fields: readonly ProbeField[], files: readonly (readonly Ch
   });
 }
 
-function sendByScript(button: ProbeField, method: 'requestSubmit' | 'submit'): void {
-  const [element] = controlsOf(button);
+function sendByScript(control: ProbeField, method: 'requestSubmit' | 'submit'): void {
+  const [element] = controlsOf(control);
   const form = element && 'form' in element ? (element as HTMLButtonElement).form : null;
   // A control may have the name of the method.
   if (form) HTMLFormElement.prototype[method].call(form);
@@ -371,11 +371,6 @@ export const probedPage: ProbeApi = {
   },
   leave(field) {
     controlsOf(field)[0]?.blur();
-  },
-  submitForm(field) {
-    const [element] = controlsOf(field);
-    const form = element && 'form' in element ? element.form : null;
-    if (form) HTMLFormElement.prototype.requestSubmit.call(form);
   },
   endTyping() {
     recorder?.stop();

@@ -14,8 +14,8 @@ import type { TypingObservation } from '@/core/observation/observation';
 import type { KeyStroke, Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
 import { targetId } from '@/core/target/target';
-import type { EnginePage } from '@/engines/engine';
 import { guardModule } from '@/probe/guard-module';
+import { pressChord } from '@/probe/questions/carry-out';
 import { askTypingOf } from '../../scripts/calibrate/ask-typing';
 import { typingQuestions } from '../../scripts/calibrate/typing-questions';
 import { enginesAvailable } from '../fixtures/engines';
@@ -83,12 +83,6 @@ async function moduleScript(guards: readonly Guard[]): Promise<string> {
   }
 }
 
-async function press(page: EnginePage, { key: pressed, modifiers = [] }: KeyStroke): Promise<void> {
-  for (const modifier of modifiers) await page.keyDown(modifier);
-  await page.press(pressed);
-  for (const modifier of modifiers.toReversed()) await page.keyUp(modifier);
-}
-
 describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s, typed into', (name) => {
   it(`does with keys what the model of it does, for questions made just now (seed ${seed})`, async () => {
     const apart: string[] = [];
@@ -117,7 +111,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s, typ
       for (const { guards, script, text, caret } of guarded) {
         await page.evaluate(`document.body.innerHTML = '<form><input id=t name=t></form>', true`);
         await page.evaluate(`(() => { ${await moduleScript(guards)} return true; })()`);
-        for (const stroke of script) await press(page, stroke);
+        for (const stroke of script) await pressChord(page, stroke.modifiers ?? [], stroke.key);
         const there = await page.evaluate(
           `(() => { const t = document.getElementById('t'); return [t.value, t.selectionStart]; })()`,
         );

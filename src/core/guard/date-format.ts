@@ -1,3 +1,5 @@
+import { daysInMonth } from '../standard/days-in-month';
+
 /** A format split into runs of one letter each: d, m and y stand for digits, all else for itself. */
 function runsOf(format: string): string[] {
   return format.match(/d+|m+|y+|[^dmy]/g) ?? [];
@@ -44,10 +46,5 @@ export function isDateIn(text: string, format: string): boolean {
   const written = parts.get('y') ?? '2000';
   const year = written.length <= 2 ? 2000 + Number(written) : Number(written);
   const [month, day] = [Number(parts.get('m') ?? 1), Number(parts.get('d') ?? 1)];
-  return month >= 1 && month <= 12 && day >= 1 && day <= daysIn(year, month);
-}
-
-function daysIn(year: number, month: number): number {
-  if (month !== 2) return [4, 6, 9, 11].includes(month) ? 30 : 31;
-  return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
+  return month >= 1 && month <= 12 && day >= 1 && day <= daysInMonth(year, month);
 }

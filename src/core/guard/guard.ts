@@ -114,6 +114,11 @@ export interface PendingEdit {
 
 export type GuardDecision = { readonly pass: true } | { readonly pass: false; readonly guard: string };
 
+/** A rule that a text must hold to in the end: at submission, or on leaving where it only says so. */
+export function isStrict({ stage, remedy }: Guard): boolean {
+  return stage === 'on submission' || (stage === 'on leaving' && remedy === 'refuse');
+}
+
 /** What a guard does with a text that its rule does not let stand. */
 export function remedyOf(guard: Guard): Remedy {
   if (guard.stage !== 'after input' && guard.stage !== 'on leaving') return 'refuse';

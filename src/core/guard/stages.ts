@@ -1,6 +1,6 @@
 import { caretAfterRewrite } from './caret-after-rewrite';
 import { isInSet } from './character-set';
-import { type Guard, type GuardDecision, type PendingEdit, remedyOf } from './guard';
+import { type Guard, type GuardDecision, isStrict, type PendingEdit, remedyOf } from './guard';
 import { holds, mayStand, mended } from './rule';
 
 /** A key press that a guard may stop. */
@@ -122,10 +122,5 @@ function rewritten(guard: Guard, text: string, old: string, grows: boolean): str
 
 /** The first guard, in order, whose rule the text does not hold to when it is to be sent; null when all agree. */
 export function refusesToSend(guards: readonly Guard[], text: string): Guard | null {
-  const strict = guards.filter(
-    (guard) =>
-      guard.on &&
-      (guard.stage === 'on submission' || (guard.stage === 'on leaving' && guard.remedy === 'refuse')),
-  );
-  return strict.find((guard) => !holds(guard, text)) ?? null;
+  return guards.find((guard) => guard.on && isStrict(guard) && !holds(guard, text)) ?? null;
 }

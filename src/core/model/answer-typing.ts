@@ -2,12 +2,14 @@ import { pageOf } from '../form/page-controls';
 import { graphemes } from '../script/graphemes';
 import { isModifierKey, isNamedKey, type KeyStroke, type Stroke } from '../script/stroke';
 import { validityOf } from '../standard/constraint-validation';
-import { idlValueOf, parsedState } from '../standard/control-state';
-import { constraintsInGroup, radioGroupOf, settledRadios } from '../standard/radio-group';
+import { type ControlState, idlValueOf } from '../standard/control-state';
+import { constraintsInGroup, radioGroupOf } from '../standard/radio-group';
 import { drivenTyping } from '../target/typing-habits';
 import { engineWays } from './engine-ways';
 import type { RaisedEvent } from './typing/event-log';
 import { ToggleControl } from './typing/toggle-control';
+import type { TypedControl } from './typing/typed-control';
+import { placeIn } from './typing/typing-place';
 import { Typist } from './typing/typist';
 import type { AskedEvent, TypingAnswer, TypingQuestion } from './typing-question';
 
@@ -23,16 +25,14 @@ export function answerTyping(
   engine: keyof typeof engineWays,
 ): TypingAnswer | string | null {
   const ways = engineWays[engine];
-  const { controls, forms } = pageOf(question.html);
-  const page = settledRadios(controls.map((control) => parsedState(control, ways)));
-  const own = page.find(({ attributes }) => attributes.id === 't');
-  if (!own) return null;
-  const strokes = question.keys.map(strokeOf);
+  const place = placeIn(pageOf(question.html), ({ attributes }) => attributes.id === 't', ways);
+  if (!place) return null;
+  const { own, page } = place;
+  const strokes = question.keys.map(strokeOfKey);
   const unread = strokes.indexOf(null);
   if (unread >= 0)
     return `“${question.keys[unread]}” is no key. Write a character, a key's name or Shift+ and either.`;
-  const form = own.control.form === null ? null : (forms[own.control.form] ?? null);
-  const typist = new Typist({ own, page, form }, drivenTyping(engine), ways, []);
+  const typist = new Typist(place, drivenTyping(engine), ways, []);
   const events: RaisedEvent[] = [];
   const refused: number[] = [];
   if (typist.focus(question.focus)) {
@@ -62,17 +62,12 @@ export function answerTyping(
 }
 
 /** The group of a radio button as it is now. */
-function groupNow(
-  own: Parameters<typeof radioGroupOf>[0],
-  page: Parameters<typeof radioGroupOf>[1],
-  control: unknown,
-) {
-  const group = radioGroupOf(own, page);
-  return control instanceof ToggleControl ? control.states : group;
+function groupNow(own: ControlState, page: readonly ControlState[], control: TypedControl) {
+  return control instanceof ToggleControl ? control.states : radioGroupOf(own, page);
 }
 
 /** A key as the batch format writes it; null for what is none. */
-function strokeOf(text: string): Stroke | null {
+export function strokeOfKey(text: string): Stroke | null {
   const [, phase] = /^(down|up):(?=.)/su.exec(text) ?? [];
   const rest = phase ? text.slice(phase.length + 1) : text;
   const parts = rest.length > 1 ? rest.split(/\+(?=.)/su) : [rest];

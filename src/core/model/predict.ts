@@ -20,7 +20,7 @@ import { validityOf } from '../standard/constraint-validation';
 import { parsedState, typeReflected } from '../standard/control-state';
 import { fieldStateOf } from '../standard/field-state';
 import type { Ways } from '../standard/ways';
-import { type Habits, habitsOf } from '../target/habits';
+import { type Habits, habitsOf, isNativeField } from '../target/habits';
 import type { TargetId } from '../target/target';
 import { engineWays } from './engine-ways';
 import { predictSubmission } from './predict-submission';
@@ -40,7 +40,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
   return asking.fields.flatMap((field) => {
     const asked = { field: field.id, target, provenance, at };
     return asking.questions.flatMap((question): Observation[] => {
-      if (habits.is === 'native field' && question !== 'typing') return notAsked(asked, question, field);
+      if (isNativeField(habits) && question !== 'typing') return notAsked(asked, question, field);
       switch (question) {
         case 'look':
           return statesOf(field.kind).map((state) => ({

@@ -13,7 +13,7 @@ import {
   type Stroke,
   textRoutes,
 } from '../script/stroke';
-import { habitsOf } from '../target/habits';
+import { habitsOf, isNativeField } from '../target/habits';
 import { targetId } from '../target/target';
 import { typeScript } from './type-script';
 
@@ -126,7 +126,7 @@ describe('whatever is done to whatever field, on every target', () => {
           for (const { text: shown, caret, events } of steps) {
             expect(caret.start >= 0 && caret.start <= caret.end && caret.end <= shown.length).toBe(true);
             const told = events.every(
-              ({ type }) => nativeEvents.some((native) => native === type) === (as.is === 'native field'),
+              ({ type }) => nativeEvents.some((native) => native === type) === isNativeField(as),
             );
             expect(told).toBe(true);
           }
@@ -137,7 +137,7 @@ describe('whatever is done to whatever field, on every target', () => {
   });
 
   it('tells a native field’s app every text there was, from one to the next', () => {
-    const natives = everyone.filter(({ is }) => is === 'native field');
+    const natives = everyone.filter(isNativeField);
     fc.assert(
       fc.property(fc.array(anyStroke, { maxLength: 14 }), fc.constantFrom(...natives), (strokes, as) => {
         const [plain] = kinds;

@@ -12,7 +12,7 @@ interface EngineAgreement {
   readonly validity: Readonly<Record<string, Count>>;
   readonly validityInAll: Count;
   readonly submission: Count;
-  readonly typing?: Count;
+  readonly typing: Count;
 }
 
 const agreements: Readonly<Record<string, EngineAgreement>> = agreement;
@@ -32,9 +32,7 @@ export function trustText(
   if (about === 'submission')
     return `Of ${number(known.submission.asked)} forms, the model sends ${percent(known.submission)} byte for byte as ${engine} does.`;
   if (about === 'typing')
-    return known.typing
-      ? `Of ${number(known.typing.asked)} scripts of keys, the model agrees with ${engine} on ${percent(known.typing)}: the value and every event in order.`
-      : 'How far the model of typing agrees with an engine was not measured.';
+    return `Of ${number(known.typing.asked)} scripts of keys, the model agrees with ${engine} on ${percent(known.typing)}: the value and every event in order.`;
   const ofKind = known.validity[about];
   const count = ofKind ?? known.validityInAll;
   return `Of ${number(count.asked)} questions about the validity of ${ofKind ? `${about} fields` : 'fields'}, the model answers ${percent(count)} as ${engine} does.`;

@@ -3,12 +3,10 @@ import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
 import type { TypingFacts, TypingStep } from '../observation/observation';
 import type { Script } from '../script/stroke';
-import { parsedState } from '../standard/control-state';
-import { settledRadios } from '../standard/radio-group';
 import type { Habits } from '../target/habits';
-import type { TypingHabits } from '../target/typing-habits';
 import { engineWays } from './engine-ways';
 import type { RaisedEvent } from './typing/event-log';
+import { placeIn } from './typing/typing-place';
 import { Typist } from './typing/typist';
 
 /**
@@ -24,7 +22,11 @@ export function typeScript(
   habits: Pick<Habits, 'ways' | 'typing'>,
   page: PageControls = { controls: field.controls, forms: [] },
 ): TypingFacts {
-  const typist = typistFor(field, guards, habits, page);
+  const { ordinal } = field.controls[0];
+  const ways = engineWays[habits.ways];
+  const place = placeIn(page, ({ control }) => control.ordinal === ordinal, ways);
+  if (!place) throw new Error(`The page has no control ${ordinal}.`);
+  const typist = new Typist(place, habits.typing, ways, guards);
   if (script[0]?.kind !== 'focus') typist.focus('script');
   const steps = script.map((stroke): TypingStep => {
     const { refused, guard, rewrittenBy, endless } = typist.stroke(stroke);
@@ -41,21 +43,6 @@ export function typeScript(
     };
   });
   return { script, guards, followed: !tellsSelection(field.kind), steps };
-}
-
-/** Someone who sits before the field and has not begun. */
-export function typistFor(
-  field: Field,
-  guards: readonly Guard[],
-  { ways, typing }: { readonly ways: Habits['ways']; readonly typing: TypingHabits },
-  page: PageControls,
-): Typist {
-  const states = settledRadios(page.controls.map((control) => parsedState(control, engineWays[ways])));
-  const { ordinal } = field.controls[0];
-  const own = states.find(({ control }) => control.ordinal === ordinal);
-  if (!own) throw new Error(`The page has no control ${ordinal}.`);
-  const form = own.control.form === null ? null : (page.forms[own.control.form] ?? null);
-  return new Typist({ own, page: states, form }, typing, engineWays[ways], guards);
 }
 
 function asRecord({ on: _, ...record }: RaisedEvent): TypingStep['events'][number] {

@@ -23,7 +23,7 @@ export interface Replayed extends Judgement {
 export function quickReplay(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+  habits: Pick<Habits, 'ways' | 'typing'>,
 ): (sample: string) => Replayed {
   const { judge } = judgeFor(field, guards, habits);
   const at = (stage: Guard['stage']) => guards.filter((guard) => guard.on && guard.stage === stage);

@@ -8,7 +8,7 @@ import { type Verdict, verdicts } from './verdict';
 
 export interface ReplayTarget {
   readonly id: TargetId;
-  readonly habits: Pick<Habits, 'ways' | 'typing' | 'is'>;
+  readonly habits: Pick<Habits, 'ways' | 'typing'>;
 }
 
 /** Verdicts of many samples on several targets, as small as can be: one number for each. */

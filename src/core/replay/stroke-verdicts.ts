@@ -14,7 +14,7 @@ export interface StrokeVerdicts {
 export function strokeVerdicts(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+  habits: Pick<Habits, 'ways' | 'typing'>,
   { steps }: Pick<TypingFacts, 'steps'>,
 ): StrokeVerdicts {
   const { judge } = judgeFor(field, guards, habits);

@@ -31,7 +31,7 @@ export function twoStageCheck(
   field: Field,
   guards: readonly Guard[],
   texts: readonly string[],
-  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+  habits: Pick<Habits, 'ways' | 'typing'>,
 ): TwoStageCheck {
   const { judge } = judgeFor(field, guards, habits);
   const replay = quickReplay(field, guards, habits);

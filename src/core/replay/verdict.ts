@@ -1,5 +1,5 @@
 import type { Field } from '../form/field';
-import type { Guard } from '../guard/guard';
+import { type Guard, isStrict } from '../guard/guard';
 import { guardName, holds, mayStand } from '../guard/rule';
 import { engineWays } from '../model/engine-ways';
 import { typedNumberValue } from '../model/typing/number-text';
@@ -8,7 +8,7 @@ import { parseNonNegativeInteger, validityOf, willValidate } from '../standard/c
 import { fieldStateOf } from '../standard/field-state';
 import type { ValidityFlag } from '../standard/validity-flags';
 import { sanitizeValue } from '../standard/value-sanitization';
-import type { Habits } from '../target/habits';
+import { type Habits, isNativeField } from '../target/habits';
 
 /** What becomes of a text: it is let through, more of it could be, or nothing that begins with it ever is. */
 export const verdicts = ['accepted', 'unfinished', 'refused'] as const;
@@ -34,13 +34,13 @@ const accepted: Judgement = { verdict: 'accepted', by: [] };
 export function judgeFor(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing' | 'is'>,
+  habits: Pick<Habits, 'ways' | 'typing'>,
 ): Judge {
-  const native = habits.is === 'browser' ? nativeCheck(field, habits) : () => [];
+  const own = isNativeField(habits) ? () => none : ownCheck(field, habits);
   const strict = guards.filter((guard) => guard.on && isStrict(guard));
   return {
     judge(text) {
-      const flags = native(text);
+      const flags = own(text);
       const refusing = strict.filter((guard) => !holds(guard, text));
       if (flags.length === 0 && refusing.length === 0) return accepted;
       const open =
@@ -49,10 +49,6 @@ export function judgeFor(
       return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
     },
   };
-}
-
-function isStrict({ stage, remedy }: Guard): boolean {
-  return stage === 'on submission' || (stage === 'on leaving' && remedy === 'refuse');
 }
 
 /** Whether more strokes can make a text hold to a rule. */
@@ -64,7 +60,7 @@ export function mayBecome(guard: Guard, text: string): boolean {
   return beginnings.status === 'unknown' || beginnings.canBegin(text);
 }
 
-function nativeCheck(
+function ownCheck(
   field: Field,
   { ways: engine, typing }: Pick<Habits, 'ways' | 'typing'>,
 ): (text: string) => readonly ValidityFlag[] {

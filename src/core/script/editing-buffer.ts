@@ -130,13 +130,3 @@ export function deleteTo(buffer: EditingBuffer, move: CaretMove): EditingBuffer 
     '',
   );
 }
-
-/** Backspace: the selection, or else the grapheme before the caret. */
-export function deleteBackward(buffer: EditingBuffer): EditingBuffer {
-  return deleteTo(buffer, 'previous grapheme');
-}
-
-/** Delete: the selection, or else the grapheme after the caret. */
-export function deleteForward(buffer: EditingBuffer): EditingBuffer {
-  return deleteTo(buffer, 'next grapheme');
-}

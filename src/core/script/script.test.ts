@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bufferOf, deleteBackward, deleteForward, insertText, moveCaret } from './editing-buffer';
+import { bufferOf, deleteTo, type EditingBuffer, insertText, moveCaret } from './editing-buffer';
 import { graphemes } from './graphemes';
 import { scriptSchema } from './script-schema';
 import { formatScript, readScript, statementWords } from './script-text';
@@ -159,6 +159,9 @@ describe('script text', () => {
     );
   });
 });
+
+const deleteBackward = (buffer: EditingBuffer) => deleteTo(buffer, 'previous grapheme');
+const deleteForward = (buffer: EditingBuffer) => deleteTo(buffer, 'next grapheme');
 
 describe('editing buffer', () => {
   it('replaces the selection and leaves the caret behind it', () => {

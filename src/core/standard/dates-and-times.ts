@@ -1,14 +1,11 @@
+import { daysInMonth } from './days-in-month';
+
 /**
  * HTML Standard, "Dates and times". Each parser takes a string and returns what the input kind counts in, or null:
  * dates and moments in ms since 1970-01-01T00:00Z, weeks in ms of their Monday, months since January 1970, times in ms since midnight.
  */
 
 const dayMs = 86_400_000;
-
-function daysIn(year: number, month: number): number {
-  if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
-  return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
-}
 
 /** Midnight UTC of a day of the proleptic Gregorian calendar, however far away. */
 function utcMs(year: number, month: number, day: number): number {
@@ -44,7 +41,7 @@ export function parseDate(text: string): number | null {
   const parts = match?.[1] ? parseYearAndMonth(match[1]) : null;
   if (!match || !parts) return null;
   const day = Number(match[2]);
-  return day >= 1 && day <= daysIn(parts.year, parts.month) ? utcMs(parts.year, parts.month, day) : null;
+  return day >= 1 && day <= daysInMonth(parts.year, parts.month) ? utcMs(parts.year, parts.month, day) : null;
 }
 
 /** "Times": ms since midnight. */
@@ -89,7 +86,7 @@ export function parseWeek(text: string): number | null {
 /** 53 in years that start on a Thursday, and in leap years that start on a Wednesday. */
 export function weeksIn(year: number): number {
   const first = weekdayOf(utcMs(year, 1, 1));
-  return first === 3 || (first === 2 && daysIn(year, 2) === 29) ? 53 : 52;
+  return first === 3 || (first === 2 && daysInMonth(year, 2) === 29) ? 53 : 52;
 }
 
 function twoDigits(n: number): string {

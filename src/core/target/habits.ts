@@ -12,8 +12,6 @@ export interface Habits {
   readonly ways: 'chromium' | 'firefox' | 'webkit';
   /** What it does with strokes. */
   readonly typing: TypingHabits;
-  /** A field of a native app draws, checks and sends nothing of a form; it only takes strokes. */
-  readonly is: 'browser' | 'native field';
   /** Where this is known from, in words for people. */
   readonly source: string;
 }
@@ -54,7 +52,6 @@ const desktopBlink: Habits = {
   words: 'chromium',
   ways: 'chromium',
   typing: drivenTyping('chromium'),
-  is: 'browser',
   source: 'the desktop Blink engine as asked on Debian 12',
 };
 
@@ -109,7 +106,6 @@ const native: Habits = {
   ...desktopBlink,
   parts: {},
   words: null,
-  is: 'native field',
   typing: nativeTyping.phone,
   source:
     'what native text fields commonly tell their app: a change from one text to another; not checked on a device',
@@ -125,6 +121,11 @@ const habits: Readonly<Record<TargetId, Habits>> = {
   [targetId('app-toolkit-field')]: { ...native, typing: nativeTyping.appToolkit },
   [targetId('desktop-toolkit-field')]: { ...native, typing: nativeTyping.desktopToolkit },
 };
+
+/** A field of a native app draws, checks and sends nothing of a form; it only takes strokes. */
+export function isNativeField({ typing }: Pick<Habits, 'typing'>): boolean {
+  return typing.tells === 'text changes';
+}
 
 /** Null for targets that the model cannot speak for. */
 export function habitsOf(target: TargetId): Habits | null {

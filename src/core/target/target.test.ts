@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { demoForms } from '../demo/demo-forms';
 import { readForm } from '../form/read-form';
-import { habitsOf } from './habits';
+import { habitsOf, isNativeField } from './habits';
 import { defaultLineUp, findTarget, lineUpSchema, targetIn, targetName, targets } from './line-up';
-import { engineNames, targetId } from './target';
+import { engineNames, type Target, targetId } from './target';
 import { launchKey, plainVariant, type Variant, variantText } from './variant';
 import { withheldSchema, withhold } from './withheld';
 import { withheldTargets } from './withheld-targets';
@@ -89,11 +89,16 @@ describe('withholding', () => {
   });
 });
 
+const isBrowser = ({ id }: Target) => {
+  const habits = habitsOf(id);
+  return habits !== null && !isNativeField(habits);
+};
+
 describe('habits', () => {
   const kinds = new Set(demoForms.flatMap((form) => readForm(form.markup).fields.map((field) => field.kind)));
   kinds.delete('hidden');
 
-  it.each(targets.filter((target) => habitsOf(target.id)?.is === 'browser'))(
+  it.each(targets.filter((target) => isBrowser(target)))(
     'of $name know the parts of every kind that is drawn, and where that is known from',
     ({ id }) => {
       const habits = habitsOf(id);

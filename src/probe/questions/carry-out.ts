@@ -1,4 +1,5 @@
-import type { EditingCommand, ModifierKey, Stroke } from '@/core/script/stroke';
+import { type Chord, editingChords, pasteChord } from '@/core/script/editing-chord';
+import type { Stroke } from '@/core/script/stroke';
 import type { AskablePage } from '../askable-page';
 import type { ProbeField } from '../probe-api';
 
@@ -6,14 +7,6 @@ import type { ProbeField } from '../probe-api';
 export interface NotMade {
   readonly reason: string;
 }
-
-const chords: Readonly<Record<EditingCommand, readonly [readonly ModifierKey[], string]>> = {
-  'select all': [['Control'], 'a'],
-  cut: [['Control'], 'x'],
-  copy: [['Control'], 'c'],
-  undo: [['Control'], 'z'],
-  redo: [['Control', 'Shift'], 'z'],
-};
 
 /** Makes one stroke in a page, with what the page has: trusted keys, the real clipboard, a trusted pointer. */
 export async function carryOut(
@@ -27,7 +20,7 @@ export async function carryOut(
   }
   switch (stroke.kind) {
     case 'key':
-      await chord(page, stroke.modifiers ?? [], stroke.key);
+      await pressChord(page, stroke.modifiers ?? [], stroke.key);
       return null;
     case 'held':
       for (let time = 0; time <= stroke.repeats; time++) await page.keyDown(stroke.key);
@@ -40,7 +33,7 @@ export async function carryOut(
       await page.keyUp(stroke.key);
       return null;
     case 'command':
-      await chord(page, ...chords[stroke.command]);
+      await pressChord(page, ...editingChords[stroke.command]);
       return null;
     case 'selection':
       return (await page.probe('select', field, stroke.start, stroke.end))
@@ -57,7 +50,7 @@ export async function carryOut(
       await page.probe('leave', field);
       return null;
     case 'submit':
-      await page.probe('submitForm', field);
+      await page.probe('sendByScript', field, 'requestSubmit');
       return null;
     case 'pause':
       await new Promise((resolve) => setTimeout(resolve, stroke.ms));
@@ -65,7 +58,11 @@ export async function carryOut(
   }
 }
 
-async function chord(page: AskablePage, modifiers: readonly ModifierKey[], key: string): Promise<void> {
+/** Presses keys together, as trusted keys. */
+export async function pressChord(
+  page: Pick<AskablePage, 'press' | 'keyDown' | 'keyUp'>,
+  ...[modifiers, key]: Chord
+): Promise<void> {
   for (const modifier of modifiers) await page.keyDown(modifier);
   await page.press(key);
   for (const modifier of modifiers.toReversed()) await page.keyUp(modifier);
@@ -86,7 +83,7 @@ async function bringText(
     };
   const missing = await page.toClipboard(text);
   if (missing) return { reason: missing };
-  await chord(page, ['Control'], 'v');
+  await pressChord(page, ...pasteChord);
   return null;
 }
 

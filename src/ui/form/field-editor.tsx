@@ -5,6 +5,7 @@ import { attributeRegistry, attributesFor } from '@/core/form/attribute-registry
 import { attribute, type Field, type FormReading, hasAttribute, inputTypes } from '@/core/form/field';
 import { ignoredBecause } from '@/core/form/ignored-attribute';
 import { offeredValues } from '@/core/form/offered-values';
+import { AddAttribute } from './add-attribute';
 import { AttributeRow } from './attribute-row';
 import styles from './form-view.module.css';
 import { TryValue } from './try-value';
@@ -71,14 +72,10 @@ export function FieldEditor({
             onSet={onSet}
           />
         ))}
-        <Select
-          className={styles.add}
-          aria-label="Add an attribute"
-          placeholder="Add an attribute"
-          value={null}
-          showSearch
-          options={offered.map((name) => ({ value: name, label: name }))}
-          onSelect={(name: string | null) => name && onSet(name, firstValue(field, name, page))}
+        <AddAttribute
+          label="Add an attribute"
+          names={offered}
+          onAdd={(name) => onSet(name, firstValue(field, name, page))}
         />
       </div>
     </>

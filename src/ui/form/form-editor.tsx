@@ -1,9 +1,9 @@
 'use client';
 
-import { Select } from 'antd';
 import { formAttributeRegistry } from '@/core/form/attribute-registry';
 import { attribute, type FormElement, hasAttribute } from '@/core/form/field';
 import { offeredFormValues } from '@/core/form/offered-values';
+import { AddAttribute } from './add-attribute';
 import { AttributeRow } from './attribute-row';
 import styles from './form-view.module.css';
 
@@ -66,15 +66,10 @@ function FormEditor({
           />
         );
       })}
-      <Select
-        className={styles.add}
-        aria-label="Add an attribute to the form"
-        placeholder="Add an attribute"
-        value={null}
-        showSearch
-        options={missing.map((name) => ({ value: name, label: name }))}
-        onSelect={(name: string | null) =>
-          name &&
+      <AddAttribute
+        label="Add an attribute to the form"
+        names={missing}
+        onAdd={(name) =>
           onSet(name, formAttributeRegistry[name] === 'boolean' ? '' : (offeredFormValues(name)[0] ?? ''))
         }
       />

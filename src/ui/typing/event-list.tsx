@@ -1,6 +1,6 @@
 import { trustText } from '@/core/model/trust';
 import { type Stroke, textOfStroke } from '@/core/script/stroke';
-import { habitsOf } from '@/core/target/habits';
+import { habitsOf, isNativeField } from '@/core/target/habits';
 import { VisibleText } from '../frame/visible-text';
 import type { LadderColumn } from './ladder';
 import { StrokeCap } from './stroke-cap';
@@ -74,7 +74,7 @@ export function EventList({
       )}
       {column.mark === 'modelled' && habits && (
         <p className={styles.value}>
-          {habits.source}. {habits.is === 'browser' && trustText(habits, 'typing')}
+          {habits.source}. {!isNativeField(habits) && trustText(habits, 'typing')}
         </p>
       )}
       {column.facts?.followed && textOfStroke(stroke) !== null && (

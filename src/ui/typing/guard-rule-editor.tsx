@@ -21,6 +21,45 @@ function Row({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
+function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: Value;
+  options: { value: Value; label: string }[];
+  onChange: (value: Value) => void;
+}) {
+  return (
+    <Select<Value> size="small" value={value} aria-label={label} options={options} onChange={onChange} />
+  );
+}
+
+function TextLine({
+  label,
+  value,
+  isWrong = false,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  isWrong?: boolean;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Input
+      size="small"
+      className="mono"
+      value={value}
+      status={isWrong ? 'error' : ''}
+      aria-label={label}
+      onChange={(event) => onChange(event.target.value)}
+    />
+  );
+}
+
 /** What one guard checks, by its kind. */
 export function GuardRuleEditor({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => void }) {
   return (
@@ -59,10 +98,9 @@ function Rule({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => v
               aria-label="Most"
               onChange={(most) => most !== null && onChange({ ...guard, most })}
             />
-            <Select
-              size="small"
+            <Choice
+              label="Counted in"
               value={guard.unit}
-              aria-label="Counted in"
               options={choices(lengthUnits)}
               onChange={(unit) => onChange({ ...guard, unit })}
             />
@@ -127,10 +165,9 @@ function Rule({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => v
       return (
         <>
           <Row name="The text">
-            <Select
-              size="small"
+            <Choice
+              label="Sense of the list"
               value={guard.sense}
-              aria-label="Sense of the list"
               options={[
                 { value: 'one of', label: 'is one of these' },
                 { value: 'none of', label: 'contains none of these' },
@@ -150,22 +187,19 @@ function Rule({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => v
     case 'date':
       return (
         <Row name="Format">
-          <Input
-            size="small"
-            className="mono"
+          <TextLine
+            label="Format of the date"
             value={guard.format}
-            aria-label="Format of the date"
-            onChange={(event) => onChange({ ...guard, format: event.target.value })}
+            onChange={(format) => onChange({ ...guard, format })}
           />
         </Row>
       );
     case 'check digit':
       return (
         <Row name="Method">
-          <Select
-            size="small"
+          <Choice
+            label="Method"
             value={guard.method}
-            aria-label="Method"
             options={choices(checkMethods)}
             onChange={(method) => onChange({ ...guard, method })}
           />
@@ -174,10 +208,9 @@ function Rule({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => v
     case 'case':
       return (
         <Row name="To">
-          <Select
-            size="small"
+          <Choice
+            label="Case"
             value={guard.to}
-            aria-label="Case"
             options={choices(['upper', 'lower'] as const)}
             onChange={(to) => onChange({ ...guard, to })}
           />
@@ -186,12 +219,10 @@ function Rule({ guard, onChange }: { guard: Guard; onChange: (guard: Guard) => v
     case 'mask':
       return (
         <Row name="Mask">
-          <Input
-            size="small"
-            className="mono"
+          <TextLine
+            label="Mask: 0 a digit, A a letter, X either"
             value={guard.mask}
-            aria-label="Mask: 0 a digit, A a letter, X either"
-            onChange={(event) => onChange({ ...guard, mask: event.target.value })}
+            onChange={(mask) => onChange({ ...guard, mask })}
           />
         </Row>
       );
@@ -212,13 +243,7 @@ function CharacterRows({ set, onChange }: { set: CharacterSet; onChange: (set: C
         />
       </Row>
       <Row name="And these">
-        <Input
-          size="small"
-          className="mono"
-          value={set.own}
-          aria-label="Characters"
-          onChange={(event) => onChange({ ...set, own: event.target.value })}
-        />
+        <TextLine label="Characters" value={set.own} onChange={(own) => onChange({ ...set, own })} />
       </Row>
     </>
   );
@@ -235,10 +260,9 @@ function PatternRows({
   return (
     <>
       <Row name="Match">
-        <Select
-          size="small"
+        <Choice
+          label="Whole or part"
           value={guard.match}
-          aria-label="Whole or part"
           options={[
             { value: 'whole', label: 'the whole text' },
             { value: 'part', label: 'some part of it' },
@@ -246,13 +270,11 @@ function PatternRows({
           onChange={(match) => onChange({ ...guard, match })}
         />
       </Row>
-      <Input
-        size="small"
-        className="mono"
+      <TextLine
+        label="Pattern"
         value={guard.source}
-        status={fault ? 'error' : ''}
-        aria-label="Pattern"
-        onChange={(event) => onChange({ ...guard, source: event.target.value })}
+        isWrong={fault !== null}
+        onChange={(source) => onChange({ ...guard, source })}
       />
       {fault && (
         <p className={styles.fault} role="alert">

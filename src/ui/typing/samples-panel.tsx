@@ -216,7 +216,7 @@ function rowsOf(
 
 function countsOf(samples: readonly Sample[], shown: Replayed | null, baseline: Replayed | null) {
   return {
-    surprises: rowsOf(samples, shown, baseline, 'surprises').length * (shown ? 1 : 0),
+    surprises: shown ? rowsOf(samples, shown, baseline, 'surprises').length : 0,
     changed: shown && baseline ? rowsOf(samples, shown, baseline, 'changed sides').length : 0,
   };
 }

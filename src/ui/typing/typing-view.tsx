@@ -148,37 +148,39 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
             onChange={(samples) => change({ samples }, 'samples')}
           />
         )}
-        {selection.typing === 'strokes' && <Lanes shown={lanes} onChange={setLanes} />}
-        {selection.typing === 'strokes' && isStuck && (
-          <p className={styles.fault} role="alert" style={{ padding: '0 16px 8px' }}>
-            A guard took longer than 3 seconds over this script and was stopped. Mend its pattern, or switch
-            it off.
-          </p>
-        )}
         {selection.typing === 'strokes' && (
-          <div className={styles.scroll}>
-            {task.script.length === 0 ? (
-              <p className={styles.lead}>
-                Type into the field on the left, or write a script, for example type "12.5" on its own line.
+          <>
+            <Lanes shown={lanes} onChange={setLanes} />
+            {isStuck && (
+              <p className={styles.fault} role="alert" style={{ padding: '0 16px 8px' }}>
+                A guard took longer than 3 seconds over this script and was stopped. Mend its pattern, or
+                switch it off.
               </p>
-            ) : (
-              <Ladder
-                script={task.script}
-                columns={columns}
-                lanes={lanes}
-                stroke={stroke}
-                column={column?.key ?? null}
-                asking={running}
-                onSelect={(next, at) => {
-                  setColumnKey(at.key);
-                  select({ stroke: next, target: at.target });
-                }}
-              />
             )}
-          </div>
-        )}
-        {selection.typing === 'strokes' && stroke !== null && selectedStroke && column && (
-          <EventList stroke={selectedStroke} index={stroke} column={column} />
+            <div className={styles.scroll}>
+              {task.script.length === 0 ? (
+                <p className={styles.lead}>
+                  Type into the field on the left, or write a script, for example type "12.5" on its own line.
+                </p>
+              ) : (
+                <Ladder
+                  script={task.script}
+                  columns={columns}
+                  lanes={lanes}
+                  stroke={stroke}
+                  column={column?.key ?? null}
+                  asking={running}
+                  onSelect={(next, at) => {
+                    setColumnKey(at.key);
+                    select({ stroke: next, target: at.target });
+                  }}
+                />
+              )}
+            </div>
+            {stroke !== null && selectedStroke && column && (
+              <EventList stroke={selectedStroke} index={stroke} column={column} />
+            )}
+          </>
         )}
       </section>
     </div>

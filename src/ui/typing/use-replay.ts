@@ -29,9 +29,7 @@ function startWorker(): Working {
  *
  * @param ask has to be stable as long as the question is the same
  */
-export function useReplay<Answer>(
-  ask: ((work: Remote<ReplayWork>) => Promise<Answer>) | null,
-): Replaying<Answer> {
+export function useReplay<Answer>(ask: (work: Remote<ReplayWork>) => Promise<Answer>): Replaying<Answer> {
   const [state, setState] = useState<Replaying<Answer>>({ status: 'waiting' });
   const working = useRef<Working | null>(null);
   useEffect(
@@ -42,7 +40,6 @@ export function useReplay<Answer>(
     [],
   );
   useEffect(() => {
-    if (!ask) return;
     let isOver = false;
     working.current ??= startWorker();
     const timer = setTimeout(() => {

@@ -1,31 +1,17 @@
-import type { FocusWay } from '../../script/stroke';
-import { type ControlState, idlValueOf } from '../../standard/control-state';
-import type { Press, TypedControl } from './typed-control';
+import type { ControlState } from '../../standard/control-state';
+import { PlainControl } from './plain-control';
+import type { Press } from './typed-control';
 import type { TypingContext } from './typing-context';
 
 /** A control that keys press but do not change: a button, a file field, a colour field. */
-export class ButtonControl implements TypedControl {
-  readonly caret = { start: 0, end: 0 };
-  readonly badInput = false;
-  readonly editedByPerson = false;
-
+export class ButtonControl extends PlainControl {
   /** @param press what happens when it is pressed */
   constructor(
-    readonly state: ControlState,
-    private readonly context: TypingContext,
+    state: ControlState,
+    context: TypingContext,
     private readonly press: () => void,
-  ) {}
-
-  get value(): string {
-    return idlValueOf(this.state);
-  }
-
-  get text(): string {
-    return this.value;
-  }
-
-  focus(_by: FocusWay): void {
-    this.context.log.raise('focus');
+  ) {
+    super(state, context);
   }
 
   keyDown({ key }: Press): void {
@@ -36,15 +22,7 @@ export class ButtonControl implements TypedControl {
     if (key === 'Enter') this.press();
   }
 
-  keyUp({ key }: Press): void {
+  override keyUp({ key }: Press): void {
     if (key === ' ') this.press();
-  }
-
-  tab(): boolean {
-    return false;
-  }
-
-  leave(): void {
-    this.context.log.raise('blur');
   }
 }

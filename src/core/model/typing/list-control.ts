@@ -1,37 +1,24 @@
-import type { FocusWay } from '../../script/stroke';
 import { parseNonNegativeInteger } from '../../standard/constraint-validation';
-import { type ControlState, idlValueOf } from '../../standard/control-state';
-import type { Press, TypedControl } from './typed-control';
+import type { ControlState } from '../../standard/control-state';
+import { PlainControl } from './plain-control';
+import type { Press } from './typed-control';
 import type { TypingContext } from './typing-context';
 
 /** A select: arrows and letters choose among its options, whether it shows one line or several. */
-export class ListControl implements TypedControl {
-  readonly caret = { start: 0, end: 0 };
-  readonly badInput = false;
-  readonly editedByPerson = false;
+export class ListControl extends PlainControl {
   /** Letters typed so far. */
   private typed = '';
   private readonly isOpen: boolean;
 
-  constructor(
-    public state: ControlState,
-    private readonly context: TypingContext,
-  ) {
+  constructor(state: ControlState, context: TypingContext) {
+    super(state, context);
     const size = parseNonNegativeInteger(state.attributes.size ?? null) ?? 0;
     this.isOpen = 'multiple' in state.attributes || size > 1;
   }
 
-  get value(): string {
-    return idlValueOf(this.state);
-  }
-
-  get text(): string {
+  override get text(): string {
     const [first] = this.state.selected;
     return first === undefined ? '' : (this.state.control.options[first]?.label ?? '');
-  }
-
-  focus(_by: FocusWay): void {
-    this.context.log.raise('focus');
   }
 
   keyDown({ key, modifiers }: Press): void {
@@ -52,16 +39,6 @@ export class ListControl implements TypedControl {
     const found = this.byLetters(key);
     if (found !== null)
       this.choose(found, !this.isOpen || this.at >= 0 || this.context.habits.letterInListRaisesInput);
-  }
-
-  keyUp(): void {}
-
-  tab(): boolean {
-    return false;
-  }
-
-  leave(): void {
-    this.context.log.raise('blur');
   }
 
   private get at(): number {

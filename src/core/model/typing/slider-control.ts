@@ -1,33 +1,11 @@
-import type { FocusWay } from '../../script/stroke';
-import { type ControlState, idlValueOf, withValue } from '../../standard/control-state';
+import { withValue } from '../../standard/control-state';
 import { Decimal } from '../../standard/decimal';
 import { rangeOf } from '../../standard/ranges-and-steps';
-import type { Press, TypedControl } from './typed-control';
-import type { TypingContext } from './typing-context';
+import { PlainControl } from './plain-control';
+import type { Press } from './typed-control';
 
 /** A range field: arrows go by steps, page keys by a tenth, Home and End to the limits. */
-export class SliderControl implements TypedControl {
-  readonly caret = { start: 0, end: 0 };
-  readonly badInput = false;
-  readonly editedByPerson = false;
-
-  constructor(
-    public state: ControlState,
-    private readonly context: TypingContext,
-  ) {}
-
-  get value(): string {
-    return idlValueOf(this.state);
-  }
-
-  get text(): string {
-    return this.value;
-  }
-
-  focus(_by: FocusWay): void {
-    this.context.log.raise('focus');
-  }
-
+export class SliderControl extends PlainControl {
   keyDown({ key }: Press): void {
     const { log, send } = this.context;
     const to = this.target(key);
@@ -39,16 +17,6 @@ export class SliderControl implements TypedControl {
       log.raise('keypress', { key });
       send();
     } else if (key.length === 1) log.raise('keypress', { key });
-  }
-
-  keyUp(): void {}
-
-  tab(): boolean {
-    return false;
-  }
-
-  leave(): void {
-    this.context.log.raise('blur');
   }
 
   private target(key: string): Decimal | null {

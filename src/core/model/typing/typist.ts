@@ -2,6 +2,7 @@ import { isDated, isTypedText } from '../../form/field';
 import type { Guard } from '../../guard/guard';
 import { decideKey, refusesToSend } from '../../guard/stages';
 import { insertText } from '../../script/editing-buffer';
+import { type Chord, editingChords, pasteChord } from '../../script/editing-chord';
 import {
   type EditingCommand,
   type FocusWay,
@@ -28,23 +29,7 @@ import { TextControl } from './text-control';
 import { ToggleControl } from './toggle-control';
 import type { TypedControl } from './typed-control';
 import { type StrokeOutcome, type TypingContext, untouched } from './typing-context';
-
-const chords: Readonly<Record<EditingCommand, readonly [readonly ModifierKey[], string]>> = {
-  'select all': [['Control'], 'a'],
-  cut: [['Control'], 'x'],
-  copy: [['Control'], 'c'],
-  undo: [['Control'], 'z'],
-  redo: [['Control', 'Shift'], 'z'],
-};
-
-/** A control in its page. */
-export interface TypingPlace {
-  readonly own: ControlState;
-  /** All controls of the page in tree order, `own` among them. */
-  readonly page: readonly ControlState[];
-  /** Attributes of the form that owns it; null without one. */
-  readonly form: FormState['attributes'] | null;
-}
+import type { TypingPlace } from './typing-place';
 
 /** Presses keys and brings text into one control as a person does, and writes down which events that raises. */
 export class Typist {
@@ -107,11 +92,7 @@ export class Typist {
           return;
         }
         this.endComposition();
-        const modifiers = stroke.modifiers ?? [];
-        for (const modifier of modifiers) this.keyDown(modifier);
-        this.keyDown(stroke.key);
-        this.keyUp(stroke.key);
-        for (const modifier of modifiers.toReversed()) this.keyUp(modifier);
+        this.chord(stroke.modifiers ?? [], stroke.key);
         return;
       }
       case 'held':
@@ -160,10 +141,10 @@ export class Typist {
       if (this.control instanceof TextControl) this.control.command(command);
       return;
     }
-    this.chord(...chords[command]);
+    this.chord(...editingChords[command]);
   }
 
-  private chord(modifiers: readonly ModifierKey[], key: string): void {
+  private chord(...[modifiers, key]: Chord): void {
     for (const modifier of modifiers) this.keyDown(modifier);
     this.keyDown(key);
     this.keyUp(key);
@@ -184,7 +165,7 @@ export class Typist {
           return;
         }
         this.clipboard = text;
-        this.chord(['Control'], 'v');
+        this.chord(...pasteChord);
         return;
       case 'drop':
         log.raise('drop');
@@ -279,9 +260,9 @@ export class Typist {
       newText: insertText({ text: this.control.text, ...this.control.caret }, key).text,
     });
     // Of a soft key a page is not told which it is, and stopping it stops nothing.
-    if (shown === 'Unidentified') this.log.raise('keydown', { key: shown, on: this.on });
-    else this.log.raise('keydown', { key: shown, prevented: !decision.pass, on: this.on });
-    if (!decision.pass && shown !== 'Unidentified') {
+    const stopped = !decision.pass && shown !== 'Unidentified';
+    this.log.raise('keydown', { key: shown, prevented: stopped, on: this.on });
+    if (stopped) {
       this.context.outcome.refused = 'guard';
       this.context.outcome.guard = decision.guard;
       return;
@@ -325,7 +306,10 @@ export class Typist {
     return hidden ? 'Unidentified' : key;
   }
 
-  /** HTML Standard, "Implicit submission": Enter presses the default button, or sends without one. */
+  /**
+   * HTML Standard, "Implicit submission": Enter presses the default button, or sends without one.
+   * @param always asked for by something else than Enter, which nothing can keep from it
+   */
   private send(always = false): void {
     const { own, form } = this.place;
     if (this.habits.tells === 'text changes') {
@@ -337,13 +321,10 @@ export class Typist {
       .filter(({ control }) => control.form === own.control.form)
       .map((one) => this.stateNow(one));
     const does = implicitSubmission(controls);
-    if (
-      always
-        ? false
-        : does.does === 'nothing' ||
-          (does.does === 'sends without a button' && !blocksImplicitSubmission(own.kind))
-    )
-      return;
+    const enterSends =
+      does.does === 'presses the default button' ||
+      (does.does === 'sends without a button' && blocksImplicitSubmission(own.kind));
+    if (!always && !enterSends) return;
     const button =
       does.does === 'presses the default button'
         ? controls.find(({ control }) => control.ordinal === does.ordinal)

@@ -1,0 +1,26 @@
+import type { PageControls } from '../../form/page-controls';
+import { type ControlState, parsedState } from '../../standard/control-state';
+import type { FormState } from '../../standard/form-submission';
+import { settledRadios } from '../../standard/radio-group';
+import type { Ways } from '../../standard/ways';
+
+/** A control in its page. */
+export interface TypingPlace {
+  readonly own: ControlState;
+  /** All controls of the page in tree order, `own` among them. */
+  readonly page: readonly ControlState[];
+  /** Attributes of the form that owns it; null without one. */
+  readonly form: FormState['attributes'] | null;
+}
+
+/** The place of the first control that is meant, in a page as it was parsed; null where there is none. */
+export function placeIn(
+  { controls, forms }: PageControls,
+  isMeant: (state: ControlState) => boolean,
+  ways: Ways,
+): TypingPlace | null {
+  const page = settledRadios(controls.map((control) => parsedState(control, ways)));
+  const own = page.find(isMeant);
+  if (!own) return null;
+  return { own, page, form: own.control.form === null ? null : (forms[own.control.form] ?? null) };
+}
