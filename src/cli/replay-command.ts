@@ -4,7 +4,9 @@ import { type Field, type FieldId, isTypedText } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
 import { isFormFile, readFormFile } from '@/core/form/form-file';
 import { readForm } from '@/core/form/read-form';
+import type { Guard } from '@/core/guard/guard';
 import { quickReplay } from '@/core/replay/quick-replay';
+import type { Sample } from '@/core/replay/sample';
 import { readSamples } from '@/core/replay/sample-table';
 import {
   isUnexpected,
@@ -15,6 +17,7 @@ import {
 } from '@/core/report/sample-report';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
+import { withinDeadline } from './within-deadline';
 
 export interface ReplayOptions {
   readonly samples: string;
@@ -56,23 +59,46 @@ async function replay(formFile: string, options: ReplayOptions): Promise<SampleR
   const field = chosenField(form, options.field);
   if (typeof field === 'string') return field;
   const guards = form.typing[field.id]?.guards ?? [];
-  const report: SampleReport = {
-    form: form.name,
-    field: field.label || field.id,
-    results: options.targets.flatMap((target) => {
-      const habits = habitsOf(target.id);
-      if (!habits) return [];
-      const type = quickReplay(field, guards, habits);
-      return samples.samples.map((sample) => {
-        const { verdict, text, by } = type(sample.text);
-        return { target: target.id, sample, verdict, text, by };
-      });
-    }),
-  };
+  const results = resultsOf(field, guards, samples.samples, options.targets);
+  if (typeof results === 'string') return results;
+  const report: SampleReport = { form: form.name, field: field.label || field.id, results };
   if (options.junit) await writeFile(options.junit, sampleJunit(report));
   if (options.csv) await writeFile(options.csv, sampleCsv(report));
   if (options.json) await writeFile(options.json, sampleJson(report));
   return report;
+}
+
+/** Longest over one sample, ms. */
+const mostTime = 3000;
+
+/** @returns a sentence where a guard does not end over a sample. */
+function resultsOf(
+  field: Field,
+  guards: readonly Guard[],
+  samples: readonly Sample[],
+  targets: readonly Target[],
+): SampleReport['results'] | string {
+  const results: SampleReport['results'][number][] = [];
+  for (const target of targets) {
+    const habits = habitsOf(target.id);
+    if (!habits) continue;
+    const type = quickReplay(field, guards, habits);
+    for (let next = 0; next < samples.length; ) {
+      const slice = withinDeadline(mostTime, () => {
+        const until = performance.now() + 100;
+        do {
+          const sample = samples[next];
+          if (!sample) break;
+          const { verdict, text, by } = type(sample.text);
+          results.push({ target: target.id, sample, verdict, text, by });
+          next++;
+        } while (performance.now() < until);
+      });
+      if (slice === 'late')
+        return `A guard took longer than ${mostTime / 1000} seconds over sample ${next + 1}, “${samples[next]?.text.slice(0, 40)}”, and was stopped. Mend its pattern.`;
+    }
+  }
+  return results;
 }
 
 type ReplayedForm = Pick<FormDocument, 'name' | 'markup' | 'typing'>;

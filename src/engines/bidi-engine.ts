@@ -8,7 +8,7 @@ import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { answer, commandTimeout, firstLine, startTimeout } from './deadline';
+import { answer, commandTimeout, firstLine, orLost, startTimeout } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
@@ -174,16 +174,15 @@ class BidiPage implements EnginePage {
     private readonly code: string,
     private readonly variant: Variant,
   ) {
-    this.placed = new PageWindow(engine, display, this.shelf, variant, (script) => page.evaluate(script));
+    this.placed = new PageWindow(engine, display, this.shelf, variant, (script) => this.evaluate(script));
   }
 
-  reload(): Promise<void> {
-    return this.answer(async () => {
-      await this.page.setViewport({ ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom });
-      await this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout });
-      await this.page.evaluate(this.code);
-      await this.page.evaluate(`window.${probeGlobal}.settle()`);
-    });
+  async reload(): Promise<void> {
+    const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
+    await this.answer(() => this.page.setViewport(viewport));
+    await this.answer(() => this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout }));
+    await this.evaluate(this.code);
+    await this.evaluate(`window.${probeGlobal}.settle()`);
   }
 
   evaluate(expression: string): Promise<unknown> {
@@ -199,15 +198,11 @@ class BidiPage implements EnginePage {
   }
 
   press(key: string): Promise<void> {
-    return this.answer(async () => {
-      for (const one of puppeteerKeys(key)) await this.page.keyboard.press(one);
-    });
+    return this.eachKey(key, (one) => this.page.keyboard.press(one));
   }
 
   keyDown(key: string): Promise<void> {
-    return this.answer(async () => {
-      for (const one of puppeteerKeys(key)) await this.page.keyboard.down(one);
-    });
+    return this.eachKey(key, (one) => this.page.keyboard.down(one));
   }
 
   readonly hasKeyboard = true;
@@ -219,15 +214,17 @@ class BidiPage implements EnginePage {
   }
 
   keyUp(key: string): Promise<void> {
-    return this.answer(async () => {
-      for (const one of puppeteerKeys(key)) await this.page.keyboard.up(one);
-    });
+    return this.eachKey(key, (one) => this.page.keyboard.up(one));
   }
 
   readonly click = (x: number, y: number): Promise<void> => this.answer(() => this.page.mouse.click(x, y));
 
   window(): Promise<WindowOnDisplay | NoWindow> {
-    return this.answer(() => this.placed.locate());
+    return orLost(
+      this.engine,
+      () => this.browser.connected,
+      () => this.placed.locate(),
+    );
   }
 
   async pictures(
@@ -247,6 +244,10 @@ class BidiPage implements EnginePage {
       this.shelf,
       this.variant.zoom,
     );
+  }
+
+  private async eachKey(key: string, command: (one: KeyInput) => Promise<void>): Promise<void> {
+    for (const one of puppeteerKeys(key)) await this.answer(() => command(one));
   }
 
   private answer<T>(command: () => Promise<T>): Promise<T> {

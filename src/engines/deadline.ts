@@ -20,13 +20,14 @@ export async function withDeadline<T>(work: Promise<T>, ms: number, engine: stri
 }
 
 /** Runs one command; whatever goes wrong becomes `EngineLost`, and an engine that hangs does too. */
-export async function answer<T>(
-  engine: string,
-  isThere: () => boolean,
-  command: () => Promise<T>,
-): Promise<T> {
+export function answer<T>(engine: string, isThere: () => boolean, command: () => Promise<T>): Promise<T> {
+  return orLost(engine, isThere, () => withDeadline(command(), commandTimeout, engine));
+}
+
+/** Runs `work`, whose every command has a deadline of its own; whatever goes wrong becomes `EngineLost`. */
+export async function orLost<T>(engine: string, isThere: () => boolean, work: () => Promise<T>): Promise<T> {
   try {
-    return await withDeadline(command(), commandTimeout, engine);
+    return await work();
   } catch (error) {
     if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`);
     if (error instanceof EngineLost) throw error;

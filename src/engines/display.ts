@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { promisify } from 'node:util';
 import type { NoWindow } from '@/probe/window-on-display';
-import { withDeadline } from './deadline';
+import { commandTimeout, withDeadline } from './deadline';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { type Raster, rasterOf } from './raster';
@@ -98,7 +98,8 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
     await server.close();
   };
   const env = { ...process.env, ...environment };
-  const point = (...parameters: string[]) => run(programs.pointer, parameters, { env }).then(() => undefined);
+  const point = (...parameters: string[]) =>
+    run(programs.pointer, parameters, { env, timeout: commandTimeout }).then(() => undefined);
   try {
     await managed(point);
   } catch (error) {

@@ -1,13 +1,14 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
+import { type Command, Name } from 'selenium-webdriver/lib/command';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { answer, withDeadline } from './deadline';
+import { commandTimeout, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, windowPlace } from './display';
 import type { EnginePage, EngineSession } from './engine';
 import { PageWindow } from './page-window';
@@ -40,9 +41,9 @@ export const webDriverProtocol = 'W3C WebDriver';
 /** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
 export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
   const capabilities = new Capabilities(endpoint.capabilities);
-  const executor = new Executor(new HttpClient(endpoint.address));
+  const executor = new ExecutorWithDeadlines(new HttpClient(endpoint.address), endpoint.title);
   const driver = WebDriver.createSession(executor, capabilities);
-  const told = await withDeadline(driver.getCapabilities(), 30_000, endpoint.title);
+  const told = await driver.getCapabilities();
   const version = /\d[\d.]*/.exec(String(told.get('browserVersion') ?? ''))?.[0] ?? 'unknown';
   return new WebDriverSession(endpoint, driver, {
     mark: 'measured',
@@ -51,6 +52,21 @@ export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
     protocol: webDriverProtocol,
     unable: [],
   });
+}
+
+/** Each command has its own deadline: many in a row may take long on a busy machine, one that takes long hangs. */
+class ExecutorWithDeadlines extends Executor {
+  constructor(
+    client: HttpClient,
+    private readonly engine: string,
+  ) {
+    super(client);
+  }
+
+  override execute(command: Command): Promise<unknown> {
+    const most = command.getName() === Name.NEW_SESSION ? startTimeout : commandTimeout;
+    return withDeadline(super.execute(command), most, this.engine);
+  }
 }
 
 class WebDriverSession implements EngineSession {
@@ -235,7 +251,7 @@ class WebDriverPage implements EnginePage {
   }
 
   private answer<T>(command: () => Promise<T>): Promise<T> {
-    return answer(this.endpoint.title, () => this.endpoint.isThere(), command);
+    return orLost(this.endpoint.title, () => this.endpoint.isThere(), command);
   }
 }
 

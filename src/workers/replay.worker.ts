@@ -41,6 +41,24 @@ function habitsByRoute(route: string) {
   return habits;
 }
 
+type Progress = (done: number) => unknown;
+
+/** How often progress is told, ms. */
+const tellEvery = 60;
+
+async function withProgress<T>(run: Generator<number, T>, progress: Progress, each = false): Promise<T> {
+  let told = Date.now();
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+    if (each) await progress(step.value);
+    else if (Date.now() - told >= tellEvery) {
+      told = Date.now();
+      progress(step.value);
+    }
+  }
+}
+
 /** Replays where it holds nothing up: a pattern that never ends stalls this worker, and the page ends it. */
 const replayWork = {
   strokes(
@@ -66,10 +84,18 @@ const replayWork = {
     return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup)) : [];
   },
 
-  twoStages(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): TwoStageCheck | null {
+  /** @param progress hears how many samples are done, some times a second */
+  async twoStages(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: readonly Sample[],
+    progress: Progress,
+  ): Promise<TwoStageCheck | null> {
     const field = fieldIn(of);
     const texts = samples.map(({ text }) => text);
-    return field && twoStageCheck(field, guards, texts, habitsByRoute('hardware keys'));
+    return (
+      field && withProgress(twoStageCheck(field, guards, texts, habitsByRoute('hardware keys')), progress)
+    );
   },
 
   /**
@@ -81,7 +107,7 @@ const replayWork = {
     guards: readonly Guard[],
     samples: readonly Sample[],
     targets: readonly TargetId[],
-    progress: (done: number) => unknown,
+    progress: Progress,
     each = false,
   ): Promise<SampleVerdicts> {
     const field = fieldIn(of);
@@ -90,16 +116,7 @@ const replayWork = {
       return habits ? [{ id, habits }] : [];
     });
     if (!field) return { targets: [], verdicts: [], changed: [] };
-    const run = replaySamples(field, guards, samples, known, each ? 1 : undefined);
-    let told = 0;
-    for (;;) {
-      const step = run.next();
-      if (step.done) return step.value;
-      if (each) await progress(step.value);
-      if (each || Date.now() - told < 60) continue;
-      told = Date.now();
-      progress(step.value);
-    }
+    return withProgress(replaySamples(field, guards, samples, known), progress, each);
   },
 };
 export type ReplayWork = typeof replayWork;

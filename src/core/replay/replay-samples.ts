@@ -4,7 +4,7 @@ import type { Habits } from '../target/habits';
 import type { TargetId } from '../target/target';
 import { quickReplay } from './quick-replay';
 import type { Sample } from './sample';
-import { type Verdict, verdicts } from './verdict';
+import { verdicts } from './verdict';
 
 export interface ReplayTarget {
   readonly id: TargetId;
@@ -20,19 +20,15 @@ export interface SampleVerdicts {
   readonly changed: readonly Uint8Array[];
 }
 
-/** How many samples are replayed before the next word about it. */
-const usualSlice = 500;
-
 /**
- * Replays samples in slices, so that whoever runs it can show progress and stop it.
- * @yields how many of all sample × target pairs are done
+ * Replays samples one by one, so that whoever runs it can show progress and stop it.
+ * @yields how many of all sample × target pairs are done, by target and then by sample
  */
 export function* replaySamples(
   field: Field,
   guards: readonly Guard[],
   samples: readonly Sample[],
   targets: readonly ReplayTarget[],
-  slice = usualSlice,
 ): Generator<number, SampleVerdicts> {
   const all = targets.map(() => new Uint8Array(samples.length));
   const changed = targets.map(() => new Uint8Array(samples.length));
@@ -43,13 +39,8 @@ export function* replaySamples(
       const replayed = replay(text);
       (all[at] as Uint8Array)[index] = verdicts.indexOf(replayed.verdict);
       if (replayed.text !== text) (changed[at] as Uint8Array)[index] = 1;
-      if (++done % slice === 0) yield done;
+      yield ++done;
     }
   }
   return { targets: targets.map(({ id }) => id), verdicts: all, changed };
-}
-
-/** True where a verdict is not the one that is expected of the sample. */
-export function isSurprise(sample: Sample, verdict: Verdict): boolean {
-  return sample.expected !== verdict;
 }

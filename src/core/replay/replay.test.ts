@@ -24,6 +24,13 @@ const habits = (id: string): Habits => {
   return found;
 };
 const chromium = habits('chromium');
+/** What a replay that goes step by step comes to. */
+function outcome<T>(run: Generator<number, T>): T {
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
+}
 const fieldOf = (html: string) => {
   const [field] = readForm(`<form>${html}</form>`).fields;
   if (!field) throw new Error(html);
@@ -224,7 +231,7 @@ describe('the two stages', () => {
       source: '[A-Z]{3}-[0-9]{2}',
       match: 'whole',
     };
-    const check = twoStageCheck(field, [strictLive], ['SKR-04', 'x'], chromium);
+    const check = outcome(twoStageCheck(field, [strictLive], ['SKR-04', 'x'], chromium));
     expect(check).toEqual({ accepted: 1, unreachable: [{ text: 'SKR-04', at: 0, left: '' }], letStand: [] });
     const noHyphen: Guard = {
       kind: 'deny',
@@ -233,7 +240,7 @@ describe('the two stages', () => {
       stage: 'before insert',
       set: { classes: ['punctuation'], own: '' },
     };
-    expect(twoStageCheck(field, [noHyphen], ['SKR-04', 'SKR'], chromium)).toEqual({
+    expect(outcome(twoStageCheck(field, [noHyphen], ['SKR-04', 'SKR'], chromium))).toEqual({
       accepted: 1,
       unreachable: [{ text: 'SKR-04', at: 3, left: 'SKR04' }],
       letStand: ['SKR'],
@@ -278,14 +285,24 @@ describe('samples', () => {
     const plan = demoForm.typing[fieldId('serial')];
     const reading = readSamples(plan?.samples ?? '');
     if (!field || !plan || reading.status === 'fault') throw new Error('no samples');
-    const run = replaySamples(field, plan.guards, reading.samples, [
-      { id: targetId('chromium'), habits: chromium },
-    ]);
-    let step = run.next();
-    while (!step.done) step = run.next();
+    const targets = [{ id: targetId('chromium'), habits: chromium }];
+    const found = outcome(replaySamples(field, plan.guards, reading.samples, targets));
     const surprises = reading.samples.filter(
-      (sample, index) => verdicts[step.value.verdicts?.[0]?.[index] ?? -1] !== sample.expected,
+      (sample, index) => verdicts[found.verdicts[0]?.[index] ?? -1] !== sample.expected,
     );
     expect(surprises.map(({ text }) => text)).toEqual(['TG-47719-QX']);
+  });
+  it('say after each one how far they are, target by target', () => {
+    const field = fieldOf('<input id=t maxlength=2>');
+    const samples = ['a', 'abc'].map((text) => ({ text, expected: 'accepted' as const }));
+    const targets = ['chromium', 'webkit'].map((id) => ({ id: targetId(id), habits: habits(id) }));
+    const run = replaySamples(field, [], samples, targets);
+    expect([...run]).toEqual([1, 2, 3, 4]);
+    expect([...twoStageCheck(field, [], ['a', 'abc'], chromium)]).toEqual([1, 2]);
+    const { changed } = outcome(replaySamples(field, [], samples, targets));
+    expect(changed.map((one) => [...one])).toEqual([
+      [0, 1],
+      [0, 1],
+    ]);
   });
 });

@@ -26,24 +26,26 @@ export interface TwoStageCheck {
 /**
  * Holds the lenient rules while typing against the strict ones at submission: every text that is accepted must be
  * reachable stroke by stroke, and what may stand to the end should be accepted.
+ * @yields how many texts are done
  */
-export function twoStageCheck(
+export function* twoStageCheck(
   field: Field,
   guards: readonly Guard[],
   texts: readonly string[],
   habits: Pick<Habits, 'ways' | 'typing'>,
-): TwoStageCheck {
+): Generator<number, TwoStageCheck> {
   const { judge } = judgeFor(field, guards, habits);
   const replay = quickReplay(field, guards, habits);
   const unreachable: Unreachable[] = [];
   const letStand: string[] = [];
   let accepted = 0;
-  for (const text of texts) {
+  for (const [index, text] of texts.entries()) {
     const typed = replay(text);
     if (judge(text).verdict === 'accepted') {
       accepted++;
       if (typed.text !== text) unreachable.push({ text, at: diedAt(text, typed, replay), left: typed.text });
     } else if (typed.text === text) letStand.push(text);
+    yield index + 1;
   }
   return { accepted, unreachable, letStand };
 }

@@ -7,6 +7,7 @@ const shortcuts: readonly (readonly [string, string])[] = [
   ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo any edit of the form'],
   ['Ctrl+V', 'Outside of a text box: import the HTML on the clipboard as a new form'],
   ['Arrow keys', 'In the survey and the ladder: move the selection'],
+  ['Delete, Alt+↑, Alt+↓', 'In the ladder: take the stroke away, move it'],
   ['Enter', 'In the survey: open the close-up'],
   ['Escape', 'Close the close-up, cancel the sweep'],
   ['?', 'This sheet'],

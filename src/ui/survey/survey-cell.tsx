@@ -23,10 +23,10 @@ interface PictureProps {
   readonly alt: string;
 }
 
-/** A picture at its true size; nothing while it is not read yet. */
+/** A picture at its true size; its name alone while it is not read yet. */
 export function CellPicture({ picture, pictures, alt }: PictureProps) {
   const file = picture ? pictures.get(picture) : undefined;
-  if (!file) return null;
+  if (!file) return picture ? <span className={styles.covered}>{alt}</span> : null;
   return (
     // biome-ignore lint/performance/noImgElement: it is a blob of this browser, there is nothing to optimise
     <img className={styles.picture} src={file.url} width={file.width} height={file.height} alt={alt} />

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { trustText } from '@/core/model/trust';
 import { type Stroke, textOfStroke } from '@/core/script/stroke';
 import { habitsOf, isNativeField } from '@/core/target/habits';
@@ -11,10 +12,13 @@ export function EventList({
   stroke,
   index,
   column,
+  children,
 }: {
   stroke: Stroke;
   index: number;
   column: LadderColumn;
+  /** What can be done with the stroke. */
+  children: ReactNode;
 }) {
   const step = column.facts?.steps[index];
   const disagreements = column.disagreements[index] ?? [];
@@ -29,6 +33,7 @@ export function EventList({
             refused by {step.refused === 'guard' ? 'a guard' : 'the target itself'}
           </span>
         )}
+        {children}
       </h2>
       {disagreements.map(({ text }) => (
         <p key={text} className={styles.disagreement}>

@@ -44,6 +44,8 @@ export function Ladder({
   column,
   asking,
   onSelect,
+  onRemove,
+  onMove,
 }: {
   script: Script;
   lanes: ShownLanes;
@@ -52,6 +54,9 @@ export function Ladder({
   column: string | null;
   asking: boolean;
   onSelect: (stroke: number, column: LadderColumn) => void;
+  /** Delete takes the selected stroke away, Alt with an arrow key moves it. */
+  onRemove: (stroke: number) => void;
+  onMove: (stroke: number, by: -1 | 1) => void;
 }) {
   const table = useRef<HTMLTableElement>(null);
   // Answers that come in make rows higher; the selected one stays in sight.
@@ -59,8 +64,18 @@ export function Ladder({
     if (stroke !== null && columns.length > 0)
       table.current?.querySelector('tr[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
   }, [stroke, columns]);
-  const move = (event: KeyboardEvent) => {
+  const focusSelected = () =>
+    requestAnimationFrame(() => table.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
+  const pressed = (event: KeyboardEvent) => {
     const step = gridStep(event.key);
+    const at = currentSelection().stroke;
+    if (at !== null && (event.key === 'Delete' || (event.altKey && step?.down))) {
+      event.preventDefault();
+      if (event.key === 'Delete') onRemove(at);
+      else onMove(at, step?.down === 1 ? 1 : -1);
+      focusSelected();
+      return;
+    }
     if (!step) return;
     event.preventDefault();
     const row = Math.min(script.length - 1, Math.max(0, (currentSelection().stroke ?? -1) + step.down));
@@ -71,10 +86,10 @@ export function Ladder({
     const to = columns[Math.min(columns.length - 1, Math.max(0, from + step.right))];
     if (!to) return;
     onSelect(row, to);
-    requestAnimationFrame(() => table.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
+    focusSelected();
   };
   return (
-    <table ref={table} className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={move}>
+    <table ref={table} className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={pressed}>
       <thead>
         <tr>
           <th scope="col">Stroke</th>

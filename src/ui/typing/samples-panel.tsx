@@ -1,6 +1,5 @@
 'use client';
 
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input, Progress, Select, Upload } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Field } from '@/core/form/field';
@@ -9,22 +8,19 @@ import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { type Verdict, verdicts } from '@/core/replay/verdict';
+import { verdicts } from '@/core/replay/verdict';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
-import { ProvenanceMark } from '../frame/provenance-mark';
 import { visible } from '../frame/visible-text';
+import { type Replayed, SampleList } from './sample-list';
 import styles from './typing.module.css';
 import { type LongReplay, useLongReplay } from './use-replay';
 
-const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
+const none: readonly Sample[] = [];
 type Filter = 'all' | 'surprises' | 'changed sides';
 
-interface Replayed {
-  readonly verdicts: SampleVerdicts;
-  readonly stages: TwoStageCheck | null;
-  readonly samples: readonly Sample[];
-}
+/** How many samples the rules while typing and those at submission are held against each other with. */
+const mostInStages = 20_000;
 
 /** Texts with the verdicts that are expected of them, held against what each target makes of them. */
 export function SamplesPanel({
@@ -43,7 +39,8 @@ export function SamplesPanel({
   onChange: (text: string) => void;
 }) {
   const reading = useMemo(() => readSamples(text), [text]);
-  const samples = reading.status === 'read' ? reading.samples : [];
+  const samples = reading.status === 'read' ? reading.samples : none;
+  const typed = useSameTexts(samples);
   const asked = useMemo(() => targets.filter((target) => habitsOf(target.id)), [targets]);
   const [filter, setFilter] = useState<Filter>('all');
   const [fault, setFault] = useState<string | null>(null);
@@ -52,30 +49,36 @@ export function SamplesPanel({
   const [last, setLast] = useState<Replayed | null>(null);
 
   useEffect(() => {
-    if (samples.length === 0) return;
+    if (typed.length === 0) return;
     const timer = setTimeout(
       () =>
         start(async (work, progress) => {
           const { proxy } = await import('comlink');
           const of = { markup, field: field.id };
           const ids = asked.map(({ id }) => id);
-          const found = await work.samples(of, guards, samples, ids, proxy(progress));
-          const stages = await work.twoStages(of, guards, samples.slice(0, 20_000));
-          return { verdicts: found, stages, samples };
+          const found = await work.samples(of, guards, typed, ids, proxy(progress));
+          const replayed = typed.length * ids.length;
+          const stages = await work.twoStages(
+            of,
+            guards,
+            typed.slice(0, mostInStages),
+            proxy((done) => progress(replayed + done)),
+          );
+          return { verdicts: found, stages, samples: typed };
         }),
       250,
     );
     return () => clearTimeout(timer);
-  }, [markup, field.id, guards, samples, asked, start]);
+  }, [markup, field.id, guards, typed, asked, start]);
   useEffect(() => {
     if (state.status !== 'there') return;
     setLast(state.answer);
     setBaseline((was) => (was && was.samples === state.answer.samples ? was : state.answer));
   }, [state]);
 
-  const stuckAt = useStuckSample({ markup, field, guards, samples, asked, state });
+  const stuckAt = useStuckSample({ markup, field, guards, samples: typed, asked, state });
 
-  const shown = last && last.samples === samples ? last : null;
+  const shown = last && last.samples === typed ? last : null;
   const rows = useMemo(() => rowsOf(samples, shown, baseline, filter), [samples, shown, baseline, filter]);
   const counts = useMemo(() => countsOf(samples, shown, baseline), [samples, shown, baseline]);
   const add = (more: string) => {
@@ -118,7 +121,10 @@ export function SamplesPanel({
             {state.status === 'running' && (
               <>
                 <Progress
-                  percent={Math.floor((100 * state.done) / Math.max(1, samples.length * asked.length))}
+                  percent={Math.floor(
+                    (100 * state.done) /
+                      (samples.length * asked.length + Math.min(samples.length, mostInStages)),
+                  )}
                   size="small"
                   style={{ width: 160 }}
                   aria-label="Samples replayed"
@@ -142,11 +148,32 @@ export function SamplesPanel({
             </Button>
           </div>
           {shown?.stages && <Stages stages={shown.stages} />}
-          <SampleList rows={rows} targets={asked} shown={shown} baseline={baseline} samples={samples} />
+          <SampleList
+            rows={rows}
+            targets={asked}
+            shown={shown}
+            baseline={baseline}
+            samples={samples}
+            onExpect={(index, expected) => {
+              const sample = samples[index];
+              if (sample) onChange(writeSamples(samples.toSpliced(index, 1, { ...sample, expected })));
+            }}
+            onRemove={(index) => onChange(writeSamples(samples.toSpliced(index, 1)))}
+          />
         </>
       )}
     </div>
   );
+}
+
+/** The samples as they were when a text last changed: what becomes of a text does not depend on what is expected of it. */
+function useSameTexts(samples: readonly Sample[]): readonly Sample[] {
+  const kept = useRef(samples);
+  const isSame =
+    kept.current.length === samples.length &&
+    samples.every(({ text }, index) => text === kept.current[index]?.text);
+  if (!isSame) kept.current = samples;
+  return kept.current;
 }
 
 /** After a replay got stuck: looks for the sample over which it did, one after the other. */
@@ -185,11 +212,6 @@ function useStuckSample({
     });
   }, [from, done, markup, field.id, guards, samples, asked, start]);
   return from !== null && search.state.status === 'stuck' ? from + search.state.done : null;
-}
-
-function verdictAt(replayed: Replayed, target: number, sample: number): Verdict | null {
-  const code = replayed.verdicts.verdicts[target]?.[sample];
-  return code === undefined ? null : (verdicts[code] ?? null);
 }
 
 function isSurprising(samples: readonly Sample[], shown: Replayed, index: number): boolean {
@@ -277,102 +299,5 @@ function Stages({ stages }: { stages: TwoStageCheck }) {
         </>
       )}
     </p>
-  );
-}
-
-function SampleList({
-  rows,
-  targets,
-  shown,
-  baseline,
-  samples,
-}: {
-  rows: readonly number[];
-  targets: readonly Target[];
-  shown: Replayed | null;
-  baseline: Replayed | null;
-  samples: readonly Sample[];
-}) {
-  const scroll = useRef<HTMLDivElement>(null);
-  const list = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: () => 28,
-    overscan: 12,
-  });
-  const items = list.getVirtualItems();
-  const before = items[0]?.start ?? 0;
-  const after = list.getTotalSize() - (items.at(-1)?.end ?? 0);
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled box is reached by keyboard
-    <section ref={scroll} className={styles.sampleScroll} tabIndex={0} aria-label="Samples, scrolled">
-      <table className={styles.sampleTable} aria-label="Samples" aria-rowcount={rows.length + 1}>
-        <thead>
-          <tr>
-            <th scope="col" className={styles.sampleHead}>
-              Text
-            </th>
-            <th scope="col" className={styles.sampleHead}>
-              Expected
-            </th>
-            {targets.map((target) => (
-              <th key={target.id} scope="col" className={styles.sampleHead}>
-                <ProvenanceMark mark="modelled" /> {target.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {before > 0 && (
-            <tr>
-              <td style={{ height: before }} />
-            </tr>
-          )}
-          {items.map(({ index }) => {
-            const at = rows[index] ?? 0;
-            const sample = samples[at];
-            return sample ? (
-              <tr key={at} aria-rowindex={index + 2}>
-                <td className="mono">{visible(sample.text.slice(0, 80))}</td>
-                <td>{sample.expected}</td>
-                {targets.map((target, column) => (
-                  <SampleVerdict
-                    key={target.id}
-                    expected={sample.expected}
-                    verdict={shown && verdictAt(shown, column, at)}
-                    before={baseline && verdictAt(baseline, column, at)}
-                  />
-                ))}
-              </tr>
-            ) : null;
-          })}
-          {after > 0 && (
-            <tr>
-              <td style={{ height: after }} />
-            </tr>
-          )}
-        </tbody>
-      </table>
-    </section>
-  );
-}
-
-function SampleVerdict({
-  expected,
-  verdict,
-  before,
-}: {
-  expected: Verdict;
-  verdict: Verdict | null;
-  before: Verdict | null;
-}) {
-  if (!verdict) return <td />;
-  const moved = before && before !== verdict;
-  return (
-    <td className={verdict === expected ? undefined : styles.surprise}>
-      <span aria-hidden="true">{signs[verdict]}</span> {verdict}
-      {verdict !== expected && ' !'}
-      {moved && <span className={styles.deed}> was {before}</span>}
-    </td>
   );
 }

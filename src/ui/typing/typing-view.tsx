@@ -10,6 +10,7 @@ import { validTrial } from '@/core/form/trial-value';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import { readSamples } from '@/core/replay/sample-table';
+import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { graphemes } from '@/core/script/graphemes';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { habitsOf } from '@/core/target/habits';
@@ -71,6 +72,15 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const selectedStroke = stroke === null ? undefined : task.script[stroke];
   const change = (part: Partial<TypingPlan>, sort: string) =>
     edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
+  const removeStroke = (at: number) => {
+    change({ script: withoutStroke(plan.script, at) }, `stroke ${task.script.length}`);
+    select({ stroke: task.script.length > 1 ? Math.min(at, task.script.length - 2) : null });
+  };
+  const moveStroke = (at: number, by: -1 | 1) => {
+    if (at + by < 0 || at + by >= task.script.length) return;
+    change({ script: withStrokeMoved(plan.script, at, by) }, 'moved stroke');
+    select({ stroke: at + by });
+  };
 
   return (
     <div className={styles.view}>
@@ -174,11 +184,29 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
                     setColumnKey(at.key);
                     select({ stroke: next, target: at.target });
                   }}
+                  onRemove={removeStroke}
+                  onMove={moveStroke}
                 />
               )}
             </div>
             {stroke !== null && selectedStroke && column && (
-              <EventList stroke={selectedStroke} index={stroke} column={column} />
+              <EventList stroke={selectedStroke} index={stroke} column={column}>
+                <span className={styles.strokeDeeds}>
+                  <Button size="small" disabled={stroke === 0} onClick={() => moveStroke(stroke, -1)}>
+                    Earlier
+                  </Button>
+                  <Button
+                    size="small"
+                    disabled={stroke === task.script.length - 1}
+                    onClick={() => moveStroke(stroke, 1)}
+                  >
+                    Later
+                  </Button>
+                  <Button size="small" onClick={() => removeStroke(stroke)}>
+                    Remove
+                  </Button>
+                </span>
+              </EventList>
             )}
           </>
         )}
