@@ -55,12 +55,17 @@ export function bidiEngine(data: BidiEngine): Engine {
       const remedy = `${data.title} is not on this machine. Install it with “apt-get install ${data.debianPackage}”, or set ${data.variable} to its path.`;
       return { status: 'missing', remedy };
     },
-    launch: (path, variant) => launch(data, path, variant),
+    launch: (path, variant, signal) => launch(data, path, variant, signal),
   };
 }
 
 /** With a window on a display where there can be one; else without any, and what opens over a page stays unseen. */
-async function launch(data: BidiEngine, path: string, variant: Variant): Promise<EngineSession> {
+async function launch(
+  data: BidiEngine,
+  path: string,
+  variant: Variant,
+  signal?: AbortSignal,
+): Promise<EngineSession> {
   const programs = await findDisplayPrograms();
   let display: Display | null = null;
   let kept: Keeping | null = null;
@@ -69,8 +74,8 @@ async function launch(data: BidiEngine, path: string, variant: Variant): Promise
     if (!('status' in shown)) display = shown;
     kept = await keeping(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
     const profile = join(kept.folder, 'profile');
-    if (data.startsTwice(variant)) await startOnce(data, path, profile, variant);
-    const browser = await start(data, kept, profile, variant, display === null);
+    if (data.startsTwice(variant)) await startOnce(data, path, profile, variant, signal);
+    const browser = await start(data, kept, profile, variant, display === null, signal);
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
     const provenance: Measured = { mark: 'measured', engine: data.title, version, protocol, unable: [] };
     return new BidiSession(browser, kept, shown, provenance);
@@ -82,11 +87,17 @@ async function launch(data: BidiEngine, path: string, variant: Variant): Promise
 }
 
 /** Starts and ends the browser, so that its profile knows what a first start finds out. */
-async function startOnce(data: BidiEngine, path: string, profile: string, variant: Variant): Promise<void> {
+async function startOnce(
+  data: BidiEngine,
+  path: string,
+  profile: string,
+  variant: Variant,
+  signal?: AbortSignal,
+): Promise<void> {
   // A keeper of its own: the folder of the one that counts, with the profile in it, has to stay.
   const kept = await keeping(path, data.env(variant));
   try {
-    const browser = await start(data, kept, profile, variant, true);
+    const browser = await start(data, kept, profile, variant, true, signal);
     await browser.close();
   } finally {
     await endKept(null, kept);
@@ -99,12 +110,18 @@ async function start(
   profile: string,
   variant: Variant,
   headless: boolean,
+  signal?: AbortSignal,
 ): Promise<Browser> {
   for (const [name, content] of Object.entries(data.profile)) {
     await mkdir(join(profile, name, '..'), { recursive: true });
     await writeFile(join(profile, name), content);
   }
-  return puppeteer.launch({
+  signal?.throwIfAborted();
+  const starting = new AbortController();
+  const stop = () => starting.abort(signal?.reason);
+  signal?.addEventListener('abort', stop, { once: true });
+  const launching = puppeteer.launch({
+    signal: starting.signal,
     browser: data.browser,
     protocol: 'webDriverBiDi',
     executablePath: kept.path,
@@ -123,6 +140,8 @@ async function start(
     handleSIGTERM: false,
     handleSIGHUP: false,
   });
+  // A browser that has started is ended by its session, which knows what belongs to it.
+  return launching.finally(() => signal?.removeEventListener('abort', stop));
 }
 
 /** The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them. */

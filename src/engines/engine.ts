@@ -22,8 +22,12 @@ export interface Engine {
   /** Debian packages that bring the engine's own words in other languages. */
   readonly wordsPackages: Readonly<Partial<Record<Language, string>>>;
   find(): Promise<EngineFinding>;
-  /** Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start. */
-  launch(path: string, variant: Variant): Promise<EngineSession>;
+  /**
+   * Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start.
+   *
+   * @param signal ends it while it is still starting; a session that is there is closed and not aborted
+   */
+  launch(path: string, variant: Variant, signal?: AbortSignal): Promise<EngineSession>;
   /** The host name under which the engine reaches this machine; null when it runs on it. */
   readonly pagesFrom: string | null;
 }

@@ -59,7 +59,7 @@ async function sessionFor(engine: Engine, target: EngineTarget, signal: AbortSig
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
   signal.throwIfAborted();
-  return unlessAborted(engine.launch(found.path, target.variant), signal);
+  return unlessAborted(engine.launch(found.path, target.variant, signal), signal);
 }
 
 /** A browser that is still starting when its sweep is cancelled is ended as soon as it has started; nobody waits for it. */

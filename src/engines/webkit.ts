@@ -39,7 +39,7 @@ export const webkit: Engine = {
     };
   },
 
-  async launch(path, variant): Promise<EngineSession> {
+  async launch(path, variant, signal): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
     const browser = await firstExecutable(browsers);
     if ('status' in programs || !browser)
@@ -47,7 +47,7 @@ export const webkit: Engine = {
     let display: Display | null = null;
     try {
       display = await startDisplay(programs);
-      return await startDriver(path, browser, display, variant);
+      return await startDriver(path, browser, display, variant, signal);
     } catch (error) {
       await display?.close();
       throw new EngineLost(`WebKit did not start: ${firstLine(error)}`);
@@ -95,6 +95,7 @@ async function startDriver(
   browser: string,
   display: Display,
   variant: Variant,
+  signal?: AbortSignal,
 ): Promise<EngineSession> {
   const port = await freePort();
   const kept = await keeping(path, environment(variant, display));
@@ -104,8 +105,11 @@ async function startDriver(
     await endKept(keeper, kept);
     await display.close();
   };
+  const stop = () => void endKept(keeper, kept);
+  signal?.addEventListener('abort', stop, { once: true });
   const address = `http://127.0.0.1:${port}`;
   try {
+    signal?.throwIfAborted();
     await answers(address, keeper);
     return await openSession({
       title: 'WebKit',
@@ -119,6 +123,8 @@ async function startDriver(
   } catch (error) {
     await end();
     throw error;
+  } finally {
+    signal?.removeEventListener('abort', stop);
   }
 }
 

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
 import { fieldId } from '@/core/form/field';
@@ -275,6 +276,19 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       const again = await ask(target, askingOf('<input name=a>', ['message']));
       expect(again.messages.at(-1)?.type).toBe('finished');
     });
+
+    it.each([0, 150, 500])(
+      'that is cancelled %i ms after it was asked to start does not go on starting',
+      async (after) => {
+        const abort = new AbortController();
+        setTimeout(() => abort.abort(), after);
+        const { observations } = await ask(target, full, abort.signal);
+        expect(observations.length).toBeLessThan(planOf(full).length);
+        // What was about to start has started then, and is to be ended; nobody waits for it.
+        await wait(1000);
+        await expect.poll(browsers, { timeout: 10_000 }).toEqual([]);
+      },
+    );
 
     it('that is cancelled ends quietly and leaves nothing behind', async () => {
       const abort = new AbortController();
