@@ -39,7 +39,7 @@ export interface TypingHabits {
   readonly arrowsForgetLetters: boolean;
   /** A date or time field that is read-only takes the focus. */
   readonly readonlyDatedTakesFocus: boolean;
-  /** Home and End set a part of a date or time to its least and its most. */
+  /** Home and End set a part with a number, the year aside, to its least and its most. */
   readonly datedEnds: boolean;
   /** A time is one without the seconds that its field shows. */
   readonly secondsMayMiss: boolean;
@@ -54,8 +54,8 @@ export interface TypingHabits {
   readonly controlEnterIsPressed: boolean;
   /** A field that is read-only is asked with `beforeinput` all the same. */
   readonly readonlyAsks: boolean;
-  /** The `inputType` with which Delete takes away a selection. */
-  readonly deleteOfSelection: 'deleteContentForward' | 'deleteContentBackward';
+  /** The `inputType` with which Delete takes away a selection, and with which Control+Delete does. */
+  readonly deleteOfSelection: Readonly<Record<'character' | 'word', string>>;
   /** What a field that is full does with a further character: `beforeinput` alone, or both events with no data. */
   readonly fullField: 'asks' | 'inserts nothing';
   /** Whose text `input` tells where not all of it came in. */
@@ -84,8 +84,16 @@ export interface TypingHabits {
   readonly spaceOpensPicker: readonly DatedKind[];
   /** A separator gives the focus to the next part. */
   readonly separatorsMoveOn: boolean;
-  /** An arrow key on the hour goes on from morning to afternoon. */
-  readonly hoursCarry: boolean;
+  /** What an arrow key on the hour does to the half of the day: goes on to the other one, is as if typed, nothing. */
+  readonly hourOnArrows: 'carries over' | 'as typed' | 'stays in its half';
+  /** Where arrow keys begin in a part that is empty; a year begins with this one anyway. */
+  readonly emptyPartBegins: 'at an end' | 'now';
+  /** How the half of the day is typed. */
+  readonly halvesTyped: 'by name or number' | 'by letter';
+  /** The last year that a part can show. */
+  readonly lastYear: number;
+  /** A date or time field raises input also where its parts make another text and no value. */
+  readonly datedTellsOfNoValue: boolean;
   /** What a part shows for a number that is too small for it. */
   readonly datedBelowLeast: 'nothing until left' | 'as typed' | 'the least';
   /** Hours past noon can be typed and say which half of the day it is. */
@@ -98,6 +106,8 @@ export interface TypingHabits {
   readonly spinKeepsDigits: boolean;
   /** Escape empties a search field. */
   readonly escapeClearsSearch: boolean;
+  /** It asks for that with `beforeinput` first. */
+  readonly escapeAsks: boolean;
   /** What a one-line field makes of newlines in a text that comes in at once. */
   readonly newlinesInLine: '' | ' ';
   /** The value of an e-mail field from the text in it. */
@@ -161,7 +171,7 @@ const chromium: TypingHabits = {
   enterAsks: true,
   controlEnterIsPressed: false,
   readonlyAsks: true,
-  deleteOfSelection: 'deleteContentForward',
+  deleteOfSelection: { character: 'deleteContentForward', word: 'deleteContentForward' },
   fullField: 'asks',
   inputTells: 'what came in',
   numberFilter: 'keeps out',
@@ -181,8 +191,13 @@ const chromium: TypingHabits = {
   datedPages: false,
   spinKeepsDigits: false,
   separatorsMoveOn: false,
-  hoursCarry: true,
+  hourOnArrows: 'carries over',
+  emptyPartBegins: 'at an end',
+  halvesTyped: 'by name or number',
+  lastYear: 275_760,
+  datedTellsOfNoValue: false,
   escapeClearsSearch: true,
+  escapeAsks: false,
   newlinesInLine: ' ',
   emailValue: withHostsInAscii,
   astralKeys: 'whole',
@@ -203,6 +218,7 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
   firefox: {
     ...chromium,
     pagesMoveCaret: true,
+    escapeAsks: true,
     undoesAcrossMoves: true,
     stepsForgetUndo: false,
     arrowsForgetLetters: true,
@@ -226,6 +242,11 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
     idleShortcutIsPressed: false,
     spaceOpensPicker: [],
     datedBelowLeast: 'as typed',
+    hourOnArrows: 'as typed',
+    emptyPartBegins: 'now',
+    halvesTyped: 'by letter',
+    lastYear: 9999,
+    datedTellsOfNoValue: true,
     datedCounts: 'when a part is done',
     datedPages: true,
     spinKeepsDigits: true,
@@ -248,7 +269,7 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
     enterAsks: false,
     controlEnterIsPressed: true,
     readonlyAsks: false,
-    deleteOfSelection: 'deleteContentBackward',
+    deleteOfSelection: { character: 'deleteContentBackward', word: 'deleteContent' },
     fullField: 'inserts nothing',
     inputTells: 'what was asked for',
     numberFilter: 'lets in',
@@ -259,7 +280,7 @@ export const engineTyping: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ty
     spaceOpensPicker: [],
     datedBelowLeast: 'the least',
     hoursOfDay: false,
-    hoursCarry: false,
+    hourOnArrows: 'stays in its half',
     separatorsMoveOn: true,
     emailValue: (text) => text,
     radiosWrap: false,

@@ -26,7 +26,7 @@ const parts = {
   month: part('month', 1, 12),
   named: part('month by name', 1, 12),
   day: part('day', 1, 31),
-  year: part('year', 1, 275_760, 6),
+  year: part('year', 1, 9999, 4),
   week: part('week', 1, 53),
   hour: part('hour', 1, 12),
   minute: part('minute', 0, 59),
@@ -35,19 +35,20 @@ const parts = {
 } as const;
 
 /** The parts of each kind in the order in which American English writes them. */
-export function partsOf(kind: DatedKind, withSeconds: boolean): readonly DatePart[] {
+export function partsOf(kind: DatedKind, withSeconds: boolean, lastYear: number): readonly DatePart[] {
+  const year = { ...parts.year, max: lastYear, digits: String(lastYear).length };
   const time = [parts.hour, parts.minute, ...(withSeconds ? [parts.second] : []), parts.half];
   switch (kind) {
     case 'date':
-      return [parts.month, parts.day, parts.year];
+      return [parts.month, parts.day, year];
     case 'month':
-      return [parts.named, parts.year];
+      return [parts.named, year];
     case 'week':
-      return [parts.week, parts.year];
+      return [parts.week, year];
     case 'time':
       return time;
     case 'datetime-local':
-      return [parts.month, parts.day, parts.year, ...time];
+      return [parts.month, parts.day, year, ...time];
   }
 }
 
@@ -97,7 +98,7 @@ export function valueOfParts(
   const hasSeconds = !withSeconds || mayMiss || second !== undefined;
   const hasTime = hour !== undefined && minute !== undefined && half !== undefined && hasSeconds;
   const time = hasTime
-    ? `${two((hour % 12) + half * 12)}:${two(minute)}${withSeconds && second ? `:${two(second)}` : ''}`
+    ? `${two((hour % 12) + half * 12)}:${two(minute)}${withSeconds && (second || !mayMiss) ? `:${two(second ?? 0)}` : ''}`
     : null;
   switch (kind) {
     case 'date':

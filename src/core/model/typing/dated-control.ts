@@ -22,6 +22,32 @@ const halves = ['am', 'pm'];
 const monthNames =
   'january february march april may june july august september october november december'.split(' ');
 
+/** Whether Home and End mean anything in a part. */
+const hasEnds = ({ name }: DatePart) => name !== 'year' && name !== 'half of the day';
+
+/** What a part would show of this moment; null for one that has no now of its own. */
+function partNow(name: DatePart['name']): number | null {
+  const now = new Date();
+  switch (name) {
+    case 'month':
+    case 'month by name':
+      return now.getMonth() + 1;
+    case 'day':
+      return now.getDate();
+    case 'year':
+      return now.getFullYear();
+    case 'hour':
+      return now.getHours() % 12 || 12;
+    case 'minute':
+      return now.getMinutes();
+    case 'second':
+      return now.getSeconds();
+    case 'week':
+    case 'half of the day':
+      return null;
+  }
+}
+
 /** A date or time field: its parts are typed one by one, and only all of them together make a value. */
 export class DatedControl implements TypedControl {
   readonly caret = { start: 0, end: 0 };
@@ -51,7 +77,7 @@ export class DatedControl implements TypedControl {
     const { value, attributes } = parsed;
     const step = Number(attributes.step);
     this.withSeconds = /:\d\d:\d\d/.test(value) || (attributes.step !== undefined && step % 60 !== 0);
-    this.parts = partsOf(kind, this.withSeconds);
+    this.parts = partsOf(kind, this.withSeconds, context.habits.lastYear);
     this.held = { ...partsFromValue(kind, value) };
     this.counted = this.held;
     this.committed = this.value;
@@ -59,13 +85,18 @@ export class DatedControl implements TypedControl {
   }
 
   get value(): string {
-    const written = valueOfParts(this.kind, this.counted, {
-      withSeconds: this.withSeconds,
-      mayMiss: this.context.habits.secondsMayMiss,
-    });
+    const { written } = this;
     if (written === null) return '';
     const set = withValue(this.parsed, written, this.context.ways);
     return set === 'InvalidStateError' ? '' : set.value;
+  }
+
+  /** What the parts that count make, be it a day that exists or not. */
+  private get written(): string | null {
+    return valueOfParts(this.kind, this.counted, {
+      withSeconds: this.withSeconds,
+      mayMiss: this.context.habits.secondsMayMiss,
+    });
   }
 
   get text(): string {
@@ -100,11 +131,15 @@ export class DatedControl implements TypedControl {
       if (part && habits.datedEnterSends) send();
       return;
     }
-    const parts = isCharacter && part !== undefined && habits.separatorsMoveOn && /[/:.,\- ]/.test(key);
+    const hasNext = this.at + 1 < this.parts.length;
+    const parts = isCharacter && hasNext && habits.separatorsMoveOn && /[/:.,\- ]/.test(key);
     if (isCharacter && habits.datedPresses === 'characters' && !parts) log.raise('keypress', { key });
     if (!part) return;
-    if (key === 'ArrowRight' || key === 'ArrowLeft') this.moveBy(key === 'ArrowRight' ? 1 : -1);
-    else if (!this.mutable) {
+    if (key === 'ArrowRight' || key === 'ArrowLeft') {
+      this.moveBy(key === 'ArrowRight' ? 1 : -1);
+      return;
+    }
+    if (!this.mutable) {
       if (habits.eraseIsPressedWhereReadonly && /^(?:Backspace|Delete)$/.test(key))
         log.raise('keypress', { key });
     } else if (key === 'ArrowUp' || key === 'ArrowDown') this.spin(part, key === 'ArrowUp' ? 1 : -1);
@@ -112,8 +147,8 @@ export class DatedControl implements TypedControl {
     else if (takes) this.type(part, key);
     else if ((key === 'PageUp' || key === 'PageDown') && habits.datedPages)
       this.spin(part, (key === 'PageUp' ? 1 : -1) * pageOf[part.name]);
-    else if ((key === 'Home' || key === 'End') && habits.datedEnds)
-      this.set(part, key === 'Home' ? part.min : part.max);
+    else if ((key === 'Home' || key === 'End') && habits.datedEnds && hasEnds(part))
+      this.step(part, key === 'Home' ? part.min : part.max);
     else if (parts) this.moveBy(1);
   }
 
@@ -125,9 +160,7 @@ export class DatedControl implements TypedControl {
   }
 
   tab(): boolean {
-    const hasButton = this.mutable && this.context.habits.datedButton.includes(this.kind);
-    const stops = this.parts.length + (hasButton ? 1 : 0);
-    if (this.at + 1 >= stops) {
+    if (this.at + 1 >= this.stops) {
       this.finish();
       return false;
     }
@@ -144,7 +177,8 @@ export class DatedControl implements TypedControl {
   }
 
   private takes(part: DatePart, key: string): boolean {
-    if (part.name === 'half of the day') return /^[ap12]$/i.test(key);
+    if (part.name === 'half of the day')
+      return (this.context.habits.halvesTyped === 'by letter' ? /^[ap]$/i : /^[ap12]$/i).test(key);
     return /^\d$/.test(key) || (part.name === 'month by name' && /^\p{L}$/u.test(key));
   }
 
@@ -165,6 +199,10 @@ export class DatedControl implements TypedControl {
 
   private type(part: DatePart, key: string): void {
     const { habits } = this.context;
+    if (part.name === 'half of the day' && habits.halvesTyped === 'by letter') {
+      this.set(part, key.toLowerCase() === 'a' ? 0 : 1);
+      return;
+    }
     if (part.name === 'month by name' || part.name === 'half of the day') {
       this.seek(part, key);
       return;
@@ -173,7 +211,7 @@ export class DatedControl implements TypedControl {
     this.typed = digits;
     const full = this.isFull(part, digits);
     this.show(part, this.numberFor(part, Number(digits), digits));
-    if (habits.datedCounts === 'with each digit' || full) this.count();
+    if (habits.datedCounts === 'with each digit') this.count();
     if (habits.datedMovesOn && full) this.moveBy(1);
   }
 
@@ -181,9 +219,9 @@ export class DatedControl implements TypedControl {
   private numberFor(part: DatePart, number: number, digits: string): number | undefined {
     const { habits } = this.context;
     if (part.name === 'hour' && habits.hoursOfDay) return this.hourFor(number, digits);
-    if (number > part.max) return habits.datedBelowLeast === 'as typed' ? this.held[part.name] : part.max;
+    if (number > part.max) return part.max;
     if (number >= part.min) return number;
-    if (digits.length >= 2 && part.name !== 'year' && habits.datedBelowLeast === 'as typed') return part.min;
+    if (digits.length >= part.digits && habits.datedBelowLeast === 'as typed') return part.min;
     switch (habits.datedBelowLeast) {
       case 'nothing until left':
         return undefined;
@@ -200,6 +238,7 @@ export class DatedControl implements TypedControl {
       this.held = { ...this.held, 'half of the day': one };
     };
     if (number > 12) {
+      // Its digits are kept, and the hour is as it was with the first of them.
       if (number > 23) return this.held.hour;
       half(1);
       return number - 12;
@@ -216,7 +255,7 @@ export class DatedControl implements TypedControl {
   private finish(): void {
     const part = this.parts[this.at];
     const { habits } = this.context;
-    if (part && this.typed !== '') {
+    if (part && (this.typed !== '' || habits.datedTellsOfNoValue)) {
       if (habits.datedBelowLeast === 'nothing until left' && this.held[part.name] === undefined)
         this.show(part, part.name === 'hour' ? part.max : part.min);
       this.count();
@@ -228,8 +267,7 @@ export class DatedControl implements TypedControl {
   private isFull({ name, max, digits: most }: DatePart, digits: string): boolean {
     const { habits } = this.context;
     if (digits === '') return false;
-    const length = name === 'year' && habits.datedCounts === 'when a part is done' ? 4 : most;
-    if (digits.length >= length) return true;
+    if (digits.length >= most) return true;
     const highest = name === 'hour' && habits.datedCounts === 'when a part is done' ? 23 : max;
     return habits.datedMovesOn && name !== 'year' && Number(digits) * 10 > highest;
   }
@@ -244,9 +282,10 @@ export class DatedControl implements TypedControl {
     const { log, habits } = this.context;
     const before = this.value;
     this.counted = this.held;
-    if (this.value === before) return;
+    const tells = habits.datedTellsOfNoValue ? (this.written ?? '') !== before : this.value !== before;
+    if (!tells) return;
     log.raise('input');
-    if (habits.datedChange === 'on leaving') return;
+    if (habits.datedChange === 'on leaving' || this.value === before) return;
     log.raise('change');
     this.committed = this.value;
   }
@@ -256,29 +295,32 @@ export class DatedControl implements TypedControl {
     this.count();
   }
 
-  /** Round and round between the limits of the part; an empty one begins at an end of them, a year with this one. */
+  /** Round and round between the limits of the part. */
   private spin(part: DatePart, by: number): void {
     const { habits } = this.context;
-    const now = this.held[part.name];
     const { min, max } = part;
     if (!habits.spinKeepsDigits) this.typed = '';
-    if (now === undefined && part.name === 'year') {
-      this.set(part, new Date().getFullYear());
+    const held = this.held[part.name];
+    const now = held ?? (habits.emptyPartBegins === 'now' ? partNow(part.name) : null);
+    if (now === null) {
+      this.set(part, part.name === 'year' ? new Date().getFullYear() : by > 0 ? min : max);
       return;
     }
     const half = this.held['half of the day'];
-    if (part.name === 'hour' && now !== undefined && half !== undefined && habits.hoursCarry) {
+    if (part.name === 'hour' && half !== undefined && habits.hourOnArrows === 'carries over') {
       const hour = ((now % 12) + half * 12 + by + 24) % 24;
       this.held = { ...this.held, 'half of the day': hour < 12 ? 0 : 1 };
       this.set(part, hour % 12 || 12);
       return;
     }
-    if (now === undefined) {
-      this.set(part, by > 0 ? min : max);
-      return;
-    }
     const size = max - min + 1;
-    this.set(part, min + ((((now - min + by) % size) + size) % size));
+    this.step(part, min + ((((now - min + by) % size) + size) % size));
+  }
+
+  /** Sets a part to what a key that steps has found. */
+  private step(part: DatePart, number: number): void {
+    const asTyped = part.name === 'hour' && this.context.habits.hourOnArrows === 'as typed';
+    this.set(part, asTyped ? this.hourFor(number, '') : number);
   }
 
   private empty(part: DatePart): void {
@@ -289,6 +331,13 @@ export class DatedControl implements TypedControl {
   private moveBy(by: 1 | -1): void {
     const to = this.at + by;
     if (to >= 0 && to < this.parts.length) this.focusPart(to);
+    else if (by > 0 && this.context.habits.datedCounts === 'when a part is done') this.count();
+  }
+
+  /** The parts, and the picker button where it takes the focus. */
+  private get stops(): number {
+    const hasButton = this.mutable && this.context.habits.datedButton.includes(this.kind);
+    return this.parts.length + (hasButton ? 1 : 0);
   }
 
   private focusPart(index: number): void {

@@ -404,7 +404,7 @@ export class TextControl implements TypedControl {
     const inputType = selection
       ? back
         ? 'deleteContentBackward'
-        : habits.deleteOfSelection
+        : habits.deleteOfSelection[word ? 'word' : 'character']
       : `delete${word ? 'Word' : 'Content'}${direction}`;
     const unit = word ? (habits.wordsAndMarks ? 'word or mark' : 'word') : 'grapheme';
     const next = deleteTo(this.buffer, `${back ? 'previous' : 'next'} ${unit}`);
@@ -418,7 +418,8 @@ export class TextControl implements TypedControl {
     const { log, habits } = this.context;
     const clears =
       this.parsed.kind === 'search' && habits.escapeClearsSearch && this.mutable && this.buffer.text !== '';
-    if (clears) this.change(bufferOf(''), null, null, false);
+    if (clears && habits.escapeAsks) this.change(bufferOf(''), 'insertReplacementText', '');
+    else if (clears) this.change(bufferOf(''), null, null, false);
     else if (habits.escapeIsPressed) log.raise('keypress', { key: 'Escape' });
   }
 
