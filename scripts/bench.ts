@@ -1,6 +1,6 @@
 /**
  * npm run bench: what Ukko costs over its engines. Everything is a ratio within this one run, or a count; seconds are
- * printed beside them and depend on the machine. `npm run bench -- kills 20` ends an engine at a random moment so often.
+ * printed beside them and depend on the machine. Needs a build. `npm run bench -- kills 20` ends an engine at a random moment so often.
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -213,6 +213,7 @@ async function kills(rounds: number): Promise<void> {
 const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
 else if (what === 'replay') await import('./bench-replay');
+else if (what === 'views') await import('./bench-views');
 else if (what === 'overhead') for (const engine of Object.values(engines)) await overhead(engine);
 else {
   for (const engine of Object.values(engines)) await overhead(engine);
@@ -221,4 +222,5 @@ else {
   console.log(`Everything takes ${(long / short).toFixed(1)} times look and message`);
   await cancelTime();
   await import('./bench-replay');
+  await import('./bench-views');
 }

@@ -43,7 +43,7 @@ const mismatched: MessageCase[] = [
     'qx@vz§w',
   ].map((value) => input('type="email"', value)),
   ...['qxw@vz..k', 'vzk@.qxw', 'qxw@-k', 'vzk@w-'].map((value) => input('type="email"', value)),
-  input('type="email" multiple', 'q@x,'),
+  ...['q@x,', 'qxw@-k', 'q@x,vzk@w-'].map((value) => input('type="email" multiple', value)),
   input('pattern="x"', 'y'),
   input('type="tel" pattern="x"', 'y'),
   input('pattern="x" title="Qxw vzk"', 'y'),

@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import type { NoWindow } from '@/probe/window-on-display';
 import { commandTimeout, withDeadline } from './deadline';
@@ -140,7 +141,21 @@ async function fillClipboard(
   child.stdin.on('error', () => undefined);
   child.stdin.end(text);
   await withDeadline(once(child, 'exit'), 10_000, 'The clipboard');
-  return null;
+  // It ends once another process of it goes on, which on a busy machine takes the clipboard a little later.
+  for (let attempt = 0; attempt < 100; attempt++) {
+    if ((await clipboardText(program, env)) === text) return null;
+    await wait(30);
+  }
+  return 'The clipboard of the display does not take the text.';
+}
+
+function clipboardText(program: string, env: NodeJS.ProcessEnv): Promise<string | null> {
+  const read = run(program, ['-selection', 'clipboard', '-out'], {
+    env,
+    timeout: commandTimeout,
+    maxBuffer: Number.POSITIVE_INFINITY,
+  });
+  return read.then(({ stdout }) => stdout).catch(() => null);
 }
 
 /** Starts what blends windows; a browser asks when it starts whether that is there, so it comes first. */

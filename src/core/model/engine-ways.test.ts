@@ -35,6 +35,30 @@ describe('where engines part from the standard, as they were asked', () => {
     expect(new Set([standard, chromium, firefox])).toEqual(new Set(['text | b']));
     expect(webkit).toBe('text | b | patternMismatch');
   });
+  it('WebKit breaks lines where its font draws two letters as a wider one', () => {
+    const wrapped = (text: string) => engineWays.webkit.hardWrap(text, 7);
+    // Both have nine letters of the same widths, but for “fi”.
+    expect(wrapped('one two six')).toBe('one two \nsix');
+    expect(wrapped('four five six')).toBe('four \nfive six');
+  });
+  it('Chromium takes spaces in a host, and leaves a host in ASCII undecoded', () => {
+    const addresses = [
+      'http://a b/',
+      'HTTP:\\\\a b/%',
+      'https://xn--/',
+      'http://a<b',
+      'http://ä.xn--a',
+      'foo://a b',
+    ];
+    expect(addresses.map((address) => engineWays.chromium.isUrl(address))).toEqual([
+      true,
+      true,
+      true,
+      false,
+      false,
+      false,
+    ]);
+  });
   it('any CSS colour is one, but in WebKit', () => {
     const { chromium, firefox, webkit } = told('<input id=t type=color>', 'teal');
     expect([chromium, firefox, webkit]).toEqual(['color | #008080', 'color | #008080', 'color | #000000']);

@@ -1,5 +1,5 @@
 import type { FieldKind } from '../form/field';
-import { simpleColor, wideColor } from '../standard/colors';
+import { simpleColor } from '../standard/colors';
 import type { ControlState } from '../standard/control-state';
 import { Decimal } from '../standard/decimal';
 import { isValidFloatingPointNumber } from '../standard/floating-point-numbers';
@@ -7,6 +7,7 @@ import { hardWrapped, wrappedAsDrawn } from '../standard/hard-wrap';
 import { type PatternReading, readPattern } from '../standard/pattern-attribute';
 import { type LimitedSteps, type Steps, standardWays, type Ways } from '../standard/ways';
 import { decimalText } from './decimal-text';
+import { geckoColor } from './gecko-colors';
 
 /** The last moment that ECMAScript's Date can hold, ms since 1970, and its month, counted from January 1970. */
 const lastOfDate = { lastMoment: 8.64e15, lastCounted: 8.64e15, lastMonth: (275_760 - 1970) * 12 + 8 };
@@ -51,12 +52,16 @@ function readWithLooseHyphens(pattern: string): PatternReading {
   return readPattern(pattern.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]'));
 }
 
-/** Blink takes a space in a host that is written otherwise than as itself. */
+/** Blink takes spaces in a host, and does not decode the labels of one that is all ASCII. */
 function isBlinkUrl(text: string): boolean {
   return (
-    URL.canParse(text) ||
-    URL.canParse(text.replace(/^(\s*(?:https?|ftp|wss?):[^?#]*)/i, (all) => all.replace(/%20|\u00a0/g, '-')))
+    URL.canParse(text) || URL.canParse(text.trim().replace(/^(?:https?|ftp|wss?):[^?#]*/i, withPlainHost))
   );
+}
+
+function withPlainHost(beforeQuery: string): string {
+  const spaceless = beforeQuery.replace(/ |%20|\u00a0/g, '-');
+  return /^[ -~]*$/.test(spaceless) ? spaceless.replace(/xn--/gi, 'xn-') : spaceless;
 }
 
 /** Blink sends the direction of a submit button even when that was not pressed. */
@@ -78,7 +83,7 @@ function asciiAddress(address: string): string {
 
 /** In Blink's own monospaced font, with room for a scroll bar that is not there. */
 function wrappedByBlink(text: string, columns: number): string {
-  return wrappedAsDrawn(text, columns * 8 + 16, () => 8.024);
+  return wrappedAsDrawn(text, columns * 8 + 16, (part) => [...part].length * 8.024);
 }
 
 /** Widths in WebKitGTK's own font for text areas, 13 px Sans, from space to tilde, CSS px; asked of its canvas. */
@@ -88,8 +93,17 @@ const webkitWidths = [
   7, 4, 8, 8, 3, 3, 7, 3, 12, 8, 8, 8, 8, 5, 6, 5, 8, 7, 10, 7, 7, 6, 5, 7, 5, 7,
 ];
 
+/** Letters that the font draws as one, and that are then this much wider, CSS px; asked likewise. */
+const webkitLigature = { letters: /ff?[il]|ff/g, wider: 1 };
+
+function webkitWidth(text: string): number {
+  const letters = [...text].map((letter) => webkitWidths[letter.charCodeAt(0) - 0x20] ?? 7);
+  const ligatures = text.match(webkitLigature.letters)?.length ?? 0;
+  return letters.reduce((sum, width) => sum + width, ligatures * webkitLigature.wider);
+}
+
 function wrappedByWebkit(text: string, columns: number): string {
-  return wrappedAsDrawn(text, columns * 7, (letter) => webkitWidths[letter.charCodeAt(0) - 0x20] ?? 7);
+  return wrappedAsDrawn(text, columns * 7, webkitWidth);
 }
 
 /** The nearest step, halves away from the step base; past a limit one step back. Where that is past the other one, the value itself. */
@@ -258,8 +272,7 @@ export const engineWays: Readonly<Record<'chromium' | 'firefox' | 'webkit', Ways
     rangeKeepsText: true,
     reversedRangeOverflows: true,
     isStepMismatch: ({ value, base, step }) => !value.minus(base).modulo(step).isZero(),
-    simpleColor: (text, space) =>
-      space?.toLowerCase() === 'display-p3' ? wideColor(text, geckoColors) : simpleColor(text, geckoColors),
+    simpleColor: (text, space) => geckoColor(text, space, geckoColors),
     patternReadsLists: true,
     plainByOwnMethod: false,
     sendsEmptyDirname: false,

@@ -31,6 +31,7 @@ describe('what a message is about', () => {
     ['<input type=email>', 'a@b(c', 'typeMismatch email symbol after'],
     ['<input type=email>', 'a@b..c', 'typeMismatch email dot'],
     ['<input type=email>', 'a@-b', 'typeMismatch email otherwise'],
+    ['<input type=email multiple>', 'a@b,a@-b', 'typeMismatch email otherwise of several'],
     ['<input type=email multiple>', 'a@b,', 'typeMismatch email none of several'],
     ['<input pattern=a>', 'b', 'patternMismatch'],
     ['<input minlength=4>', 'ab', 'tooShort'],

@@ -81,7 +81,8 @@ function emailSituation({ currentValue, multiple }: ConstrainedField, ways: Ways
   if (before) return of('symbol before', { symbol: before });
   const after = [...host].find((c) => !/[a-zA-Z0-9.-]/.test(c));
   if (after) return of('symbol after', { symbol: after });
-  return /^\.|\.\.|\.$/.test(host) ? of('dot', { host }) : of('otherwise');
+  if (/^\.|\.\.|\.$/.test(host)) return of('dot', { host });
+  return of(multiple ? 'otherwise of several' : 'otherwise');
 }
 
 function rangeSituation(

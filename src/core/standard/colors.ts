@@ -1,4 +1,4 @@
-import { type Color, clampRgb, p3, parse, rgb } from 'culori';
+import { type Color, clampRgb, parse, rgb } from 'culori';
 
 /**
  * A CSS colour in the simple form that a colour field holds, without its opacity (HTML Standard, "Color state"; CSS
@@ -15,7 +15,8 @@ export function simpleColor(
   return hexadecimalText(parsed);
 }
 
-function hexadecimalText(color: Color): string {
+/** As `#rrggbb`; what sRGB does not reach is clamped. */
+export function hexadecimalText(color: Color): string {
   const { r, g, b } = clampRgb(rgb(color));
   return `#${[r, g, b].map(hexadecimal).join('')}`;
 }
@@ -27,19 +28,10 @@ function hexadecimal(channel: number | undefined): string {
     .padStart(2, '0');
 }
 
-function parsedColor(text: string, systemColors: Readonly<Record<string, string>>): Color | undefined {
+/** A colour as it is written; undefined for what is none, and for what has to be computed first. */
+export function parsedColor(text: string, systemColors: Readonly<Record<string, string>>): Color | undefined {
   const color = text.replace(/^[\t\n\f\r ]+|[\t\n\f\r ]+$/g, '').toLowerCase();
   // Hexadecimal digits alone are no colour in CSS, though the package reads them as one.
   if (/^[0-9a-f]{3,8}$/.test(color)) return undefined;
   return parse(systemColors[color] ?? color);
-}
-
-/** A colour as a field with `colorspace=display-p3` holds it (CSS Color Module, "Serializing values of the color() function"). */
-export function wideColor(text: string, systemColors: Readonly<Record<string, string>> = {}): string {
-  const parsed = parsedColor(text, systemColors);
-  // Only a colour that was written in a wide space is kept as it is; the others have 8 bits for each channel.
-  const inReach =
-    parsed && (/^\s*(?:color|lab|lch|oklab|oklch)\(/i.test(text) ? parsed : parse(hexadecimalText(parsed)));
-  const { r, g, b } = inReach ? p3(inReach) : { r: 0, g: 0, b: 0 };
-  return `color(display-p3 ${[r, g, b].map((channel) => String(Number((channel ?? 0).toPrecision(6)))).join(' ')})`;
 }

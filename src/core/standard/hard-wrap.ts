@@ -24,13 +24,12 @@ function wrappedLine(line: string, columns: number): string {
  * As Blink and WebKit draw it: breaks where the drawn line breaks. Spaces hang over its end and stay; a word that is too
  * long is broken.
  * @param room width of a line, CSS px
- * @param widthOf width of a character, CSS px
+ * @param widthOf width of a text in one line, CSS px
  */
-export function wrappedAsDrawn(text: string, room: number, widthOf: (letter: string) => number): string {
-  const widthOfAll = (word: string) => [...word].reduce((sum, letter) => sum + widthOf(letter), 0);
+export function wrappedAsDrawn(text: string, room: number, widthOf: (text: string) => number): string {
   return text
     .split('\n')
-    .map((line) => drawnLines(line, room, widthOfAll).join('\n'))
+    .map((line) => drawnLines(line, room, widthOf).join('\n'))
     .join('\n');
 }
 

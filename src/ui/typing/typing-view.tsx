@@ -62,22 +62,23 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
     (): TypingTask => ({ script: reading.status === 'read' ? reading.script : [], guards: plan.guards }),
     [reading, plan.guards],
   );
-  const { columns, isStuck } = useColumns(field, task, plan);
+  const { columns, shown, isStuck } = useColumns(field, task, plan);
   const { lineUp } = useLineUp();
   const [lanes, setLanes] = useState<ShownLanes>(allLanes);
   const [columnKey, setColumnKey] = useState<string | null>(null);
   const column =
     columns.find((one) => one.key === columnKey) ?? columns.find((one) => one.facts) ?? columns[0];
-  const stroke = selection.stroke !== null && selection.stroke < task.script.length ? selection.stroke : null;
-  const selectedStroke = stroke === null ? undefined : task.script[stroke];
+  const { script } = shown;
+  const stroke = selection.stroke !== null && selection.stroke < script.length ? selection.stroke : null;
+  const selectedStroke = stroke === null ? undefined : script[stroke];
   const change = (part: Partial<TypingPlan>, sort: string) =>
     edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
   const removeStroke = (at: number) => {
-    change({ script: withoutStroke(plan.script, at) }, `stroke ${task.script.length}`);
-    select({ stroke: task.script.length > 1 ? Math.min(at, task.script.length - 2) : null });
+    change({ script: withoutStroke(plan.script, at) }, `stroke ${script.length}`);
+    select({ stroke: script.length > 1 ? Math.min(at, script.length - 2) : null });
   };
   const moveStroke = (at: number, by: -1 | 1) => {
-    if (at + by < 0 || at + by >= task.script.length) return;
+    if (at + by < 0 || at + by >= script.length) return;
     change({ script: withStrokeMoved(plan.script, at, by) }, 'moved stroke');
     select({ stroke: at + by });
   };
@@ -133,7 +134,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
             onChange={(typing) => select({ typing })}
           />
           {selection.typing === 'strokes' && (
-            <Steps count={task.script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
+            <Steps count={script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
           )}
         </div>
         {selection.typing === 'ways in' && (
@@ -168,13 +169,13 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
               </p>
             )}
             <div className={styles.scroll}>
-              {task.script.length === 0 ? (
+              {script.length === 0 ? (
                 <p className={styles.lead}>
                   Type into the field on the left, or write a script, for example type "12.5" on its own line.
                 </p>
               ) : (
                 <Ladder
-                  script={task.script}
+                  script={script}
                   columns={columns}
                   lanes={lanes}
                   stroke={stroke}
@@ -197,7 +198,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
                   </Button>
                   <Button
                     size="small"
-                    disabled={stroke === task.script.length - 1}
+                    disabled={stroke === script.length - 1}
                     onClick={() => moveStroke(stroke, 1)}
                   >
                     Later
@@ -249,34 +250,33 @@ function FieldWaysIn({
 }
 
 /** What the model says of a script on each target that it can speak for. */
-function useModelled(
-  field: Field,
-  task: TypingTask,
-): { readonly replays: ReadonlyMap<TargetId, ModelledReplay>; readonly isStuck: boolean } {
+interface Modelled {
+  /** What it says that of: until the answer to a new script is there, the ladder shows the one before. */
+  readonly shown: TypingTask;
+  readonly replays: ReadonlyMap<TargetId, ModelledReplay>;
+  readonly isStuck: boolean;
+}
+
+function useModelled(field: Field, task: TypingTask): Modelled {
   const { form } = useForm();
   const { lineUp } = useLineUp();
   const ask = useCallback(
-    (work: Remote<ReplayWork>) => {
+    async (work: Remote<ReplayWork>) => {
       const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
-      return work.strokes({ markup: form.markup, field: field.id }, task.script, task.guards, targets);
+      const of = { markup: form.markup, field: field.id };
+      return { task, replays: await work.strokes(of, task.script, task.guards, targets) };
     },
     [form.markup, field.id, task, lineUp],
   );
   const replaying = useReplay(ask);
-  const answer = replaying.status === 'there' ? replaying.answer : null;
-  return {
-    // What was computed for another script would stand beside the wrong strokes.
-    replays: useMemo(
-      () =>
-        new Map(
-          (answer ?? []).flatMap((replay) =>
-            sameTask(replay.facts, task) ? [[replay.target, replay] as const] : [],
-          ),
-        ),
-      [answer, task],
-    ),
-    isStuck: replaying.status === 'stuck',
-  };
+  return useMemo(() => {
+    const answer = replaying.status === 'there' ? replaying.answer : null;
+    return {
+      shown: answer?.task ?? task,
+      replays: new Map((answer?.replays ?? []).map((replay) => [replay.target, replay] as const)),
+      isStuck: replaying.status === 'stuck',
+    };
+  }, [replaying, task]);
 }
 
 /** The columns of the ladder: what was asked of a target beside what the model says of it. */
@@ -284,12 +284,12 @@ function useColumns(
   field: Field,
   task: TypingTask,
   plan: TypingPlan,
-): { readonly columns: LadderColumn[]; readonly isStuck: boolean } {
+): { readonly columns: LadderColumn[]; readonly shown: TypingTask; readonly isStuck: boolean } {
   const { answers } = useRun();
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
-  const { replays, isStuck } = useModelled(field, task);
+  const { replays, shown, isStuck } = useModelled(field, task);
   const columns = useMemo(() => {
     const askFor = (target: Target) => () => {
       // A script that was only proposed becomes the field's own, so that it is what is asked.
@@ -304,7 +304,7 @@ function useColumns(
       const observation = answerTo(answers, 'typing', id, field.id);
       const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
       const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
-      const current = facts && sameTask(facts, task) ? facts : null;
+      const current = facts && sameTask(facts, shown) ? facts : null;
       const note =
         asked && asked.outcome.status !== 'answered'
           ? asked.outcome.reason
@@ -334,8 +334,8 @@ function useColumns(
       };
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
-  }, [field, task, plan, answers, lineUp, ask, form, edit, replays]);
-  return { columns, isStuck };
+  }, [field, task, shown, plan, answers, lineUp, ask, form, edit, replays]);
+  return { columns, shown, isStuck };
 }
 
 function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {
