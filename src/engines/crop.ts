@@ -1,9 +1,10 @@
 import { PNG } from 'pngjs';
+import sharp from 'sharp';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
 import type { Box } from '@/probe/probe-api';
 import { changeBetween } from './display-change';
 import type { PictureShelf } from './picture-shelf';
-import { rasterOfPng } from './raster';
+import { cut, type Raster, rasterOfPng } from './raster';
 
 /**
  * Cuts boxes out of a PNG; null stays null.
@@ -16,10 +17,10 @@ export async function cropAll(
   shelf: PictureShelf,
   scale = 1,
 ): Promise<(Picture | null)[]> {
-  const document = PNG.sync.read(Buffer.from(png));
+  const document = await decoded(png);
   const pictures: (Picture | null)[] = [];
   // One after the other: the shelf has to know the first of two that are alike before it sees the second.
-  for (const box of boxes) pictures.push(box ? await shelf.take(crop(document, scaled(box, scale))) : null);
+  for (const box of boxes) pictures.push(box ? await shelf.take(cut(document, scaled(box, scale))) : null);
   return pictures;
 }
 
@@ -34,8 +35,8 @@ function scaled({ x, y, width, height }: Box, scale: number): Box {
   return { x: x * scale, y: y * scale, width: width * scale, height: height * scale };
 }
 
-function crop(document: PNG, box: Box): PNG {
-  const cut = new PNG({ width: box.width, height: box.height });
-  PNG.bitblt(document, cut, box.x, box.y, box.width, box.height, 0, 0);
-  return cut;
+/** Beside the other work, and three times as fast as in JavaScript: whole pages are large. */
+async function decoded(png: Uint8Array): Promise<Raster> {
+  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data, stride: info.width * 4, channels: 'rgb' };
 }

@@ -3,7 +3,7 @@
 import { App, Button, Dropdown, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { targetName } from '@/core/target/line-up';
 import { openDatabase, type StoredRun } from '@/store/database';
@@ -53,17 +53,21 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
 }
 
 function FormChoice() {
-  const { form } = useForm();
+  const { id, name } = useForm().form;
   const [, select] = useSelection();
   const forms = useLiveQuery(() => openDatabase().forms.orderBy('changedAt').reverse().toArray(), []);
-  return (
-    <Select
-      aria-label="Form"
-      value={form.id}
-      style={{ width: 168 }}
-      options={(forms ?? [form]).map(({ id, name }) => ({ value: id, label: name }))}
-      onChange={(id) => select({ form: id, run: null, field: null, stroke: null })}
-    />
+  // A form changes with every key; what is drawn here does not.
+  return useMemo(
+    () => (
+      <Select
+        aria-label="Form"
+        value={id}
+        style={{ width: 168 }}
+        options={(forms ?? [{ id, name }]).map((one) => ({ value: one.id, label: one.name }))}
+        onChange={(next) => select({ form: next, run: null, field: null, stroke: null })}
+      />
+    ),
+    [id, name, forms, select],
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Dropdown, Select, Switch } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type Guard, type GuardStage, guardStages, remedyOf } from '@/core/guard/guard';
 import { offeredGuards } from '@/core/guard/offered-guards';
 import { guardName } from '@/core/guard/rule';
@@ -23,7 +23,7 @@ const remedyTexts = {
 } as const;
 
 /** The guards of the field, in the order in which they act: each can be changed, moved, switched off and taken away. */
-export function GuardPanel({
+export const GuardPanel = memo(function GuardPanel({
   guards,
   onChange,
 }: {
@@ -119,4 +119,4 @@ export function GuardPanel({
       </Dropdown>
     </>
   );
-}
+});

@@ -1,17 +1,18 @@
 'use client';
 
 import { Button } from 'antd';
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
 import type { Judgement, Verdict } from '@/core/replay/verdict';
-import { type Script, type Stroke, textOfStroke } from '@/core/script/stroke';
+import { type Script, textOfStroke } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
+import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { EventTick } from './event-tick';
 import { echoAt, type ShownLanes } from './lanes';
@@ -36,7 +37,7 @@ export interface LadderColumn {
 }
 
 /** Strokes down, targets across: the text after each stroke with its caret, and the events as ticks. */
-export function Ladder({
+export const Ladder = memo(function Ladder({
   script,
   columns,
   lanes,
@@ -88,24 +89,27 @@ export function Ladder({
     onSelect(row, to);
     focusSelected();
   };
+  const selectCell = useSteady((index: number, columnKey: string) => {
+    const at = columns.find(({ key }) => key === columnKey);
+    if (at) onSelect(index, at);
+  });
+  const askColumn = useSteady((columnKey: string) => columns.find(({ key }) => key === columnKey)?.onAsk?.());
   return (
     <table ref={table} className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={pressed}>
       <thead>
         <tr>
           <th scope="col">Stroke</th>
-          {columns.map((one) => (
-            <th key={one.key} scope="col">
-              <span className={styles.column}>
-                <ProvenanceMark mark={one.mark} /> <span>{one.name}</span>
-              </span>
-              <span className={styles.asked}>
-                {one.note ?? one.mark}
-                {one.onAsk && (
-                  <Button size="small" disabled={asking} onClick={one.onAsk}>
-                    {one.facts && one.mark !== 'modelled' ? 'Ask again' : 'Ask'}
-                  </Button>
-                )}
-              </span>
+          {columns.map(({ key, name, mark, note, facts, onAsk }) => (
+            <th key={key} scope="col">
+              <Head
+                columnKey={key}
+                name={name}
+                mark={mark}
+                note={note}
+                deed={onAsk && (facts && mark !== 'modelled' ? 'Ask again' : 'Ask')}
+                asking={asking}
+                onAsk={askColumn}
+              />
             </th>
           ))}
         </tr>
@@ -119,20 +123,22 @@ export function Ladder({
             className={stroke !== null && index > stroke ? styles.later : undefined}
           >
             <th scope="row">
-              <StrokeCap stroke={one} />
+              <Cap stroke={one} />
             </th>
             {columns.map((at) => (
               <td key={at.key}>
                 <Cell
-                  stroke={one}
+                  index={index}
+                  columnKey={at.key}
+                  brought={textOfStroke(one)}
                   step={at.facts?.steps[index]}
-                  disagreements={at.disagreements[index] ?? []}
+                  disagreements={at.disagreements[index] ?? agreed}
                   judgement={at.verdicts?.afterStrokes[index] ?? null}
                   lanes={lanes}
                   echo={lanes.echo && echoAt(at.facts, index, lanes.echo)}
                   selected={index === stroke && at.key === column}
                   first={stroke === null && index === 0 && at === columns[0]}
-                  onSelect={() => onSelect(index, at)}
+                  onSelect={selectCell}
                 />
               </td>
             ))}
@@ -149,7 +155,44 @@ export function Ladder({
       </tfoot>
     </table>
   );
-}
+});
+
+const Head = memo(function Head({
+  columnKey,
+  name,
+  mark,
+  note,
+  deed,
+  asking,
+  onAsk,
+}: Pick<LadderColumn, 'name' | 'mark' | 'note'> & {
+  columnKey: string;
+  /** What stands on the button; null where nothing is to be asked. */
+  deed: string | null;
+  asking: boolean;
+  onAsk: (columnKey: string) => void;
+}) {
+  return (
+    <>
+      <span className={styles.column}>
+        <ProvenanceMark mark={mark} /> <span>{name}</span>
+      </span>
+      <span className={styles.asked}>
+        {note ?? mark}
+        {deed && (
+          <Button size="small" disabled={asking} onClick={() => onAsk(columnKey)}>
+            {deed}
+          </Button>
+        )}
+      </span>
+    </>
+  );
+});
+
+const agreed: readonly Disagreement[] = [];
+
+/** A script is read anew with every key; a cap is drawn anew when its stroke is another one. */
+const Cap = memo(StrokeCap, (a, b) => JSON.stringify(a.stroke) === JSON.stringify(b.stroke));
 
 const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
 
@@ -171,8 +214,11 @@ function Sent({ sent }: { sent: StrokeVerdicts['sent'] }) {
   );
 }
 
-function Cell({
-  stroke,
+/** Of hundreds of cells a key changes a few: the others are not drawn again. */
+const Cell = memo(function Cell({
+  index,
+  columnKey,
+  brought,
   step,
   disagreements,
   judgement,
@@ -182,15 +228,18 @@ function Cell({
   first,
   onSelect,
 }: {
+  index: number;
+  columnKey: string;
+  /** The text that the stroke brings. */
+  brought: string | null;
   judgement: Judgement | null;
   lanes: ShownLanes;
   echo: string | null;
-  stroke: Stroke;
   step: TypingStep | undefined;
   disagreements: readonly Disagreement[];
   selected: boolean;
   first: boolean;
-  onSelect: () => void;
+  onSelect: (index: number, columnKey: string) => void;
 }) {
   if (!step) return null;
   const heard = step.events.filter(({ type }) => lanes.types.has(type));
@@ -201,11 +250,11 @@ function Cell({
       className={styles.cell}
       aria-pressed={selected}
       tabIndex={selected || first ? 0 : -1}
-      onClick={onSelect}
+      onClick={() => onSelect(index, columnKey)}
     >
       {disagreements.length > 0 && <span className={styles.mark} />}
       <span className={styles.line}>
-        <TextWithCaret step={step} stroke={stroke} />
+        <TextWithCaret step={step} brought={brought ?? ''} />
         {judgement && <VerdictSign judgement={judgement} />}
       </span>
       {step.value !== step.text && (
@@ -226,9 +275,9 @@ function Cell({
         </span>
       )}
       <span className={styles.ticks} role="img" aria-label={names}>
-        {heard.map((event, index) => (
+        {heard.map((event, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
-          <EventTick key={index} event={event} />
+          <EventTick key={at} event={event} />
         ))}
       </span>
       {disagreements.length > 0 && (
@@ -238,14 +287,14 @@ function Cell({
       )}
     </button>
   );
-}
+});
 
 /** How much of a long text is shown before and behind the caret, characters. */
 const before = 60;
 const behind = 30;
 
 /** The text around the caret after the stroke; a refused one stands struck out where the caret is. */
-function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
+function TextWithCaret({ step, brought }: { step: TypingStep; brought: string }) {
   const { text, caret, refused } = step;
   const from = Math.max(0, caret.start - before);
   const to = Math.min(text.length, caret.start + behind);
@@ -259,7 +308,7 @@ function TextWithCaret({ step, stroke }: { step: TypingStep; stroke: Stroke }) {
           className={styles.refused}
           title={refused === 'guard' ? 'refused by a guard' : 'refused by the target'}
         >
-          {visible((textOfStroke(stroke) ?? '').slice(0, 24)) || '⊘'}
+          {visible(brought.slice(0, 24)) || '⊘'}
         </del>
       )}
       {visible(text.slice(caret.start, to))}

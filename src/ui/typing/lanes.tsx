@@ -1,6 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
+import { memo } from 'react';
 import { domEvents, nativeEvents, type RecordedEvent } from '@/core/observation/event-record';
 import type { TypingFacts } from '@/core/observation/observation';
 import styles from './typing.module.css';
@@ -44,7 +45,13 @@ export function echoAt(facts: TypingFacts | null, stroke: number, type: Recorded
 }
 
 /** Chooses the listeners whose events are drawn, and one whose value is shown as it would have it. */
-export function Lanes({ shown, onChange }: { shown: ShownLanes; onChange: (shown: ShownLanes) => void }) {
+export const Lanes = memo(function Lanes({
+  shown,
+  onChange,
+}: {
+  shown: ShownLanes;
+  onChange: (shown: ShownLanes) => void;
+}) {
   const chosen = names.filter((name) => lanes[name]?.every((type) => shown.types.has(type)));
   return (
     <div className={styles.lanes}>
@@ -71,4 +78,4 @@ export function Lanes({ shown, onChange }: { shown: ShownLanes; onChange: (shown
       />
     </div>
   );
-}
+});

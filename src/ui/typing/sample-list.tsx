@@ -1,13 +1,14 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
 import { type Verdict, verdicts } from '@/core/replay/verdict';
 import type { Target } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import styles from './typing.module.css';
 
@@ -39,11 +40,13 @@ export function SampleList({
   onRemove: (index: number) => void;
 }) {
   const scroll = useRef<HTMLDivElement>(null);
+  const steadyExpect = useSteady(onExpect);
+  const steadyRemove = useSteady(onRemove);
   const list = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,
     estimateSize: () => 28,
-    overscan: 12,
+    overscan: 4,
   });
   const items = list.getVirtualItems();
   const before = items[0]?.start ?? 0;
@@ -78,43 +81,17 @@ export function SampleList({
             const at = rows[index] ?? 0;
             const sample = samples[at];
             return sample ? (
-              <tr key={at} aria-rowindex={index + 2}>
-                <td className="mono">{visible(sample.text.slice(0, 80))}</td>
-                <td>
-                  <select
-                    className={styles.expected}
-                    aria-label={`Expected of ${visible(sample.text.slice(0, 80))}`}
-                    value={sample.expected}
-                    onChange={(event) => {
-                      const expected = verdicts.find((verdict) => verdict === event.target.value);
-                      if (expected) onExpect(at, expected);
-                    }}
-                  >
-                    {verdicts.map((verdict) => (
-                      <option key={verdict}>{verdict}</option>
-                    ))}
-                  </select>
-                </td>
-                {targets.map((target, column) => (
-                  <SampleVerdict
-                    key={target.id}
-                    expected={sample.expected}
-                    verdict={shown && verdictAt(shown, column, at)}
-                    before={baseline && verdictAt(baseline, column, at)}
-                  />
-                ))}
-                <td>
-                  <button
-                    type="button"
-                    className={styles.remove}
-                    aria-label={`Remove ${visible(sample.text.slice(0, 80))}`}
-                    title="Remove"
-                    onClick={() => onRemove(at)}
-                  >
-                    ×
-                  </button>
-                </td>
-              </tr>
+              <SampleRow
+                key={at}
+                at={at}
+                row={index + 2}
+                sample={sample}
+                targets={targets}
+                shown={shown}
+                baseline={baseline}
+                onExpect={steadyExpect}
+                onRemove={steadyRemove}
+              />
             ) : null;
           })}
           {after > 0 && (
@@ -127,6 +104,64 @@ export function SampleList({
     </section>
   );
 }
+
+/** Rows that stay in sight while the list is scrolled are not drawn again. */
+const SampleRow = memo(function SampleRow({
+  at,
+  row,
+  sample,
+  targets,
+  shown,
+  baseline,
+  onExpect,
+  onRemove,
+}: Pick<Parameters<typeof SampleList>[0], 'targets' | 'shown' | 'baseline' | 'onExpect' | 'onRemove'> & {
+  at: number;
+  /** As assistive technology counts it. */
+  row: number;
+  sample: Sample;
+}) {
+  const name = visible(sample.text.slice(0, 80));
+  return (
+    <tr aria-rowindex={row}>
+      <td className="mono">{name}</td>
+      <td>
+        <select
+          className={styles.expected}
+          aria-label={`Expected of ${name}`}
+          value={sample.expected}
+          onChange={(event) => {
+            const expected = verdicts.find((verdict) => verdict === event.target.value);
+            if (expected) onExpect(at, expected);
+          }}
+        >
+          {verdicts.map((verdict) => (
+            <option key={verdict}>{verdict}</option>
+          ))}
+        </select>
+      </td>
+      {targets.map((target, column) => (
+        <SampleVerdict
+          key={target.id}
+          expected={sample.expected}
+          verdict={shown && verdictAt(shown, column, at)}
+          before={baseline && verdictAt(baseline, column, at)}
+        />
+      ))}
+      <td>
+        <button
+          type="button"
+          className={styles.remove}
+          aria-label={`Remove ${name}`}
+          title="Remove"
+          onClick={() => onRemove(at)}
+        >
+          ×
+        </button>
+      </td>
+    </tr>
+  );
+});
 
 function SampleVerdict({
   expected,

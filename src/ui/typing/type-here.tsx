@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useId, useRef } from 'react';
+import { memo, useEffect, useId, useRef } from 'react';
 import type { Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { type CapturedDeed, scriptFromDeeds } from '@/core/script/captured-script';
@@ -24,7 +24,7 @@ const typedAttributes = [
 type Typed = HTMLInputElement | HTMLTextAreaElement;
 
 /** The field itself, with its guards: whatever a person does in it becomes the script. */
-export function TypeHere({
+export const TypeHere = memo(function TypeHere({
   field,
   guards,
   onScript,
@@ -64,7 +64,7 @@ export function TypeHere({
       )}
     </div>
   );
-}
+});
 
 /** Writes down what happens in a field, from an empty one on at each focus. @returns how to stop */
 function capture(element: Typed, write: (script: string) => void): () => void {

@@ -2,11 +2,12 @@
 
 import { App, Button, Input, Segmented, Select } from 'antd';
 import type { Remote } from 'comlink';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
-import { type Field, isTypedText, takesKeys } from '@/core/form/field';
+import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
 import { validTrial } from '@/core/form/trial-value';
+import type { Guard } from '@/core/guard/guard';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import { readSamples } from '@/core/replay/sample-table';
@@ -21,11 +22,13 @@ import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
 import { type TypingPart, typingParts, useSelection } from '../frame/use-selection';
+import { useSteady } from '../frame/use-steady';
 import { useSweep } from '../frame/use-sweep';
 import { EventList } from './event-list';
 import { TickLegend } from './event-tick';
 import { exportGuards } from './export-guards';
 import { GuardPanel } from './guard-panel';
+import { keptParts } from './kept-parts';
 import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
 import { SamplesPanel } from './samples-panel';
@@ -38,7 +41,7 @@ import { WaysIn } from './ways-in';
 export function TypingView() {
   const { form, reading } = useForm();
   const [selection] = useSelection();
-  const typed = reading.fields.filter((field) => takesKeys(field.kind));
+  const typed = useMemo(() => reading.fields.filter((field) => takesKeys(field.kind)), [reading]);
   const planned = typed.find((field) => form.typing[field.id]);
   const field = typed.find((one) => one.id === selection.field) ?? planned ?? typed[0];
   if (!field)
@@ -73,35 +76,33 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const selectedStroke = stroke === null ? undefined : script[stroke];
   const change = (part: Partial<TypingPlan>, sort: string) =>
     edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
-  const removeStroke = (at: number) => {
+  const changeScript = useSteady((script: string) => change({ script }, 'script'));
+  const changeGuards = useSteady((guards: readonly Guard[]) => change({ guards }, 'guards'));
+  const selectStroke = useSteady((next: number, at: LadderColumn) => {
+    setColumnKey(at.key);
+    select({ stroke: next, target: at.target });
+  });
+  const removeStroke = useSteady((at: number) => {
     change({ script: withoutStroke(plan.script, at) }, `stroke ${script.length}`);
     select({ stroke: script.length > 1 ? Math.min(at, script.length - 2) : null });
-  };
-  const moveStroke = (at: number, by: -1 | 1) => {
+  });
+  const moveStroke = useSteady((at: number, by: -1 | 1) => {
     if (at + by < 0 || at + by >= script.length) return;
     change({ script: withStrokeMoved(plan.script, at, by) }, 'moved stroke');
     select({ stroke: at + by });
-  };
+  });
 
   return (
     <div className={styles.view}>
       <section className={styles.side} aria-label="Script and guards">
         <h1>Typing</h1>
-        <Select
-          aria-label="Field"
-          value={field.id}
-          showSearch={{ optionFilterProp: 'label' }}
-          options={typed.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
-          onChange={(id) => select({ field: id, stroke: null })}
-        />
-        {isTypedText(field.kind) && (
-          <TypeHere field={field} guards={plan.guards} onScript={(script) => change({ script }, 'script')} />
-        )}
+        <FieldChoice field={field.id} typed={typed} />
+        {isTypedText(field.kind) && <TypeHere field={field} guards={plan.guards} onScript={changeScript} />}
         <h2>Script</h2>
         <Input.TextArea
           aria-label="Script"
-          className="mono"
-          autoSize={{ minRows: 5, maxRows: 14 }}
+          className={`mono ${styles.script}`}
+          rows={5}
           spellCheck={false}
           value={plan.script}
           status={reading.status === 'fault' ? 'error' : ''}
@@ -113,7 +114,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
           </p>
         )}
         <h2>Guards</h2>
-        <GuardPanel guards={plan.guards} onChange={(guards) => change({ guards }, 'guards')} />
+        <GuardPanel guards={plan.guards} onChange={changeGuards} />
         {plan.guards.length > 0 && (
           <Button
             onClick={async () => {
@@ -127,15 +128,8 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
       </section>
       <section className={styles.replay} aria-label="Replay">
         <div className={styles.parts}>
-          <Segmented<TypingPart>
-            size="small"
-            value={selection.typing}
-            options={[...typingParts]}
-            onChange={(typing) => select({ typing })}
-          />
-          {selection.typing === 'strokes' && (
-            <Steps count={script.length} stroke={stroke} onStroke={(next) => select({ stroke: next })} />
-          )}
+          <PartChoice part={selection.typing} />
+          {selection.typing === 'strokes' && <Steps count={script.length} stroke={stroke} />}
         </div>
         {selection.typing === 'ways in' && (
           <div className={styles.scroll}>
@@ -181,10 +175,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
                   stroke={stroke}
                   column={column?.key ?? null}
                   asking={running}
-                  onSelect={(next, at) => {
-                    setColumnKey(at.key);
-                    select({ stroke: next, target: at.target });
-                  }}
+                  onSelect={selectStroke}
                   onRemove={removeStroke}
                   onMove={moveStroke}
                 />
@@ -215,6 +206,19 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
     </div>
   );
 }
+
+const FieldChoice = memo(function FieldChoice({ field, typed }: { field: FieldId; typed: readonly Field[] }) {
+  const [, select] = useSelection();
+  return (
+    <Select
+      aria-label="Field"
+      value={field}
+      showSearch={{ optionFilterProp: 'label' }}
+      options={typed.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
+      onChange={(id) => select({ field: id, stroke: null })}
+    />
+  );
+});
 
 /** A script for a field that has none yet: a value that the field accepts. */
 function firstPlan(field: Field): TypingPlan {
@@ -269,8 +273,10 @@ function useModelled(field: Field, task: TypingTask): Modelled {
     [form.markup, field.id, task, lineUp],
   );
   const replaying = useReplay(ask);
+  const before = useRef<unknown>(null);
   return useMemo(() => {
-    const answer = replaying.status === 'there' ? replaying.answer : null;
+    const answer = replaying.status === 'there' ? keptParts(before.current, replaying.answer) : null;
+    before.current = answer;
     return {
       shown: answer?.task ?? task,
       replays: new Map((answer?.replays ?? []).map((replay) => [replay.target, replay] as const)),
@@ -290,12 +296,12 @@ function useColumns(
   const { ask } = useSweep();
   const { form, edit } = useForm();
   const { replays, shown, isStuck } = useModelled(field, task);
+  const askOf = useSteady((target: Target) => {
+    // A script that was only proposed becomes the field's own, so that it is what is asked.
+    if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
+    ask('typing', field.id, [target], { [field.id]: task });
+  });
   const columns = useMemo(() => {
-    const askFor = (target: Target) => () => {
-      // A script that was only proposed becomes the field's own, so that it is what is asked.
-      if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
-      ask('typing', field.id, [target], { [field.id]: task });
-    };
     return lineUp.targets.flatMap((target): LadderColumn[] => {
       const { id } = target;
       const replay = replays.get(id) ?? null;
@@ -313,7 +319,7 @@ function useColumns(
             : null;
       const disagreements = current && model ? typingDisagreements(model, current) : [];
       const agrees = model !== null && disagreements.every((list) => list.length === 0);
-      const onAsk = askFor(target);
+      const onAsk = () => askOf(target);
       // Where nothing was asked for this script, the model speaks in the target's column.
       if (model && !current)
         return [{ ...modelColumn(target, replay), onAsk, note: note ?? 'modelled, not asked' }];
@@ -334,7 +340,7 @@ function useColumns(
       };
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
-  }, [field, task, shown, plan, answers, lineUp, ask, form, edit, replays]);
+  }, [field, shown, answers, lineUp, askOf, replays]);
   return { columns, shown, isStuck };
 }
 
@@ -352,17 +358,23 @@ function modelColumn({ id, name }: Target, replay: ModelledReplay | null): Ladde
   };
 }
 
+const PartChoice = memo(function PartChoice({ part }: { part: TypingPart }) {
+  const [, select] = useSelection();
+  return (
+    <Segmented<TypingPart>
+      size="small"
+      value={part}
+      options={[...typingParts]}
+      onChange={(typing) => select({ typing })}
+    />
+  );
+});
+
 const playEvery = 450;
 
-function Steps({
-  count,
-  stroke,
-  onStroke,
-}: {
-  count: number;
-  stroke: number | null;
-  onStroke: (stroke: number | null) => void;
-}) {
+const Steps = memo(function Steps({ count, stroke }: { count: number; stroke: number | null }) {
+  const [, select] = useSelection();
+  const onStroke = useSteady((next: number | null) => select({ stroke: next }));
   const [playing, setPlaying] = useState(false);
   useEffect(() => {
     if (!playing) return;
@@ -415,4 +427,4 @@ function Steps({
       <TickLegend />
     </div>
   );
-}
+});
