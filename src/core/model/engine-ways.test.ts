@@ -49,11 +49,13 @@ describe('where engines part from the standard, as they were asked', () => {
       'http://a<b',
       'http://ä.xn--a',
       'foo://a b',
+      '\u00a0http://a',
     ];
     expect(addresses.map((address) => engineWays.chromium.isUrl(address))).toEqual([
       true,
       true,
       true,
+      false,
       false,
       false,
       false,

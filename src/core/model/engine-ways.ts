@@ -54,9 +54,11 @@ function readWithLooseHyphens(pattern: string): PatternReading {
 
 /** Blink takes spaces in a host, and does not decode the labels of one that is all ASCII. */
 function isBlinkUrl(text: string): boolean {
-  return (
-    URL.canParse(text) || URL.canParse(text.trim().replace(/^(?:https?|ftp|wss?):[^?#]*/i, withPlainHost))
+  const plain = text.replace(
+    /^([\0- ]*(?:https?|ftp|wss?):)([^?#]*)/i,
+    (_, scheme: string, rest: string) => scheme + withPlainHost(rest),
   );
+  return URL.canParse(text) || URL.canParse(plain);
 }
 
 function withPlainHost(beforeQuery: string): string {
