@@ -117,7 +117,10 @@ const habits: Readonly<Record<TargetId, Habits>> = {
   [targetId('webkit')]: desktopWebkit,
   [targetId('blink-phone')]: phoneBlink,
   [targetId('webkit-phone')]: phoneWebkit,
+  [targetId('blink-tablet')]: phoneBlink,
+  [targetId('webkit-tablet')]: phoneWebkit,
   [targetId('native-phone-field')]: native,
+  [targetId('native-ios-field')]: native,
   [targetId('app-toolkit-field')]: { ...native, typing: nativeTyping.appToolkit },
   [targetId('desktop-toolkit-field')]: { ...native, typing: nativeTyping.desktopToolkit },
 };

@@ -38,10 +38,28 @@ export const targets: readonly Target[] = [
     note: 'A phone browser of the WebKit family whose soft keys insert at once. Nothing of it runs here; Ukko’s model answers.',
   },
   {
+    id: targetId('blink-tablet'),
+    name: 'Android-like tablet',
+    ask: 'model',
+    note: 'A tablet browser of the Blink family with a soft keyboard. Nothing of it runs here; Ukko’s model answers.',
+  },
+  {
+    id: targetId('webkit-tablet'),
+    name: 'iOS-like tablet',
+    ask: 'model',
+    note: 'A tablet browser of the WebKit family, whose keyboard has all its keys for every kind of field. Nothing of it runs here; Ukko’s model answers.',
+  },
+  {
     id: targetId('native-phone-field'),
     name: 'Native phone field',
     ask: 'model',
-    note: 'A text field of a phone’s own app, not of a browser. It tells its app from what to what the text has changed. Ukko’s model answers.',
+    note: 'A text field of an Android-like phone’s own app, not of a browser. It tells its app from what to what the text has changed. Ukko’s model answers.',
+  },
+  {
+    id: targetId('native-ios-field'),
+    name: 'Native iOS-like field',
+    ask: 'model',
+    note: 'A text field of an iOS-like phone’s own app, not of a browser. It tells its app from what to what the text has changed. Ukko’s model answers.',
   },
   {
     id: targetId('app-toolkit-field'),

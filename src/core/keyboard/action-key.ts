@@ -1,0 +1,135 @@
+import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
+import { type EnterKeyHint, type Entry, entryOf } from './entry';
+import { hasActionKey, type Keyboard } from './keyboard';
+import type { KeyboardHabits } from './keyboard-habits';
+import type { Known } from './known';
+
+/** What tapping the action key does. */
+export type ActionDeed =
+  | { readonly does: 'goes to'; readonly field: Field }
+  /** Asks the form to be sent (HTML Standard, "Implicit submission"). */
+  | { readonly does: 'sends' }
+  | { readonly does: 'puts a newline' }
+  | { readonly does: 'puts the keyboard away' }
+  | { readonly does: 'nothing'; readonly why: string };
+
+export interface ActionKey {
+  /** Null where the keyboard has no such key. */
+  readonly called: EnterKeyHint | null;
+  readonly label: string;
+  readonly deed: ActionDeed;
+  /** While the entry is not accepted yet. */
+  readonly whenNotAccepted: string;
+  /** What a person cannot do here; null when all is well. */
+  readonly trouble: string | null;
+  readonly known: Known;
+}
+
+/** The fields that take the focus, in the order of the Tab key (HTML Standard, "Sequential focus navigation"). */
+export function focusOrder(fields: readonly Field[]): readonly Field[] {
+  const index = ({ controls }: Field) => Number.parseInt(attribute(controls[0], 'tabindex') ?? '0', 10) || 0;
+  const takesFocus = ({ kind, controls: [control] }: Field) =>
+    !['hidden', 'output', 'meter', 'progress'].includes(kind) &&
+    !hasAttribute(control, 'disabled') &&
+    !control.disabledByFieldset &&
+    !hasAttribute(control, 'hidden');
+  const reached = fields.filter((field) => takesFocus(field) && index(field) >= 0);
+  const early = reached.filter((field) => index(field) > 0).sort((a, b) => index(a) - index(b));
+  return [...early, ...reached.filter((field) => index(field) === 0)];
+}
+
+/** The action key of a field's keyboard: what it is called, what it does, and what becomes of keyboard and focus. */
+export function actionKeyOf(
+  field: Field,
+  fields: readonly Field[],
+  keyboard: Keyboard,
+  habits: KeyboardHabits,
+): ActionKey {
+  const { action, accessory } = habits;
+  const entry = entryOf(field);
+  const place = placeOf(field, fields);
+  const none = !hasActionKey(keyboard);
+  const called = none ? null : nameOf(entry, place.next !== null, habits);
+  const deed = none ? absent : deedOf(entry, called, place, habits);
+  const trouble = troubleOf(entry, deed, place, accessory.length > 0);
+  return {
+    called,
+    label: called === null ? '' : action.labels[called],
+    deed,
+    whenNotAccepted: afterRefusal(deed, action.whenNotAccepted, place.sends),
+    trouble,
+    known: action.known,
+  };
+}
+
+const absent: ActionDeed = { does: 'nothing', why: 'This keyboard has no action key.' };
+
+interface Place {
+  readonly next: Field | null;
+  readonly previous: Field | null;
+  /** Whether Enter in a field of the form can send it. */
+  readonly sends: boolean;
+}
+
+/** What comes before and after it, of fields that are filled in with a keyboard or chosen from. */
+function placeOf(field: Field, fields: readonly Field[]): Place {
+  const order = focusOrder(fields).filter(({ kind }) => isTypedText(kind) || kind === 'select');
+  const at = order.findIndex(({ id }) => id === field.id);
+  const own = fields.filter(({ controls }) => controls[0].form === field.controls[0].form);
+  const submits = own.filter(({ kind }) => kind === 'submit' || kind === 'image');
+  const blocking = own.filter(({ kind }) => isTypedText(kind) && kind !== 'textarea');
+  return {
+    next: at < 0 ? null : (order[at + 1] ?? null),
+    previous: at < 0 ? null : (order[at - 1] ?? null),
+    sends: field.controls[0].form !== null && (submits.length > 0 || blocking.length === 1),
+  };
+}
+
+function nameOf(entry: Entry, hasNext: boolean, { action }: KeyboardHabits): EnterKeyHint {
+  if (action.takesHint && entry.enterkeyhint) return entry.enterkeyhint;
+  if (entry.kind === 'textarea') return 'enter';
+  if (entry.kind === 'search') return 'search';
+  return action.nextWhereMoreFollow && hasNext ? 'next' : action.otherwise;
+}
+
+function deedOf(
+  entry: Entry,
+  called: EnterKeyHint | null,
+  place: Place,
+  { action }: KeyboardHabits,
+): ActionDeed {
+  if (action.hintMoves && called === 'next' && place.next) return { does: 'goes to', field: place.next };
+  if (action.hintMoves && called === 'previous' && place.previous)
+    return { does: 'goes to', field: place.previous };
+  if (entry.kind === 'textarea' && !(action.doneOnlyCloses && called === 'done'))
+    return { does: 'puts a newline' };
+  if (action.doneOnlyCloses && called === 'done') return { does: 'puts the keyboard away' };
+  return place.sends
+    ? { does: 'sends' }
+    : { does: 'nothing', why: 'Enter sends no form here: it has no button that sends, and several fields.' };
+}
+
+function afterRefusal(deed: ActionDeed, kept: 'kept' | 'put away', sends: boolean): string {
+  switch (deed.does) {
+    case 'goes to':
+      return 'The focus goes on, nothing is checked, and the keyboard of the next field comes up.';
+    case 'sends':
+      return kept === 'kept'
+        ? 'Nothing is sent, the first field that is wrong gets the focus, and its keyboard is up.'
+        : 'Nothing is sent, and the keyboard is put away.';
+    case 'puts a newline':
+      return 'A newline comes in; nothing is checked.';
+    case 'puts the keyboard away':
+      return 'The keyboard goes, the focus stays, and nothing is checked.';
+    case 'nothing':
+      return sends ? 'The entry can be checked by the form’s own button alone.' : 'Nothing is checked.';
+  }
+}
+
+function troubleOf({ kind }: Entry, deed: ActionDeed, place: Place, hasAccessory: boolean): string | null {
+  if (deed === absent && !hasAccessory)
+    return 'This keyboard has no key to go on with: the person has to tap beside the field to get rid of it.';
+  if (kind === 'textarea' && deed.does === 'puts a newline' && !place.sends)
+    return 'The action key puts a newline, and the form has no button: from here it cannot be sent.';
+  return null;
+}

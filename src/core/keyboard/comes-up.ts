@@ -1,0 +1,61 @@
+import type { Language } from '../target/variant';
+import type { Entry } from './entry';
+import type { Keyboard } from './keyboard';
+import { type Brings, type BringsRule, fits, type KeyboardHabits } from './keyboard-habits';
+import { keyboardOf } from './keyboards';
+import { isSurer, type Known } from './known';
+
+/** What comes up for a field on a target. */
+export interface ComesUp {
+  readonly brings: Brings;
+  /** Null where no keyboard comes up. */
+  readonly keyboard: Keyboard | null;
+  /** The layer that is up at first: capitals where the field begins a sentence, a word, or wants all in capitals. */
+  readonly firstLayer: string;
+  readonly known: Known;
+}
+
+/**
+ * What comes up: the surest of the rules that fit, of equally sure ones the first.
+ * @param corrections what a person or a device said otherwise
+ */
+export function comesUp(
+  habits: KeyboardHabits,
+  entry: Entry,
+  language: Language,
+  corrections: readonly BringsRule[] = [],
+): ComesUp {
+  const { brings, known } = ruleFor(habits, entry, corrections);
+  if (brings.up !== 'keyboard') return { brings, keyboard: null, firstLayer: '', known };
+  const keyboard = keyboardOf(habits.family, brings.sort, language);
+  return { brings, keyboard, firstLayer: firstLayerOf(keyboard, habits, entry), known };
+}
+
+const unknown: BringsRule = {
+  brings: { up: 'nothing' },
+  known: { source: 'no rule says anything about such a field', sure: 'remembered' },
+};
+
+function ruleFor(habits: KeyboardHabits, entry: Entry, corrections: readonly BringsRule[]): BringsRule {
+  const shipped = habits.rules.find((rule) => fits(rule, entry)) ?? unknown;
+  const others = corrections.filter((rule) => fits(rule, entry));
+  return [shipped, ...others].reduce((best, one) => (isSurer(one.known, best.known) ? one : best));
+}
+
+function firstLayerOf(keyboard: Keyboard, { text }: KeyboardHabits, { autocapitalize }: Entry): string {
+  const [first] = keyboard.layers;
+  const startsLarge = text.capitalizes && autocapitalize !== 'none' && first.id === 'letters';
+  return startsLarge && keyboard.layers.some(({ id }) => id === 'capitals') ? 'capitals' : first.id;
+}
+
+/** What comes up, in words. */
+export function bringsText(brings: Brings): string {
+  switch (brings.up) {
+    case 'keyboard':
+      return brings.sort;
+    case 'picker':
+      return brings.what;
+    case 'nothing':
+      return 'no keyboard';
+  }
+}

@@ -1,0 +1,41 @@
+import type { Language } from '../target/variant';
+import { comesUp } from './comes-up';
+import { type Entry, type InputMode, inputModes } from './entry';
+import type { BringsRule, KeyboardHabits } from './keyboard-habits';
+import { type Taps, tapsFor } from './taps';
+
+/** What it takes to type a text on a target, and what another input mode would save. */
+export interface Detour {
+  readonly text: string;
+  /** Null where it cannot be typed, or no keyboard comes up. */
+  readonly taps: Taps | null;
+  /** The input mode with the fewest taps, where it saves some; null where the field is set well. */
+  readonly better: { readonly inputmode: InputMode; readonly taps: Taps } | null;
+}
+
+/** A saving of so many taps is worth a word. */
+const worthIt = 2;
+
+/** @param texts samples, each typed from the beginning into an empty field */
+export function detoursOf(
+  texts: readonly string[],
+  habits: KeyboardHabits,
+  entry: Entry,
+  language: Language,
+  corrections: readonly BringsRule[] = [],
+): Detour[] {
+  const tapsUnder = (inputmode: InputMode | null, text: string): Taps | null => {
+    const { keyboard, firstLayer } = comesUp(habits, { ...entry, inputmode }, language, corrections);
+    return keyboard && tapsFor(text, keyboard, firstLayer);
+  };
+  return texts.map((text) => {
+    const taps = tapsUnder(entry.inputmode, text);
+    const others = inputModes.flatMap((inputmode) => {
+      const other = inputmode === entry.inputmode ? null : tapsUnder(inputmode, text);
+      return other ? [{ inputmode, taps: other }] : [];
+    });
+    const [best] = others.sort((a, b) => a.taps.taps - b.taps.taps);
+    const saves = best && (taps === null || taps.taps - best.taps.taps >= worthIt);
+    return { text, taps, better: saves ? best : null };
+  });
+}

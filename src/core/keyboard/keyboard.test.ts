@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { languages } from '../target/variant';
+import { keyRows } from './key-rows';
+import { charactersOf, hasActionKey, type Keyboard, reachableLayers } from './keyboard';
+import { keyboardFaults, readKeyboard } from './keyboard-schema';
+import { keyboardFamilies, keyboardOf, keyboardSorts } from './keyboards';
+import { missingFrom, tapsFor } from './taps';
+
+const known = { source: 'made up for a test', sure: 'remembered' } as const;
+const board = (...layers: [string, readonly string[], string?][]): Keyboard => {
+  const [first, ...others] = layers.map(([id, rows, returnsTo]) => ({
+    id,
+    rows: keyRows(...rows),
+    ...(returnsTo !== undefined && { returnsTo }),
+  }));
+  if (!first) throw new Error('no layers');
+  return { name: 'test', layers: [first, ...others], known };
+};
+const small = board(
+  ['letters', ['a|áà b <to:capitals:⇧>', '<to:numbers:123> <space:3> <action>']],
+  ['capitals', ['A B <to:letters:⇩>'], 'letters'],
+  ['numbers', ['1 2 <to:letters:abc>']],
+);
+
+describe('rows of keys', () => {
+  it('are read from a short notation', () => {
+    expect(keyRows('a e|éè <space:5> <erase> <to:numbers:?123:1.5> | .com <gap>')).toEqual([
+      [
+        { does: 'text', text: 'a' },
+        { does: 'text', text: 'e', held: ['é', 'è'] },
+        { does: 'text', text: ' ', width: 5 },
+        { does: 'erase' },
+        { does: 'layer', to: 'numbers', label: '?123', width: 1.5 },
+        { does: 'text', text: '|' },
+        { does: 'text', text: '.com' },
+        { does: 'gap' },
+      ],
+    ]);
+  });
+});
+
+describe('a keyboard', () => {
+  it('brings what is on any layer that can be reached, and what comes up by holding', () => {
+    expect([...charactersOf(small)].sort().join('')).toBe(' 12ABabàá');
+    expect(reachableLayers(small).map(({ id }) => id)).toEqual(['letters', 'capitals', 'numbers']);
+    expect(hasActionKey(small)).toBe(true);
+  });
+
+  it.each(keyboardFamilies.flatMap((family) => keyboardSorts.map((sort) => [family, sort] as const)))(
+    '%s, %s: has no holes, in any language',
+    (family, sort) => {
+      for (const language of languages) {
+        const keyboard = keyboardOf(family, sort, language);
+        expect(keyboardFaults(keyboard)).toEqual([]);
+        expect(readKeyboard(structuredClone(keyboard))).toEqual({ status: 'read', keyboard });
+      }
+    },
+  );
+
+  it.each([
+    [board(['a', ['x <to:b:B>']]), 'The layer “a” leads to “b”, which is not there'],
+    [board(['a', ['x <to:b:B>']], ['b', ['y']]), 'From the layer “b” no key leads back to “a”'],
+    [board(['a', ['x']], ['b', ['y <to:a:A>']]), 'No key leads to the layer “b”'],
+    [board(['a', ['x <to:a:A>']], ['a', ['y']]), 'Two layers are called “a”'],
+    [board(['a', ['<erase>']]), 'No key of it brings a character'],
+  ])('with a hole is refused with a sentence', (keyboard, sentence) => {
+    expect(keyboardFaults(keyboard).join(' ')).toContain(sentence);
+    expect(readKeyboard(structuredClone(keyboard)).status).toBe('refused');
+  });
+
+  it.each([null, 7, [], {}, { name: 'x', layers: 'y', known }, { ...small, more: 1 }])(
+    'of another shape is refused: %j',
+    (data) => {
+      const reading = readKeyboard(data);
+      expect(reading.status === 'refused' && reading.reason).toMatch(/^This is no keyboard: .+\.$/);
+    },
+  );
+});
+
+describe('taps', () => {
+  it.each([
+    ['ab', 2, 0, 0],
+    ['aB', 3, 1, 0],
+    ['AB', 4, 2, 0],
+    ['a1b2', 7, 3, 0],
+    ['á', 1, 0, 1],
+    ['', 0, 0, 0],
+  ])('%s takes %i, %i of them for layers, %i held', (text, taps, layerChanges, holds) => {
+    expect(tapsFor(text, small)).toMatchObject({ taps, layerChanges, holds });
+  });
+
+  it('begin where the field begins', () => {
+    expect(tapsFor('Ab', small, 'capitals')?.taps).toBe(2);
+  });
+
+  it('are null for what is on no key', () => {
+    expect(tapsFor('aç', small)).toBeNull();
+    expect(missingFrom('aççb€', charactersOf(small))).toEqual(['ç', '€']);
+  });
+
+  it('bring the text when they are carried out, and no walk of fewer taps does', () => {
+    const text = fc.string({ unit: fc.constantFrom('a', 'b', 'A', 'B', '1', '2', ' '), maxLength: 5 });
+    fc.assert(
+      fc.property(text, (wanted) => {
+        const taps = tapsFor(wanted, small);
+        expect(taps?.keys.map((key) => (key.deed === 'layer' ? '' : key.text)).join('')).toBe(wanted);
+        expect(taps?.taps).toBe(fewestByBreadth(wanted));
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+/** Fewest taps by trying every walk, wave by wave. */
+function fewestByBreadth(wanted: string): number {
+  let wave = [{ layer: 'letters', at: 0 }];
+  for (let taps = 0; taps < 30; taps++) {
+    if (wave.some(({ at }) => at === wanted.length)) return taps;
+    const next = new Map<string, { layer: string; at: number }>();
+    for (const { layer, at } of wave)
+      for (const key of small.layers.find(({ id }) => id === layer)?.rows.flat() ?? []) {
+        const after =
+          key.does === 'layer'
+            ? { layer: key.to, at }
+            : key.does === 'text' && key.text === wanted[at]
+              ? { layer: layer === 'capitals' ? 'letters' : layer, at: at + 1 }
+              : null;
+        if (after) next.set(`${after.layer} ${after.at}`, after);
+      }
+    wave = [...next.values()];
+  }
+  return Number.NaN;
+}

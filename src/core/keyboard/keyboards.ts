@@ -1,0 +1,224 @@
+import type { Language } from '../target/variant';
+import { keyRows } from './key-rows';
+import type { Keyboard, Layer } from './keyboard';
+import type { Known } from './known';
+import { capitals, decimalSeparator, digitKeys, hasCapitals, letterRows } from './letters';
+
+/** Sorts of keyboards that a field can bring up. */
+export const keyboardSorts = [
+  'letters',
+  'letters for e-mail',
+  'letters for addresses',
+  'letters, from the numbers',
+  'digits',
+  'numbers',
+  'telephone',
+] as const;
+export type KeyboardSort = (typeof keyboardSorts)[number];
+
+/** Whose keyboards these are: what comes with the two large phone platforms, drawn in no maker's way. */
+export const keyboardFamilies = ['android-like', 'ios-like'] as const;
+export type KeyboardFamily = (typeof keyboardFamilies)[number];
+
+const remembered = (what: string): Known => ({
+  source: `${what}, as remembered from use and developers’ notes; not checked on a device`,
+  sure: 'remembered',
+});
+
+const known: Readonly<Record<KeyboardFamily, Known>> = {
+  'android-like': remembered('The keyboard that comes with Android-like phones'),
+  'ios-like': remembered('The keyboard that comes with iOS-like phones'),
+};
+
+/** The keyboard of a family for a sort of field, in a language. */
+export function keyboardOf(family: KeyboardFamily, sort: KeyboardSort, language: Language): Keyboard {
+  return { name: sort, layers: makers[family](sort, language), known: known[family] };
+}
+
+const makers: Readonly<
+  Record<KeyboardFamily, (sort: KeyboardSort, language: Language) => readonly [Layer, ...Layer[]]>
+> = { 'android-like': androidLike, 'ios-like': iosLike };
+
+/** A few of them stand for all: a keyboard that has this layer can bring every emoji. */
+const someEmoji = ['😀 😂 😍 👍 🙏', '🌊 🐦 🎣 ⚓ ☀', '❤ ✅ ⚠ 🙂 🎉'] as const;
+
+/**
+ * Lower and upper case. Where the language has one case, one layer, and those of English behind the key that changes the
+ * language.
+ */
+function letterLayers(
+  language: Language,
+  shift: string,
+  rest: string,
+  bottom: string,
+): readonly [Layer, ...Layer[]] {
+  const [first, second, third] = letterRows(language);
+  if (!hasCapitals(language)) {
+    const latin = letterRows('en-US');
+    const back = '<to:letters:🌐:1.5>';
+    return [
+      { id: 'letters', rows: keyRows(first, second, `<to:latin:🌐:1.5> ${third} ${rest}`, bottom) },
+      {
+        id: 'latin',
+        rows: keyRows(
+          latin[0],
+          latin[1],
+          `<to:latin-capitals:⇧:1.5> ${latin[2]} ${rest}`,
+          `${back} ${bottom}`,
+        ),
+      },
+      {
+        id: 'latin-capitals',
+        rows: keyRows(
+          capitals(latin[0]),
+          capitals(latin[1]),
+          `<to:latin:⇩:1.5> ${capitals(latin[2])} ${rest}`,
+          bottom,
+        ),
+        returnsTo: 'latin',
+      },
+    ];
+  }
+  const lower = { id: 'letters', rows: keyRows(first, second, `${shift} ${third} ${rest}`, bottom) };
+  const back = '<to:letters:⇩:1.5>';
+  const upper = {
+    id: 'capitals',
+    rows: keyRows(capitals(first), capitals(second), `${back} ${capitals(third)} ${rest}`, bottom),
+    returnsTo: 'letters',
+  };
+  return [lower, upper];
+}
+
+/** Nothing comes up when a key of a pad is held. */
+function bare(key = ''): string {
+  return key.slice(0, 1);
+}
+
+function padRows(digits: readonly string[]): readonly string[] {
+  return [0, 3, 6].map((from) =>
+    digits
+      .slice(from, from + 3)
+      .map(bare)
+      .join(' '),
+  );
+}
+
+function androidLike(sort: KeyboardSort, language: Language): readonly [Layer, ...Layer[]] {
+  const digits = digitKeys(language);
+  const pad = padRows(digits);
+  const zero = bare(digits[9]);
+  switch (sort) {
+    case 'digits':
+    case 'numbers':
+      return [
+        {
+          id: 'numbers',
+          rows: keyRows(`${pad[0]} -`, `${pad[1]} <space>`, `${pad[2]} <erase>`, `, ${zero} . <action>`),
+        },
+      ];
+    case 'telephone':
+      return [
+        {
+          id: 'numbers',
+          rows: keyRows(
+            `${pad[0]} -`,
+            `${pad[1]} <space>`,
+            `${pad[2]} <erase>`,
+            `<to:signs:*#+> ${zero} . <action>`,
+          ),
+        },
+        {
+          id: 'signs',
+          rows: keyRows('( / ) -', '+ ; , <space>', '* # N <erase>', '<to:numbers:123> <gap:2> <action>'),
+        },
+      ];
+    default: {
+      const beside = sort === 'letters for e-mail' ? '@' : sort === 'letters for addresses' ? '/' : ',';
+      const dot = sort === 'letters for addresses' ? '.|-:' : '.';
+      const bottom = `<to:numbers:?123:1.5> ${beside} <to:emoji:☺> <space:4> ${dot} <action:1.5>`;
+      const below = '<to:letters:abc:1.5> , <space:5> . <action:1.5>';
+      return [
+        ...letterLayers(language, '<to:capitals:⇧:1.5>', '<erase:1.5>', bottom),
+        {
+          id: 'numbers',
+          rows: keyRows(
+            digits.join(' '),
+            '@ # € _ & - + ( ) /',
+            `<to:signs:=\\<:1.5> * " ' : ; ! ? <erase:1.5>`,
+            below,
+          ),
+        },
+        {
+          id: 'signs',
+          rows: keyRows(
+            '~ ` | • √ π ÷ × § ∆',
+            '£ ¢ $ ¥ ^ ° = { } \\',
+            '<to:numbers:?123:1.5> % © ® ™ ✓ [ ] <erase:1.5>',
+            '<to:letters:abc:1.5> < <space:5> > <action:1.5>',
+          ),
+        },
+        { id: 'emoji', rows: keyRows(...someEmoji, '<to:letters:abc:2> <space:4> <erase:2>') },
+      ];
+    }
+  }
+}
+
+function iosLike(sort: KeyboardSort, language: Language): readonly [Layer, ...Layer[]] {
+  const digits = digitKeys(language);
+  const pad = padRows(digits);
+  const zero = bare(digits[9]);
+  switch (sort) {
+    case 'digits':
+      return [{ id: 'digits', rows: keyRows(...pad, `<gap> ${zero} <erase>`) }];
+    case 'numbers':
+      return [{ id: 'digits', rows: keyRows(...pad, `${decimalSeparator(language)} ${zero} <erase>`) }];
+    case 'telephone':
+      return [
+        { id: 'digits', rows: keyRows(...pad, `<to:signs:+*#> ${zero} <erase>`) },
+        {
+          id: 'signs',
+          rows: keyRows('<gap> + <gap>', ', <gap> ;', '* <gap> #', '<to:digits:123> <gap> <erase>'),
+        },
+      ];
+    default: {
+      const bottom =
+        sort === 'letters for e-mail'
+          ? '<to:numbers:123:2> <to:emoji:☺> <space:3> @ . <action:2>'
+          : sort === 'letters for addresses'
+            ? '<to:numbers:123:2> <to:emoji:☺> . / .com <action:2>'
+            : '<to:numbers:123:2> <to:emoji:☺> <space:5> <action:2>';
+      const below = '<to:letters:ABC:2> <space:6> <action:2>';
+      const marks = ". , ?|¿ !|¡ '|’‘`";
+      const numbers: Layer = {
+        id: 'numbers',
+        rows: keyRows(
+          digits.join(' '),
+          '-|–—• / : ; ( ) €|$£¥ & @ "|“”„»«',
+          `<to:signs:#+=:1.5> ${marks} <erase:1.5>`,
+          below,
+        ),
+      };
+      const rest: readonly Layer[] = [
+        {
+          id: 'signs',
+          rows: keyRows(
+            '[ ] { } # %|‰ ^ * + =|≠≈',
+            '_ \\ | ~ < > $ £ ¥ •',
+            `<to:numbers:123:1.5> ${marks} <erase:1.5>`,
+            below,
+          ),
+        },
+        { id: 'emoji', rows: keyRows(...someEmoji, '<to:letters:ABC:2> <space:4> <erase:2>') },
+      ];
+      const letters = letterLayers(language, '<to:capitals:⇧:1.5>', '<erase:1.5>', bottom);
+      return sort === 'letters, from the numbers'
+        ? [numbers, ...letters, ...rest]
+        : [...letters, numbers, ...rest];
+    }
+  }
+}
+
+/** Whether a keyboard has the layer that stands for every emoji. */
+export function hasEmoji({ layers }: Pick<Keyboard, 'layers'>): boolean {
+  return layers.some(({ id }) => id === 'emoji');
+}

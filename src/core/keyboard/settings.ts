@@ -1,0 +1,83 @@
+import type { Field } from '../form/field';
+import type { Language } from '../target/variant';
+import { type ComesUp, comesUp } from './comes-up';
+import type { Entry, InputMode } from './entry';
+import { inputModes } from './entry';
+import type { Keyboard } from './keyboard';
+import type { BringsRule, KeyboardHabits } from './keyboard-habits';
+
+/** Kinds into which text is typed, in the order of the table of all settings. */
+export const typedKinds = [
+  'text',
+  'search',
+  'email',
+  'tel',
+  'url',
+  'number',
+  'password',
+  'textarea',
+] as const;
+export type TypedKind = (typeof typedKinds)[number];
+
+/** What a field may be set to for another keyboard. */
+export interface Setting {
+  readonly kind: Field['kind'];
+  readonly inputmode: InputMode | null;
+}
+
+/** What each setting brings up on a target: kinds down, input modes across, none of them first. */
+export function settingsTable(
+  habits: KeyboardHabits,
+  entry: Entry,
+  language: Language,
+  corrections: readonly BringsRule[] = [],
+): { readonly kind: TypedKind; readonly cells: readonly ComesUp[] }[] {
+  return typedKinds.map((kind) => ({
+    kind,
+    cells: [null, ...inputModes].map((inputmode) =>
+      comesUp(habits, { ...entry, kind, inputmode }, language, corrections),
+    ),
+  }));
+}
+
+/** What changing to a setting costs: another kind changes what is checked and sent, an input mode the keyboard alone. */
+export function costOf(setting: Setting, now: Setting): number {
+  const kind = setting.kind === now.kind ? 0 : 10;
+  const mode = setting.inputmode === now.inputmode ? 0 : setting.inputmode === null ? 1 : 2;
+  return kind + mode;
+}
+
+/** A target, and what a person said of its keyboards. */
+export interface KeyboardTarget {
+  readonly habits: KeyboardHabits;
+  readonly corrections: readonly BringsRule[];
+}
+
+/**
+ * The cheapest setting under which a wanted keyboard comes up on every target; of equally cheap ones the first.
+ * @returns null where there is none
+ */
+export function cheapestSetting(
+  targets: readonly KeyboardTarget[],
+  entry: Entry,
+  language: Language,
+  isWanted: (keyboard: Keyboard) => boolean,
+): Setting | null {
+  const now: Setting = { kind: entry.kind, inputmode: entry.inputmode };
+  const kinds = [...new Set([entry.kind, ...typedKinds])].filter(
+    (kind) => kind !== 'textarea' || kind === now.kind,
+  );
+  const all = kinds.flatMap((kind) =>
+    [null, ...inputModes].map((inputmode): Setting => ({ kind, inputmode })),
+  );
+  const cheapFirst = all
+    .map((setting) => ({ setting, cost: costOf(setting, now) }))
+    .sort((a, b) => a.cost - b.cost);
+  const found = cheapFirst.find(({ setting }) =>
+    targets.every(({ habits, corrections }) => {
+      const { keyboard } = comesUp(habits, { ...entry, ...setting }, language, corrections);
+      return keyboard !== null && isWanted(keyboard);
+    }),
+  );
+  return found?.setting ?? null;
+}
