@@ -8,6 +8,9 @@ const views = [
   '/typing?stroke=5',
   '/typing?field=serial&typing=ways+in',
   '/typing?field=serial&typing=samples',
+  '/keyboards?field=phone',
+  '/keyboards?field=level&keyboards=all+settings&target=webkit-phone',
+  '/keyboards?field=serial&keyboards=taps',
   '/submission',
   '/submission?state=filled&target=firefox',
 ];

@@ -55,6 +55,17 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page.goto(`${address}/typing?field=serial&typing=ways+in`).then(() => settled(page)),
   'typing-samples': (page, address) =>
     page.goto(`${address}/typing?field=serial&typing=samples`).then(() => settled(page)),
+  keyboards: async (page, address) => {
+    await page.goto(`${address}/keyboards?field=phone`);
+    await page.getByRole('article').first().waitFor();
+    const keys = page.getByRole('group', { name: /^Keyboard of Android-like phone/ });
+    for (const name of ['4', '7', '1']) await keys.getByRole('button', { name, exact: true }).click();
+    await settled(page);
+  },
+  'keyboard-settings': (page, address) =>
+    page
+      .goto(`${address}/keyboards?field=level&keyboards=all+settings&target=webkit-phone`)
+      .then(() => settled(page)),
   submission: (page, address) =>
     page.goto(`${address}/submission?state=filled&target=firefox`).then(() => settled(page)),
   'submission-blocked': (page, address) =>
@@ -90,7 +101,7 @@ try {
     if (message.type() === 'error') console.error(`console: ${message.text()}`);
   });
   page.on('pageerror', (error) => console.error(`page: ${error.message}`));
-  if (!only?.every((name) => name.startsWith('typing'))) await sweep(page, app.address);
+  if (!only?.every((name) => /^(?:typing|keyboard)/.test(name))) await sweep(page, app.address);
   for (const [name, open] of Object.entries(shots)) {
     if (only && !only.includes(name)) continue;
     await open(page, app.address);

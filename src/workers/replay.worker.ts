@@ -1,8 +1,15 @@
 import { expose } from 'comlink';
-import type { FieldId } from '@/core/form/field';
+import type { Field, FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
+import { validTrial } from '@/core/form/trial-value';
 import type { Guard } from '@/core/guard/guard';
+import { comesUp } from '@/core/keyboard/comes-up';
+import { type Detour, detoursOf } from '@/core/keyboard/detour';
+import { entryOf } from '@/core/keyboard/entry';
+import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
+import { decimalSeparator } from '@/core/keyboard/letters';
+import { type Trap, trapOf } from '@/core/keyboard/trap';
 import { typeScript } from '@/core/model/type-script';
 import type { TypingFacts } from '@/core/observation/observation';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
@@ -13,11 +20,45 @@ import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import type { Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
 import { type TargetId, targetId } from '@/core/target/target';
+import type { Language } from '@/core/target/variant';
 
 /** A field in its markup, which a worker reads for itself. */
 export interface ReplayedField {
   readonly markup: string;
   readonly field: FieldId;
+}
+
+/** What a person cannot see of a keyboard by eye. */
+export interface KeyboardCheck {
+  readonly target: TargetId;
+  readonly trap: Trap | null;
+  readonly detours: readonly Detour[];
+}
+
+/** Most samples whose taps are counted. */
+const mostDetours = 200;
+
+function keyboardCheck(
+  field: Field,
+  guards: readonly Guard[],
+  samples: readonly Sample[],
+  target: TargetId,
+  language: Language,
+): KeyboardCheck[] {
+  const [keyboards, habits] = [keyboardHabitsOf(target), habitsOf(target)];
+  if (!keyboards || !habits) return [];
+  const entry = entryOf(field);
+  const { keyboard } = comesUp(keyboards, entry, language);
+  const accepted = samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
+  const separator = decimalSeparator(language);
+  const trap = keyboard && trapOf({ field, guards, samples: accepted, habits, separator }, keyboard);
+  const texts = accepted.length > 0 ? accepted.slice(0, mostDetours) : exampleOf(field);
+  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
+}
+
+function exampleOf(field: Field): string[] {
+  const trial = validTrial(field);
+  return trial.status === 'value' && trial.value !== '' ? [trial.value] : [];
 }
 
 /** What the model says of a script on one target. */
@@ -76,6 +117,27 @@ const replayWork = {
       const facts = typeScript(field, script, guards, habits, page);
       return [{ target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) }];
     });
+  },
+
+  /** What becomes of what was tapped on each target's own keyboard. */
+  tapped(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    scripts: readonly (readonly [TargetId, Script])[],
+  ): ModelledReplay[] {
+    return scripts.flatMap(([target, script]) => replayWork.strokes(of, script, guards, [target]));
+  },
+
+  /** Traps and taps on the keyboard that each target brings up. */
+  keyboardChecks(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: readonly Sample[],
+    targets: readonly TargetId[],
+    language: Language,
+  ): KeyboardCheck[] {
+    const field = fieldIn(of);
+    return field ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language)) : [];
   },
 
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {

@@ -15,6 +15,11 @@ export const views = [
     sign: 'M2.5 3.5h5v4h-5zM10.5 3.5h5v4h-5zM2.5 10.5h5v4h-5zM10.5 10.5h5v4h-5z',
   },
   { path: '/typing', name: 'Typing', sign: 'M3 14V4M3 9h4M7 9v5M7 12h4M11 12v2M14 4v10' },
+  {
+    path: '/keyboards',
+    name: 'Keyboards',
+    sign: 'M2 4.5h14v9H2zM4.5 7h1M8.5 7h1M12.5 7h1M4.5 9.2h1M8.5 9.2h1M12.5 9.2h1M6 11.4h6',
+  },
   { path: '/submission', name: 'Submission', sign: 'M2.5 9h9M8 5l4 4-4 4M15 3v12' },
 ] as const;
 

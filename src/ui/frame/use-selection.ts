@@ -6,10 +6,15 @@ import type { FieldId } from '@/core/form/field';
 import type { FormId } from '@/core/form/form-document';
 import type { RunId } from '@/core/observation/run';
 import type { TargetId } from '@/core/target/target';
+import { type Language, languages } from '@/core/target/variant';
 
 /** What the Typing view shows of a field. */
 export const typingParts = ['strokes', 'ways in', 'samples'] as const;
 export type TypingPart = (typeof typingParts)[number];
+
+/** What the Keyboards view shows of a field. */
+export const keyboardParts = ['keyboards', 'all settings', 'taps'] as const;
+export type KeyboardPart = (typeof keyboardParts)[number];
 
 /** What is selected: one selection for all views, kept in the address, so that a link opens what was seen. */
 export interface Selection {
@@ -23,6 +28,9 @@ export interface Selection {
   /** Index of a stroke in the Typing view. */
   readonly stroke: number | null;
   readonly typing: TypingPart;
+  readonly keyboards: KeyboardPart;
+  /** Of the person in front of the keyboards. */
+  readonly language: Language;
   /** The sweep that this one is compared with; null: targets are compared with the reference. */
   readonly against: RunId | null;
   /** Fields with the most differences first. */
@@ -41,6 +49,8 @@ const names: Readonly<Record<keyof Selection, string>> = {
   state: 'state',
   stroke: 'stroke',
   typing: 'typing',
+  keyboards: 'keyboards',
+  language: 'language',
   against: 'against',
   byDifferences: 'sort',
   onlyDifferences: 'differences',
@@ -60,6 +70,8 @@ export function readSelection(parameters: URLSearchParams): Selection {
     against: text('against') as RunId | null,
     byDifferences: text('byDifferences') !== null,
     typing: typingParts.find((part) => part === text('typing')) ?? 'strokes',
+    keyboards: keyboardParts.find((part) => part === text('keyboards')) ?? 'keyboards',
+    language: languages.find((language) => language === text('language')) ?? 'en-US',
     stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,

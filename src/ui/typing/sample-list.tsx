@@ -121,10 +121,10 @@ const SampleRow = memo(function SampleRow({
   row: number;
   sample: Sample;
 }) {
-  const name = visible(sample.text.slice(0, 80));
+  const name = sample.text.slice(0, 80);
   return (
     <tr aria-rowindex={row}>
-      <td className="mono">{name}</td>
+      <td className="mono">{visible(name)}</td>
       <td>
         <select
           className={styles.expected}

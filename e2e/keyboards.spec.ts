@@ -1,0 +1,54 @@
+import { expect, test } from './app';
+
+test('a keyboard that lacks what the rule needs is called out, and the cheapest setting mends it', async ({
+  page,
+}) => {
+  await page.goto('/keyboards?field=phone');
+  const phone = page.getByRole('article', { name: 'iOS-like phone', exact: true });
+  await expect(page.getByRole('status')).toContainText('2 of 7 keyboards cannot type every value');
+  await expect(phone).toContainText('1·1111 is accepted and cannot be typed');
+  await expect(phone.getByRole('group', { name: /telephone/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Set inputmode=text' }).click();
+  await expect(page.getByText('cannot be typed')).toHaveCount(1);
+  await expect(phone.getByRole('group', { name: /: letters$/ })).toBeVisible();
+  // What was changed is the form itself, and can be undone.
+  await page.keyboard.press('Control+z');
+  await expect(phone).toContainText('1·1111 is accepted and cannot be typed');
+});
+
+test('keys are live: text, guards, verdict, capitals and the action key answer as the target does', async ({
+  page,
+}) => {
+  await page.goto('/keyboards?field=serial');
+  const card = page.getByRole('article', { name: 'Android-like phone' });
+  const field = card.getByRole('textbox');
+  const tap = (name: string) => card.getByRole('button', { name, exact: true }).click();
+  await expect(card.getByRole('group', { name: /: letters$/ })).toBeVisible();
+  for (const key of ['T', 'G']) await tap(key);
+  await tap('to the layer numbers');
+  for (const key of ['4', '7', '7', '1', '9']) await tap(key);
+  await tap('to the layer letters');
+  for (const key of ['Q', 'X']) await tap(key);
+  await expect(field).toHaveText('TG4-7719-QX');
+  await expect(card).toContainText('accepted');
+  await tap('Erase');
+  await expect(field).toHaveText('TG4-7719-Q');
+  await expect(card).toContainText('unfinished');
+  // The same with the keys in front of the person.
+  await field.press('x');
+  await expect(field).toHaveText('TG4-7719-QX');
+  await card.getByRole('button', { name: 'Action key: next' }).click();
+  await expect(card).toContainText('It goes to Find an entry.');
+});
+
+test('all settings of a target, and what each sample costs in taps', async ({ page }) => {
+  await page.goto('/keyboards?field=level&keyboards=all+settings&target=webkit-phone');
+  const table = page.getByRole('table', { name: 'All settings of iOS-like phone' });
+  await expect(table.getByRole('row', { name: /^number/ })).toContainText('letters, from the numbers now');
+  await page.getByRole('button', { name: 'Native iOS-like field' }).click();
+  await expect(page.getByText('This one would be signed number')).toBeVisible();
+  await page.goto('/keyboards?field=serial&keyboards=taps');
+  const taps = page.getByRole('table', { name: 'Taps by sample and target' });
+  await expect(taps.getByRole('row', { name: /TG4-7719-QX/ }).first()).toContainText('for layers');
+  await expect(taps.getByRole('row', { name: /№/ })).toContainText('cannot be typed');
+});

@@ -1,0 +1,208 @@
+'use client';
+
+import { Segmented, Select } from 'antd';
+import type { Remote } from 'comlink';
+import { useCallback, useMemo } from 'react';
+import { setAttribute } from '@/core/form/edit-markup';
+import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
+import { actionKeyOf } from '@/core/keyboard/action-key';
+import { comesUp } from '@/core/keyboard/comes-up';
+import { capitalizations, enterKeyHints, entryOf, inputModes } from '@/core/keyboard/entry';
+import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
+import { typedKinds } from '@/core/keyboard/settings';
+import { readSamples } from '@/core/replay/sample-table';
+import { targets } from '@/core/target/line-up';
+import type { Target } from '@/core/target/target';
+import { languageName, languages } from '@/core/target/variant';
+import type { KeyboardCheck, ReplayWork } from '@/workers/replay.worker';
+import frame from '../frame/frame.module.css';
+import { useForm } from '../frame/use-form';
+import { useLineUp } from '../frame/use-line-up';
+import { type KeyboardPart, keyboardParts, useSelection } from '../frame/use-selection';
+import { VisibleText } from '../frame/visible-text';
+import { useReplay } from '../typing/use-replay';
+import { CheapestSetting } from './cheapest-setting';
+import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
+import styles from './keyboards.module.css';
+import { SettingsTables } from './settings-table';
+import { TapsTable } from './taps-table';
+
+/** Which keyboard comes up, can one type on it what the rule wants, and what does the page see? */
+export function KeyboardsView() {
+  const { form, reading } = useForm();
+  const [selection] = useSelection();
+  const shown = useMemo(
+    () => reading.fields.filter(({ kind }) => isTypedText(kind) || isDated(kind)),
+    [reading],
+  );
+  const planned = shown.find((field) => form.typing[field.id]);
+  const field = shown.find(({ id }) => id === selection.field) ?? planned ?? shown[0];
+  if (!field)
+    return (
+      <div className={frame.empty}>
+        <h1>No field that brings up a keyboard</h1>
+        <p className="soft">
+          Keyboards come up for text-like inputs and text areas. Add one in the Form view.
+        </p>
+      </div>
+    );
+  return <Keyboards field={field} shown={shown} />;
+}
+
+/** Targets that bring up a keyboard, those of the line-up first. */
+function useKeyboardTargets(): readonly Target[] {
+  const { lineUp } = useLineUp();
+  return useMemo(() => {
+    const own = lineUp.targets.filter(({ id }) => keyboardHabitsOf(id));
+    const others = targets.filter(({ id }) => keyboardHabitsOf(id) && !own.some((one) => one.id === id));
+    return [...own, ...others];
+  }, [lineUp]);
+}
+
+const noGuards: readonly Guard[] = [];
+
+function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) {
+  const { form, reading } = useForm();
+  const [selection, select] = useSelection();
+  const { language } = selection;
+  const plan = form.typing[field.id];
+  const guards = plan?.guards ?? noGuards;
+  const asked = useKeyboardTargets();
+  const checks = useChecks(field, guards, asked);
+  const all = useMemo(
+    () =>
+      asked.flatMap((target): KeyboardOnTarget[] => {
+        const habits = keyboardHabitsOf(target.id);
+        if (!habits) return [];
+        const up = comesUp(habits, entryOf(field), language);
+        const action = up.keyboard && actionKeyOf(field, reading.fields, up.keyboard, habits);
+        return [{ target, habits, up, action }];
+      }),
+    [asked, field, reading, language],
+  );
+  return (
+    <div className={styles.view}>
+      <section className={styles.side} aria-label="Field and its settings">
+        <h1>Keyboards</h1>
+        <Select
+          aria-label="Field"
+          value={field.id}
+          showSearch={{ optionFilterProp: 'label' }}
+          options={shown.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
+          onChange={(id) => select({ field: id, stroke: null })}
+        />
+        <Settings field={field} />
+        <CheapestSetting field={field} guards={guards} />
+        <div className={styles.setting}>
+          <label htmlFor="keyboard-language">language of the person</label>
+          <Select
+            id="keyboard-language"
+            value={language}
+            options={languages.map((one) => ({ value: one, label: languageName(one) }))}
+            onChange={(next) => select({ language: next })}
+          />
+        </div>
+      </section>
+      <section className={styles.main} aria-label="Keyboards by target">
+        <div className={styles.parts}>
+          <Segmented<KeyboardPart>
+            size="small"
+            value={selection.keyboards}
+            options={[...keyboardParts]}
+            onChange={(keyboards) => select({ keyboards })}
+          />
+          <Traps checks={checks} targets={asked} />
+        </div>
+        <div className={styles.scroll}>
+          {selection.keyboards === 'keyboards' && (
+            <KeyboardTargets
+              key={`${field.id} ${field.kind}`}
+              field={field}
+              guards={guards}
+              all={all}
+              checks={checks}
+            />
+          )}
+          {selection.keyboards === 'all settings' && <SettingsTables field={field} all={all} />}
+          {selection.keyboards === 'taps' && <TapsTable all={all} checks={checks} />}
+        </div>
+      </section>
+    </div>
+  );
+}
+
+/** What is found of each keyboard; none as long as it is being looked for. */
+function useChecks(
+  field: Field,
+  guards: readonly Guard[],
+  asked: readonly Target[],
+): readonly KeyboardCheck[] {
+  const { form } = useForm();
+  const [{ language }] = useSelection();
+  const samples = form.typing[field.id]?.samples ?? '';
+  const ask = useCallback(
+    (work: Remote<ReplayWork>) => {
+      const read = readSamples(samples);
+      return work.keyboardChecks(
+        { markup: form.markup, field: field.id },
+        guards,
+        read.status === 'read' ? read.samples.slice(0, 2000) : [],
+        asked.map(({ id }) => id),
+        language,
+      );
+    },
+    [form.markup, field.id, guards, samples, asked, language],
+  );
+  const replaying = useReplay(ask);
+  return replaying.status === 'there' ? replaying.answer : none;
+}
+const none: readonly KeyboardCheck[] = [];
+
+/** How many of the keyboards are traps, in one line. */
+function Traps({ checks, targets: asked }: { checks: readonly KeyboardCheck[]; targets: readonly Target[] }) {
+  const trapped = checks.filter(({ trap }) => trap);
+  const [first] = trapped;
+  if (!first?.trap) return null;
+  const name = asked.find(({ id }) => id === first.target)?.name ?? first.target;
+  return (
+    <p className={styles.alarm} role="status">
+      <strong>{trapped.length}</strong> of {checks.length} keyboards cannot type every value that the rule
+      accepts: <VisibleText text={first.trap.value} /> on {name}
+      {trapped.length > 1 && ' and others'}.
+    </p>
+  );
+}
+
+/** What decides about the keyboard, changed in the markup itself. */
+function Settings({ field }: { field: Field }) {
+  const { form, edit } = useForm();
+  const [control] = field.controls;
+  const set = (name: string, value: string | null) =>
+    edit({ markup: setAttribute(form.markup, control, name, value) }, `${field.id} ${name}`);
+  const choice = (name: string, values: readonly string[], absent: string) => (
+    <div className={styles.setting}>
+      <label htmlFor={`keyboard-${name}`}>{name}</label>
+      <Select
+        id={`keyboard-${name}`}
+        className="mono"
+        value={attribute(control, name)?.toLowerCase() ?? ''}
+        options={[{ value: '', label: absent }, ...values.map((value) => ({ value, label: value }))]}
+        onChange={(value) => set(name, value === '' ? null : value)}
+      />
+    </div>
+  );
+  return (
+    <>
+      {control.element === 'input' &&
+        choice(
+          'type',
+          typedKinds.filter((kind) => kind !== 'textarea'),
+          'not given',
+        )}
+      {choice('inputmode', inputModes, 'not given')}
+      {choice('enterkeyhint', enterKeyHints, 'not given')}
+      {choice('autocapitalize', capitalizations, 'not given')}
+    </>
+  );
+}
