@@ -21,6 +21,11 @@ const systemPackages = {
   xdotool: ['xdotool'],
   xcompmgr: ['xcompmgr'],
   xclip: ['xclip'],
+  sway: ['sway'],
+  squeekboard: ['squeekboard'],
+  grim: ['grim'],
+  'dbus-daemon': ['dbus'],
+  gsettings: ['libglib2.0-bin', 'gsettings-desktop-schemas', 'dconf-gsettings-backend', 'dconf-service'],
 };
 
 /** Runs a program with its output shown; true when it ended well. */

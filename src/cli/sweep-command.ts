@@ -1,8 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { readFile, writeFile } from 'node:fs/promises';
-import { basename } from 'node:path';
-import { text as readStream } from 'node:stream/consumers';
-import type { FormDocument, FormId } from '@/core/form/form-document';
+import { writeFile } from 'node:fs/promises';
 import { askingOf } from '@/core/observation/asking';
 import type { Question } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
@@ -12,6 +9,7 @@ import type { SweepMessage } from '@/core/observation/sweep-message';
 import { askingFault } from '@/core/observation/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { sweepEngines } from '@/engines/sweep-engines';
+import { readFormFile, refuse } from './read-form-file';
 
 export interface SweepOptions {
   readonly out: string;
@@ -23,10 +21,10 @@ export interface SweepOptions {
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
   const form = await readFormFile(file);
-  if (!form) return stop(`The file ${file} cannot be read. Give the path of an HTML file.`);
+  if (!form) return refuse(`The file ${file} cannot be read. Give the path of an HTML file.`);
   const asking = askingOf(form.markup, options.questions);
   const fault = askingFault(asking);
-  if (fault) return stop(fault);
+  if (fault) return refuse(fault);
 
   const [reference] = options.targets;
   const gathered = collectRun({
@@ -50,28 +48,13 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
   );
   const run = gathered.run(cancel.signal.aborted ? null : new Date().toISOString());
   if (!(await write(options.out, run)))
-    return stop(`The run cannot be written to ${options.out}. Choose another path for --out.`);
+    return refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
   const failed = run.observations.filter((o) => o.outcome.status === 'failed').length;
   if (failed > 0 || cancel.signal.aborted) process.exitCode = 1;
   if (!options.quiet)
     process.stderr.write(
       `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures: ${options.out}\n`,
     );
-}
-
-function stop(sentence: string): void {
-  process.stderr.write(`${sentence}\n`);
-  process.exitCode = 2;
-}
-
-async function readFormFile(file: string): Promise<FormDocument | null> {
-  try {
-    const markup = file === '-' ? await readStream(process.stdin) : await readFile(file, 'utf8');
-    const name = file === '-' ? 'Form' : basename(file);
-    return { id: name as FormId, name, markup, typing: {} };
-  } catch {
-    return null;
-  }
 }
 
 async function write(path: string, run: Run): Promise<boolean> {

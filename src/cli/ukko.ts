@@ -1,10 +1,12 @@
-import { Command, InvalidArgumentError } from 'commander';
+import { Command, InvalidArgumentError, Option } from 'commander';
+import { phoneEngines } from '@/core/keyboard/keyboard-question';
 import { sweepQuestions } from '@/core/observation/asking';
 import { type Question, questions } from '@/core/observation/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
 import { askCommand } from './ask-command';
+import { keyboardsCommand } from './keyboards-command';
 import { replayCommand } from './replay-command';
 import { sweepCommand } from './sweep-command';
 
@@ -113,6 +115,34 @@ Example
   npx ukko replay form.json --samples serials.csv --field serial --junit verdicts.xml`,
   )
   .action(replayCommand);
+
+program
+  .command('keyboards')
+  .description(
+    'tap every field of a form on a phone-sized display with a real on-screen keyboard, and say which one comes up',
+  )
+  .argument('<form>', 'a file with the HTML of the form, or - for standard input')
+  .addOption(
+    new Option('--engine <name>', 'the engine whose page is tapped')
+      .choices([...phoneEngines])
+      .default('chromium'),
+  )
+  .option('--json <file>', 'write all that was measured as JSON')
+  .option('--pictures <folder>', 'write a picture of the field and its keyboard for each field')
+  .addHelpText(
+    'after',
+    `
+It is what an engine on Linux asks of a keyboard of Linux: measured, and not the answer for phones of other makers.
+
+Exit codes
+  0  every field was asked
+  1  the engine, the display or the keyboard is missing, or went away; the reason is printed
+  2  the form cannot be read
+
+Example
+  npx ukko keyboards form.html --engine firefox --pictures keyboards`,
+  )
+  .action(keyboardsCommand);
 
 function readTargets(text: string): Target[] {
   return namesIn(text).map((name) => {

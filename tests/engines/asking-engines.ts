@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, vi } from 'vitest';
@@ -26,6 +26,8 @@ export function ownTarget(engine: string): EngineTarget {
 
 // Profiles go to a folder of each test file's own, so that what other files start is not taken for a leftover.
 const temporary = mkdtempSync(join(tmpdir(), 'ukko-engines-'));
+// The phone-sized display runs as somebody who is not root, and has to get at its own folder in there.
+chmodSync(temporary, 0o711);
 process.env.TMPDIR = temporary;
 afterAll(() => rmSync(temporary, { recursive: true }));
 

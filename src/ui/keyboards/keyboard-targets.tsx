@@ -22,6 +22,7 @@ import { EventTick } from '../typing/event-tick';
 import { useReplay } from '../typing/use-replay';
 import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
+import { MeasuredKeyboards } from './measured-keyboards';
 
 /** A target with the keyboard that it brings up for a field. */
 export interface KeyboardOnTarget {
@@ -74,6 +75,7 @@ export function KeyboardTargets({
           onChange={change}
         />
       ))}
+      <MeasuredKeyboards field={field} />
     </div>
   );
 }

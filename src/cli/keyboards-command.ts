@@ -1,0 +1,72 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { type Field, takesKeys } from '@/core/form/field';
+import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
+import { pictureBytes } from '@/core/observation/picture';
+import { EngineLost } from '@/engines/engine';
+import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
+import { readFormFile, refuse } from './read-form-file';
+
+export interface KeyboardsOptions {
+  readonly engine: PhoneEngine;
+  readonly json?: string;
+  readonly pictures?: string;
+}
+
+/** `ukko keyboards`: which keyboard a real engine brings up for each field, on a phone-sized display. */
+export async function keyboardsCommand(file: string, options: KeyboardsOptions): Promise<void> {
+  const form = await readFormFile(file);
+  if (!form) return refuse(`The file ${file} cannot be read. Give the path of an HTML file.`);
+  const cancel = new AbortController();
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
+  try {
+    if (options.pictures) await mkdir(options.pictures, { recursive: true });
+    const sweep = await measureKeyboards(
+      options.engine,
+      form.markup,
+      isAsked,
+      (answer) => process.stdout.write(`${lineOf(answer)}\n`),
+      cancel.signal,
+    );
+    await write(sweep, options);
+  } catch (error) {
+    if (!(error instanceof EngineLost)) throw error;
+    process.stderr.write(`${error.message}\n`);
+    process.exitCode = 1;
+  }
+}
+
+/** Buttons send the form away. */
+function isAsked({ kind }: Field): boolean {
+  return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file'].includes(kind);
+}
+
+function lineOf({ field, measured }: KeyboardAnswer): string {
+  const { asked, layout, height, fieldInSight } = measured;
+  return [
+    field.label,
+    field.kind,
+    asked ? `asked for ${[asked.purpose, ...asked.hints].join(', ')}` : 'asked for nothing',
+    layout ?? 'no keyboard',
+    `${height.before} to ${height.with} px`,
+    fieldInSight ? 'in sight' : 'out of sight',
+  ].join(' · ');
+}
+
+async function write(
+  { answers, ...sweep }: KeyboardSweep,
+  { json, pictures }: KeyboardsOptions,
+): Promise<void> {
+  if (pictures)
+    for (const { field, picture } of answers)
+      await writeFile(join(pictures, `${field.id.replace(/[^\w-]/g, '_')}.png`), pictureBytes(picture));
+  if (json) {
+    const told = answers.map(({ field: { id, label, kind }, measured }) => ({
+      field: id,
+      label,
+      kind,
+      ...measured,
+    }));
+    await writeFile(json, `${JSON.stringify({ ...sweep, answers: told }, null, 2)}\n`);
+  }
+}

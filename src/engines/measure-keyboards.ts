@@ -1,0 +1,209 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import sharp from 'sharp';
+import type { Field } from '@/core/form/field';
+import { pageUnderTest } from '@/core/form/page-under-test';
+import { readForm } from '@/core/form/read-form';
+import type { MeasuredKeyboard } from '@/core/keyboard/measured-keyboard';
+import type { Picture } from '@/core/observation/picture';
+import { findMark } from './display-change';
+import { EngineLost } from './engine';
+import { engines } from './engines';
+import { startPageServer } from './page-server';
+import { type PhoneBrowser, phoneBrowsers } from './phone-browser';
+import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone-screen';
+import { PictureShelf } from './picture-shelf';
+import { cut, type Raster } from './raster';
+
+/** What was measured of one field, or why nothing was. */
+export interface KeyboardAnswer {
+  readonly field: Field;
+  readonly measured: MeasuredKeyboard;
+  readonly picture: Picture;
+}
+
+export interface KeyboardSweep {
+  readonly engine: string;
+  readonly version: string;
+  readonly answers: readonly KeyboardAnswer[];
+}
+
+/** How long a keyboard may take to come up or to go, ms. */
+const patience = 1200;
+/** How long the page's height has to stay the same, ms. */
+const rest = 180;
+
+/**
+ * Taps every field of a form on a phone-sized display and says which keyboard came up. Everything that it started is gone
+ * when it returns or throws. Throws `EngineLost` with a sentence when the engine or the keyboard cannot be had.
+ *
+ * @param wanted the fields that are asked about
+ * @param signal ends it; what was answered until then has been told
+ */
+export async function measureKeyboards(
+  name: keyof typeof phoneBrowsers,
+  markup: string,
+  wanted: (field: Field) => boolean,
+  onAnswer: (answer: KeyboardAnswer) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<KeyboardSweep> {
+  const engine = engines[name];
+  const [found, phone] = await Promise.all([engine.find(), findPhonePrograms()]);
+  if (found.status === 'missing') throw new EngineLost(found.remedy);
+  if (phone.status === 'missing') throw new EngineLost(phone.remedy);
+  signal?.throwIfAborted();
+  const screen = await startPhoneScreen(phone.programs);
+  let browser: PhoneBrowser | null = null;
+  const stop = () => void browser?.close();
+  signal?.addEventListener('abort', stop, { once: true });
+  const server = await startPageServer();
+  try {
+    browser = await phoneBrowsers[name](found.path, screen.env);
+    await browser.open(server.add(pageUnderTest(markup)));
+    const corner = await viewportOn(screen, browser);
+    const at: Place = { corner, full: await untouchedHeight(browser) };
+    const answers: KeyboardAnswer[] = [];
+    const shelf = new PictureShelf();
+    for (const field of readForm(markup).fields.filter(wanted)) {
+      signal?.throwIfAborted();
+      const answer = await ask(field, screen, browser, at, shelf);
+      answers.push(answer);
+      onAnswer(answer);
+    }
+    return { engine: engine.title, version: browser.version, answers };
+  } finally {
+    signal?.removeEventListener('abort', stop);
+    await browser?.close();
+    await server.close();
+    await screen.close();
+  }
+}
+
+interface Corner {
+  readonly x: number;
+  readonly y: number;
+}
+
+interface Place {
+  /** Of the viewport on the display, px. */
+  readonly corner: Corner;
+  /** Height of the viewport while no keyboard is up, CSS px. */
+  readonly full: number;
+}
+
+const mark = { outer: 253, green: 1 } as const;
+
+/** Where the viewport is on the display: the page shows a mark, and the display is searched for it. */
+async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<Corner> {
+  await browser.evaluate(
+    `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); return true; })()`,
+  );
+  for (let attempt = 0; attempt < 60; attempt++) {
+    const found = findMark(await photographed(screen), mark.outer, mark.green);
+    if (found) {
+      // Browsers start with their address bar focused; the mark takes the tap.
+      await screen.tap(found.x + 3, found.y + 3);
+      await browser.evaluate(`(() => { document.getElementById('ukko-mark').remove(); return true; })()`);
+      return found;
+    }
+    await wait(80);
+  }
+  throw new EngineLost('The page does not show on the phone-sized display.');
+}
+
+async function photographed(screen: PhoneScreen): Promise<Raster> {
+  const { data, info } = await sharp(await screen.picture())
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data, stride: info.width * 4, channels: 'rgb' };
+}
+
+const blur = `(() => { document.activeElement?.blur(); return true; })()`;
+
+const control = ({ controls: [{ ordinal }] }: Field) =>
+  `document.querySelectorAll('input,select,textarea,button,meter,progress,output')[${ordinal}]`;
+
+async function ask(
+  field: Field,
+  screen: PhoneScreen,
+  browser: PhoneBrowser,
+  { corner, full }: Place,
+  shelf: PictureShelf,
+): Promise<KeyboardAnswer> {
+  // A keyboard goes a moment after the focus does.
+  await browser.evaluate(blur);
+  await heightIs(browser, (now) => now === full);
+  const before = await restingHeight(browser);
+  const place = (await browser.evaluate(
+    `(() => { const t = ${control(field)}; t.scrollIntoView({ block: 'center' }); const { left, top, height } = t.getBoundingClientRect(); return { x: left + 12, y: top + height / 2 }; })()`,
+  )) as Corner;
+  screen.keyboard.forget();
+  await screen.tap(corner.x + place.x, corner.y + place.y);
+  await heightIs(browser, (now) => now !== before);
+  const height = { before, with: await restingHeight(browser) };
+  const isUp = height.with < height.before;
+  const { asked, layout } = screen.keyboard;
+  const fieldInSight = (await browser.evaluate(
+    `(() => { const { top, bottom } = ${control(field)}.getBoundingClientRect(); return top >= 0 && bottom <= innerHeight; })()`,
+  )) as boolean;
+  const picture = await shelf.take(cut(await photographed(screen), { x: 0, y: 0, ...phoneSize }));
+  const tapped = isUp ? await tapFirstKey(field, screen, browser, corner.y + height.with) : null;
+  return {
+    field,
+    measured: {
+      asked,
+      layout: isUp ? layout : null,
+      height,
+      fieldInSight,
+      tapped,
+      picture: picture.id,
+    },
+    picture,
+  };
+}
+
+/** Where the first key of the first row is: px from the left, by how wide its layout is, and of the keyboard's height. */
+const firstKey = { letters: 26, numbers: 150, part: 0.12 } as const;
+
+async function tapFirstKey(
+  field: Field,
+  screen: PhoneScreen,
+  browser: PhoneBrowser,
+  top: number,
+): Promise<MeasuredKeyboard['tapped']> {
+  await browser.evaluate(
+    `(() => { window.heard = []; const t = ${control(field)}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
+  );
+  const x = screen.keyboard.layout?.startsWith('number') ? firstKey.numbers : firstKey.letters;
+  await screen.tap(x, top + (phoneSize.height - top) * firstKey.part);
+  await wait(250);
+  return (await browser.evaluate(`window.heard`)) as MeasuredKeyboard['tapped'];
+}
+
+function height(browser: PhoneBrowser): Promise<number> {
+  return browser.evaluate('innerHeight') as Promise<number>;
+}
+
+/** Waits until the page's height is so, or for as long as a keyboard may take. */
+async function heightIs(browser: PhoneBrowser, isSo: (height: number) => boolean): Promise<void> {
+  for (const end = Date.now() + patience; Date.now() < end; await wait(40))
+    if (isSo(await height(browser))) return;
+}
+
+/** The page's height without a keyboard. */
+async function untouchedHeight(browser: PhoneBrowser): Promise<number> {
+  await browser.evaluate(blur);
+  await wait(patience);
+  return restingHeight(browser);
+}
+
+/** The page's height once it has rested. */
+async function restingHeight(browser: PhoneBrowser): Promise<number> {
+  let last = await height(browser);
+  for (let since = Date.now(); Date.now() - since < rest; await wait(30)) {
+    const now = await height(browser);
+    if (now !== last) since = Date.now();
+    last = now;
+  }
+  return last;
+}

@@ -1,0 +1,166 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { Capabilities, WebDriver } from 'selenium-webdriver';
+import { Executor, HttpClient } from 'selenium-webdriver/http';
+import { commandTimeout, startTimeout, withDeadline } from './deadline';
+import { EngineLost } from './engine';
+import { freePort } from './free-port';
+import { endKept, type Keeping, keeping, startKept } from './kept';
+import { phoneSize } from './phone-screen';
+
+/** A browser that fills a phone-sized display, and one page of it. */
+export interface PhoneBrowser {
+  readonly version: string;
+  open(address: string): Promise<void>;
+  /** The value of a JavaScript expression in the page, as plain data. Throws `EngineLost` after the usual deadline. */
+  evaluate(expression: string): Promise<unknown>;
+  close(): Promise<void>;
+}
+
+type Env = Readonly<Record<string, string>>;
+
+/** Starts each engine on a phone-sized display; the programs are those that the engines themselves found. */
+export const phoneBrowsers: Readonly<
+  Record<'chromium' | 'firefox' | 'webkit', (program: string, env: Env) => Promise<PhoneBrowser>>
+> = {
+  chromium: (program, env) =>
+    overBidi('Chromium', 'chrome', program, env, [
+      '--no-sandbox',
+      '--ozone-platform=wayland',
+      '--enable-wayland-ime',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-quic',
+      '--disable-dev-shm-usage',
+      '--test-type',
+      '--hide-scrollbars',
+      `--window-size=${phoneSize.width},${phoneSize.height}`,
+    ]),
+  firefox: (program, env) => overBidi('Firefox', 'firefox', program, { ...env, MOZ_ENABLE_WAYLAND: '1' }, []),
+  webkit: overWebDriver,
+};
+
+/** In Firefox’s automation every field would say that it wants plain text. */
+const preferences = {
+  'focusmanager.testmode': false,
+  'toolkit.legacyUserProfileCustomizations.stylesheets': true,
+  'network.captive-portal-service.enabled': false,
+  'network.connectivity-service.enabled': false,
+  'app.update.enabled': false,
+};
+
+async function overBidi(
+  title: string,
+  browser: 'chrome' | 'firefox',
+  program: string,
+  env: Env,
+  parameters: readonly string[],
+): Promise<PhoneBrowser> {
+  const kept = await keeping(program, env);
+  atHome(kept);
+  const profile = join(kept.folder, 'profile');
+  try {
+    await mkdir(join(profile, 'chrome'), { recursive: true });
+    await writeFile(
+      join(profile, 'chrome/userChrome.css'),
+      '#navigator-toolbox{visibility:collapse!important}',
+    );
+    const driven = await puppeteer.launch({
+      browser,
+      protocol: 'webDriverBiDi',
+      executablePath: kept.path,
+      userDataDir: profile,
+      headless: false,
+      args: [...parameters],
+      ignoreDefaultArgs: browser === 'chrome' ? ['--enable-automation'] : [],
+      extraPrefsFirefox: preferences,
+      env: kept.env,
+      defaultViewport: null,
+      protocolTimeout: startTimeout,
+      timeout: startTimeout,
+      handleSIGINT: false,
+      handleSIGTERM: false,
+      handleSIGHUP: false,
+    });
+    const page = (await driven.pages())[0] ?? (await driven.newPage());
+    return {
+      version: /\d[\d.]*/.exec(await driven.version())?.[0] ?? 'unknown',
+      open: async (address) => {
+        await withDeadline(page.goto(address, { waitUntil: 'load' }), commandTimeout, title);
+      },
+      evaluate: (expression) => withDeadline(page.evaluate(expression), commandTimeout, title),
+      close: () => endKept(driven.process(), kept),
+    };
+  } catch (error) {
+    await endKept(null, kept);
+    throw lost(title, error);
+  }
+}
+
+/** Whoever runs a browser has to own its folders; the display belongs to somebody else. */
+function atHome({ env, folder }: Keeping): void {
+  delete env.DISPLAY;
+  env.HOME = folder;
+  env.XDG_RUNTIME_DIR = folder;
+}
+
+const miniBrowser = '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser';
+
+async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
+  const port = await freePort();
+  const kept = await keeping(program, {
+    ...env,
+    GDK_BACKEND: 'wayland',
+    GTK_IM_MODULE: 'wayland',
+    GSETTINGS_BACKEND: 'memory',
+    NO_AT_BRIDGE: '1',
+  });
+  atHome(kept);
+  const keeper = startKept(kept, ['-p', String(port)]);
+  try {
+    await answering(port);
+    const capabilities = new Capabilities({
+      'webkitgtk:browserOptions': { binary: miniBrowser, args: ['--automation'] },
+    });
+    const executor = new Executor(new HttpClient(`http://127.0.0.1:${port}`));
+    const driver = WebDriver.createSession(executor, capabilities);
+    const told = await withDeadline(driver.getCapabilities(), startTimeout, 'WebKit');
+    return {
+      version: String(told.get('browserVersion') ?? 'unknown'),
+      open: (address) => withDeadline(driver.get(address), commandTimeout, 'WebKit'),
+      evaluate: (expression) =>
+        withDeadline(driver.executeScript(`return ${expression}`), commandTimeout, 'WebKit'),
+      async close() {
+        await withDeadline(driver.quit(), 700, 'WebKit').catch(() => undefined);
+        await endKept(keeper, kept);
+      },
+    };
+  } catch (error) {
+    await endKept(keeper, kept);
+    throw lost('WebKit', error);
+  }
+}
+
+async function answering(port: number): Promise<void> {
+  for (
+    const end = Date.now() + commandTimeout;
+    Date.now() < end;
+    await new Promise((done) => setTimeout(done, 50))
+  ) {
+    const ready = await fetch(`http://127.0.0.1:${port}/status`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (ready) return;
+  }
+  throw new Error('its driver did not answer');
+}
+
+function lost(title: string, error: unknown): EngineLost {
+  return new EngineLost(
+    `${title} did not start on the phone-sized display: ${(error instanceof Error ? error.message : String(error)).split('\n')[0]}`,
+  );
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import type { MeasuredKeyboard } from '@/core/keyboard/measured-keyboard';
+import { measureKeyboards } from '@/engines/measure-keyboards';
+import { findPhonePrograms } from '@/engines/phone-screen';
+import { enginesAvailable } from '../fixtures/engines';
+import { profiles } from './asking-engines';
+
+const phone = await findPhonePrograms();
+if (phone.status === 'missing') {
+  if (process.env.CI === 'true') throw new Error(phone.remedy);
+  console.warn(phone.remedy);
+}
+const here = (await enginesAvailable()) && phone.status === 'found';
+
+const controls: Readonly<Record<string, string>> = {
+  text: '<input name=text>',
+  email: '<input type=email name=email>',
+  url: '<input type=url name=url>',
+  tel: '<input type=tel name=tel>',
+  number: '<input type=number name=number>',
+  password: '<input type=password name=password>',
+  date: '<input type=date name=date>',
+  digits: '<input inputmode=numeric name=digits>',
+  lines: '<textarea inputmode=numeric name=lines></textarea>',
+  none: '<input inputmode=none name=none>',
+  readonly: '<input readonly name=readonly>',
+};
+const markup = `<form>${Object.values(controls)
+  .map((one) => `<p>${one}`)
+  .join('')}</form>`;
+
+/** Layouts that came up when all of this was tried by hand, before there was a program for it. */
+const common = {
+  text: 'us',
+  email: 'email/us',
+  url: 'url/us',
+  tel: 'number/us',
+  number: 'number/us',
+  password: 'us',
+  date: null,
+  none: 'us',
+};
+const layouts = {
+  chromium: { ...common, digits: 'us', lines: 'us', readonly: null },
+  firefox: { ...common, digits: 'number/us', lines: 'number/us', readonly: null },
+  webkit: { ...common, digits: 'us', lines: 'number/us', readonly: 'us' },
+} as const;
+/** What the page hears of a tapped letter. */
+const heard = {
+  chromium: ['keypress', 'beforeinput', 'input'],
+  firefox: ['keydown', 'keypress', 'beforeinput', 'input', 'keyup'],
+  webkit: ['keydown', 'beforeinput', 'input', 'compositionend'],
+} as const;
+
+describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
+  'a real keyboard under %s',
+  (engine) => {
+    it('comes up as the engine asks for it, takes room, and its keys are heard', async () => {
+      const all = new Map<string, MeasuredKeyboard>();
+      await measureKeyboards(
+        engine,
+        markup,
+        () => true,
+        ({ field, measured, picture }) => {
+          expect([picture.width, picture.height]).toEqual([520, 960]);
+          all.set(field.name, measured);
+        },
+      );
+      const told = Object.fromEntries([...all].map(([name, { layout }]) => [name, layout]));
+      expect(told).toEqual(layouts[engine]);
+      for (const [name, { layout, height, tapped }] of all) {
+        expect([name, height.with < height.before]).toEqual([name, layout !== null]);
+        expect([name, tapped !== null]).toEqual([name, layout !== null]);
+      }
+      expect(all.get('email')?.asked?.purpose).toBe('email');
+      expect(all.get('password')?.asked?.hints).toContain('hidden_text');
+      expect(all.get('text')?.tapped?.map(({ type }) => type)).toEqual(heard[engine]);
+      expect(all.get('number')?.tapped?.at(-1)?.value).toBe('1');
+      expect(profiles()).toEqual([]);
+    });
+
+    it('that is cancelled leaves nothing behind', async () => {
+      const abort = new AbortController();
+      const asking = measureKeyboards(
+        engine,
+        markup,
+        () => true,
+        () => abort.abort(),
+        abort.signal,
+      );
+      await expect(asking).rejects.toThrow(/aborted/);
+      expect(profiles()).toEqual([]);
+    });
+  },
+);
