@@ -52,3 +52,17 @@ test('all settings of a target, and what each sample costs in taps', async ({ pa
   await expect(taps.getByRole('row', { name: /TG4-7719-QX/ }).first()).toContainText('for layers');
   await expect(taps.getByRole('row', { name: /№/ })).toContainText('cannot be typed');
 });
+
+test('a real keyboard is asked on a phone-sized display, and asking can be cancelled', async ({ page }) => {
+  await page.goto('/keyboards?field=gulls');
+  const card = page.getByRole('article', { name: 'Firefox on Linux' });
+  await card.getByRole('button', { name: 'Ask' }).click();
+  await card.getByRole('button', { name: 'Cancel' }).click();
+  await expect(card.getByRole('status')).toHaveCount(0);
+  await card.getByRole('button', { name: 'Ask' }).click();
+  await expect(card.getByRole('img', { name: 'Gulls counted with the keyboard in Firefox' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(card).toContainText('number/us');
+  await expect(card).toContainText(/960 to \d+ px/);
+});

@@ -62,6 +62,16 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     for (const name of ['4', '7', '1']) await keys.getByRole('button', { name, exact: true }).click();
     await settled(page);
   },
+  'keyboards-measured': async (page, address) => {
+    await page.goto(`${address}/keyboards?field=gulls`);
+    for (const name of ['Firefox on Linux', 'Chromium on Linux', 'WebKit on Linux']) {
+      const card = page.getByRole('article', { name });
+      await card.getByRole('button', { name: 'Ask' }).click();
+      await card.getByRole('img', { name: /with the keyboard/ }).waitFor({ timeout: 60_000 });
+    }
+    await page.getByRole('article', { name: 'Firefox on Linux' }).evaluate((card) => card.scrollIntoView());
+    await settled(page);
+  },
   'keyboard-settings': (page, address) =>
     page
       .goto(`${address}/keyboards?field=level&keyboards=all+settings&target=webkit-phone`)

@@ -92,16 +92,23 @@ interface Place {
 
 const mark = { outer: 253, green: 1 } as const;
 
-/** Where the viewport is on the display: the page shows a mark, and the display is searched for it. */
+/**
+ * Where the viewport is on the display: the page shows a mark, and the display is searched for it. The mark is a field and
+ * takes the first tap: browsers start with their address bar focused, and Firefox asks for plain text whatever is focused
+ * first.
+ */
 async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<Corner> {
   await browser.evaluate(
-    `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); return true; })()`,
+    `(() => { const mark = document.createElement('input'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:24px;height:24px;z-index:2147483647;caret-color:transparent;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); return true; })()`,
   );
   for (let attempt = 0; attempt < 60; attempt++) {
     const found = findMark(await photographed(screen), mark.outer, mark.green);
     if (found) {
-      // Browsers start with their address bar focused; the mark takes the tap.
-      await screen.tap(found.x + 3, found.y + 3);
+      const before = await height(browser);
+      await screen.tap(found.x + 12, found.y + 12);
+      await heightIs(browser, (now) => now < before);
+      await browser.evaluate(blur);
+      await heightIs(browser, (now) => now === before);
       await browser.evaluate(`(() => { document.getElementById('ukko-mark').remove(); return true; })()`);
       return found;
     }

@@ -29,7 +29,7 @@ export async function findPhonePrograms(): Promise<
   const found = await Promise.all(
     Object.entries(names).map(async ([key, name]) => [
       key,
-      await findProgram(`UKKO_${name.toUpperCase()}`, [name]),
+      await findProgram(`UKKO_${name.toUpperCase().replace('-', '_')}`, [name]),
     ]),
   );
   if (found.every(([, path]) => path !== null))

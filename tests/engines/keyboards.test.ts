@@ -79,6 +79,11 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
       expect(profiles()).toEqual([]);
     });
 
+    it('is asked for what the very first field wants', async () => {
+      const { answers } = await measureKeyboards(engine, `<form>${controls.number}</form>`, () => true);
+      expect(answers.map(({ measured }) => measured.layout)).toEqual(['number/us']);
+    });
+
     it('that is cancelled leaves nothing behind', async () => {
       const abort = new AbortController();
       const asking = measureKeyboards(

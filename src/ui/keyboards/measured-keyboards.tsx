@@ -27,10 +27,10 @@ type Asked =
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
 export function MeasuredKeyboards({ field }: { field: Field }) {
   const { form } = useForm();
-  const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked>>>>({});
+  const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked | undefined>>>>({});
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
-  const isAsking = Object.values(asked).some((one) => one.status === 'asking');
+  const isAsking = Object.values(asked).some((one) => one?.status === 'asking');
   const ask = async (engine: PhoneEngine) => {
     const abort = new AbortController();
     running.current = abort;
@@ -40,7 +40,7 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
     const answer = await askServer({ markup: form.markup, field: field.id, engine }, abort.signal);
     say(answer ?? before);
   };
-  return phoneEngines.map((engine) => {
+  const card = (engine: PhoneEngine) => {
     const one = asked[engine];
     return (
       <article key={engine} className={styles.card} aria-label={titles[engine]}>
@@ -75,7 +75,8 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
         )}
       </article>
     );
-  });
+  };
+  return <div className={styles.measured}>{phoneEngines.map(card)}</div>;
 }
 
 /** Null when it was cancelled. */

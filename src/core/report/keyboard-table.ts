@@ -1,0 +1,36 @@
+import { takesKeys } from '../form/field';
+import { readForm } from '../form/read-form';
+import { bringsText, comesUp } from '../keyboard/comes-up';
+import { entryOf } from '../keyboard/entry';
+import { keyboardHabitsOf } from '../keyboard/keyboard-habits';
+import { targets } from '../target/line-up';
+
+const begin = '<!-- keyboards: begin -->';
+const end = '<!-- keyboards: end -->';
+
+/** Fields down, targets across: what comes up in each, in the language of the demo, as a table in Markdown. */
+export function keyboardTable(markup: string): string {
+  const shown = targets.flatMap(({ id, name }) => {
+    const habits = keyboardHabitsOf(id);
+    return habits ? [{ name, habits }] : [];
+  });
+  const fields = readForm(markup).fields.filter(({ kind }) => takesKeys(kind));
+  const line = (cells: readonly string[]) => `| ${cells.join(' | ')} |`;
+  return [
+    line(['field', ...shown.map(({ name }) => name)]),
+    line(['field', ...shown].map(() => '---')),
+    ...fields.map((field) =>
+      line([
+        field.label,
+        ...shown.map(({ habits }) => bringsText(comesUp(habits, entryOf(field), 'en-US').brings)),
+      ]),
+    ),
+  ].join('\n');
+}
+
+/** A document with the table in its place. Throws when it has no place for one. */
+export function withKeyboardTable(document: string, table: string): string {
+  const [from, to] = [document.indexOf(begin), document.indexOf(end)];
+  if (from < 0 || to < from) throw new Error(`The document has no place for the table: ${begin} … ${end}`);
+  return `${document.slice(0, from + begin.length)}\n\n${table}\n\n${document.slice(to)}`;
+}
