@@ -57,10 +57,10 @@ export async function measureKeyboards(
   signal?.addEventListener('abort', stop, { once: true });
   const server = await startPageServer();
   try {
-    browser = await phoneBrowsers[name](found.path, screen.env);
-    await browser.open(server.add(pageUnderTest(markup)));
-    const corner = await viewportOn(screen, browser);
-    const at: Place = { corner, full: await untouchedHeight(browser) };
+    const address = server.add(pageUnderTest(markup));
+    const there = await shown(name, found.path, address, screen, signal);
+    browser = there.browser;
+    const at: Place = { corner: there.corner, full: await untouchedHeight(browser) };
     const answers: KeyboardAnswer[] = [];
     const shelf = new PictureShelf();
     for (const field of readForm(markup).fields.filter(wanted)) {
@@ -81,6 +81,29 @@ export async function measureKeyboards(
 interface Corner {
   readonly x: number;
   readonly y: number;
+}
+
+/** How often a browser is started before it counts as one that does not show: on a busy display its first window may never be drawn. */
+const starts = 2;
+
+async function shown(
+  name: keyof typeof phoneBrowsers,
+  program: string,
+  address: string,
+  screen: PhoneScreen,
+  signal?: AbortSignal,
+): Promise<{ readonly browser: PhoneBrowser; readonly corner: Corner }> {
+  for (let start = 1; ; start++) {
+    signal?.throwIfAborted();
+    const browser = await phoneBrowsers[name](program, screen.env);
+    try {
+      await browser.open(address);
+      return { browser, corner: await viewportOn(screen, browser) };
+    } catch (error) {
+      await browser.close();
+      if (start === starts || !(error instanceof EngineLost)) throw error;
+    }
+  }
 }
 
 interface Place {

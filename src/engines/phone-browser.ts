@@ -3,11 +3,12 @@ import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
-import { commandTimeout, startTimeout, withDeadline } from './deadline';
+import { commandTimeout, firstLine, startTimeout, withDeadline } from './deadline';
 import { EngineLost } from './engine';
 import { freePort } from './free-port';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { phoneSize } from './phone-screen';
+import { answers, miniBrowser } from './webkit';
 
 /** A browser that fills a phone-sized display, and one page of it. */
 export interface PhoneBrowser {
@@ -107,8 +108,6 @@ function atHome({ env, folder }: Keeping): void {
   env.XDG_RUNTIME_DIR = folder;
 }
 
-const miniBrowser = '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser';
-
 async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
   const port = await freePort();
   const kept = await keeping(program, {
@@ -121,11 +120,14 @@ async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
   atHome(kept);
   const keeper = startKept(kept, ['-p', String(port)]);
   try {
-    await answering(port);
+    const address = `http://127.0.0.1:${port}`;
+    await answers(address, keeper);
+    const binary = await miniBrowser();
+    if (!binary) throw new Error('its browser went missing');
     const capabilities = new Capabilities({
-      'webkitgtk:browserOptions': { binary: miniBrowser, args: ['--automation'] },
+      'webkitgtk:browserOptions': { binary, args: ['--automation'] },
     });
-    const executor = new Executor(new HttpClient(`http://127.0.0.1:${port}`));
+    const executor = new Executor(new HttpClient(address));
     const driver = WebDriver.createSession(executor, capabilities);
     const told = await withDeadline(driver.getCapabilities(), startTimeout, 'WebKit');
     return {
@@ -144,23 +146,6 @@ async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
   }
 }
 
-async function answering(port: number): Promise<void> {
-  for (
-    const end = Date.now() + commandTimeout;
-    Date.now() < end;
-    await new Promise((done) => setTimeout(done, 50))
-  ) {
-    const ready = await fetch(`http://127.0.0.1:${port}/status`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-    if (ready) return;
-  }
-  throw new Error('its driver did not answer');
-}
-
 function lost(title: string, error: unknown): EngineLost {
-  return new EngineLost(
-    `${title} did not start on the phone-sized display: ${(error instanceof Error ? error.message : String(error)).split('\n')[0]}`,
-  );
+  return new EngineLost(`${title} did not start on the phone-sized display: ${firstLine(error)}`);
 }

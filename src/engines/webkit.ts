@@ -28,7 +28,7 @@ export const webkit: Engine = {
     const [driver, display, browser] = await Promise.all([
       findProgram('UKKO_WEBKIT', ['WebKitWebDriver']),
       findDisplayPrograms(),
-      firstExecutable(browsers),
+      miniBrowser(),
     ]);
     if (driver && !('status' in display) && browser)
       return { status: 'found', path: driver, version: await packageVersion('libwebkit2gtk-4.1-0') };
@@ -41,7 +41,7 @@ export const webkit: Engine = {
 
   async launch(path, variant, signal): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
-    const browser = await firstExecutable(browsers);
+    const browser = await miniBrowser();
     if ('status' in programs || !browser)
       throw new EngineLost('WebKit’s browser or its display went missing. Install them again.');
     let display: Display | null = null;
@@ -54,6 +54,11 @@ export const webkit: Engine = {
     }
   },
 };
+
+/** The browser that the driver drives; null when it is not on this machine. */
+export function miniBrowser(): Promise<string | null> {
+  return firstExecutable(browsers);
+}
 
 async function firstExecutable(paths: readonly string[]): Promise<string | null> {
   for (const path of paths) if (await isExecutable(path)) return path;
@@ -128,7 +133,8 @@ async function startDriver(
   }
 }
 
-async function answers(address: string, keeper: { exitCode: number | null }): Promise<void> {
+/** Waits until a driver that was just started answers at its address. Throws when it ends, or does not. */
+export async function answers(address: string, keeper: { exitCode: number | null }): Promise<void> {
   for (let attempt = 0; attempt < 100; attempt++) {
     if (keeper.exitCode !== null) throw new Error('its driver ended at once');
     const ready = await fetch(`${address}/status`).then(

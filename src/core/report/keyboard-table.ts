@@ -29,8 +29,8 @@ export function keyboardTable(markup: string): string {
 }
 
 /** A document with the table in its place. Throws when it has no place for one. */
-export function withKeyboardTable(document: string, table: string): string {
-  const [from, to] = [document.indexOf(begin), document.indexOf(end)];
+export function withKeyboardTable(text: string, table: string): string {
+  const [from, to] = [text.indexOf(begin), text.indexOf(end)];
   if (from < 0 || to < from) throw new Error(`The document has no place for the table: ${begin} … ${end}`);
-  return `${document.slice(0, from + begin.length)}\n\n${table}\n\n${document.slice(to)}`;
+  return `${text.slice(0, from + begin.length)}\n\n${table}\n\n${text.slice(to)}`;
 }

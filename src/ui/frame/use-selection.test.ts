@@ -1,8 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lenses, lensStates } from '@/core/compare/lens';
+import { languages } from '@/core/target/variant';
 import { gridStep } from './grid-step';
-import { nothingSelected, readSelection, type Selection, selectionQuery, typingParts } from './use-selection';
+import {
+  keyboardParts,
+  nothingSelected,
+  readSelection,
+  type Selection,
+  selectionQuery,
+  typingParts,
+} from './use-selection';
 
 const read = (query: string) => readSelection(new URLSearchParams(query));
 
@@ -46,6 +54,8 @@ describe('the selection in the address', () => {
       stroke: fc.option(fc.nat(), { nil: null }),
       against: id,
       typing: fc.constantFrom(...typingParts),
+      keyboards: fc.constantFrom(...keyboardParts),
+      language: fc.constantFrom(...languages),
       byDifferences: fc.boolean(),
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),

@@ -4,14 +4,15 @@ import type { Remote } from 'comlink';
 import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'react';
 import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
-import type { ActionDeed, ActionKey } from '@/core/keyboard/action-key';
-import { arrivesAs, maskedText, wantsCapitals } from '@/core/keyboard/arrives';
+import type { ActionKey } from '@/core/keyboard/action-key';
+import { maskedText } from '@/core/keyboard/arrives';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
-import { type Entry, entryOf } from '@/core/keyboard/entry';
-import { type Key, layerNamed } from '@/core/keyboard/keyboard';
+import { entryOf } from '@/core/keyboard/entry';
+import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
+import { deedText, layerUp, type Tapped, type TappingPlace, tap, untapped } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
-import { isNamedKey, type Script, type Stroke } from '@/core/script/stroke';
+import { isNamedKey, type Stroke } from '@/core/script/stroke';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
 import type { KeyboardCheck, ModelledReplay, ReplayWork } from '@/workers/replay.worker';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -32,16 +33,6 @@ export interface KeyboardOnTarget {
   readonly action: ActionKey | null;
 }
 
-/** What a person did on one target so far. */
-interface Typed {
-  readonly strokes: Script;
-  /** The layer that was chosen; null: the one that is up by itself. */
-  readonly layer: string | null;
-  /** What the action key did last. */
-  readonly said: string | null;
-}
-const untouched: Typed = { strokes: [], layer: null, said: null };
-
 /** The field on each target, with its keyboard under it, live. */
 export function KeyboardTargets({
   field,
@@ -54,10 +45,10 @@ export function KeyboardTargets({
   all: readonly KeyboardOnTarget[];
   checks: readonly KeyboardCheck[];
 }) {
-  const [typed, setTyped] = useState<Readonly<Record<TargetId, Typed>>>({});
+  const [typed, setTyped] = useState<Readonly<Record<TargetId, Tapped>>>({});
   const replays = useTapped(field, guards, typed);
-  const change = useSteady((target: TargetId, next: (typed: Typed) => Typed) =>
-    setTyped((before) => ({ ...before, [target]: next(before[target] ?? untouched) })),
+  const change = useSteady((target: TargetId, next: (typed: Tapped) => Tapped) =>
+    setTyped((before) => ({ ...before, [target]: next(before[target] ?? untapped) })),
   );
   return (
     <div className={styles.targets}>
@@ -70,7 +61,7 @@ export function KeyboardTargets({
           up={up}
           action={action}
           trap={checks.find((one) => one.target === target.id)?.trap ?? null}
-          typed={typed[target.id] ?? untouched}
+          typed={typed[target.id] ?? untapped}
           replay={replays.get(target.id) ?? null}
           onChange={change}
         />
@@ -84,7 +75,7 @@ export function KeyboardTargets({
 function useTapped(
   field: Field,
   guards: readonly Guard[],
-  typed: Readonly<Record<TargetId, Typed>>,
+  typed: Readonly<Record<TargetId, Tapped>>,
 ): ReadonlyMap<TargetId, ModelledReplay> {
   const { form } = useForm();
   const ask = useCallback(
@@ -113,16 +104,16 @@ const Card = memo(function Card({
 }: KeyboardOnTarget & {
   field: Field;
   trap: Trap | null;
-  typed: Typed;
+  typed: Tapped;
   replay: ModelledReplay | null;
-  onChange: (target: TargetId, next: (typed: Typed) => Typed) => void;
+  onChange: (target: TargetId, next: (typed: Tapped) => Tapped) => void;
 }) {
   const entry = entryOf(field);
   const step = replay?.facts.steps.at(-1) ?? null;
   const before = step ? step.text.slice(0, step.caret.start) : '';
-  const layer = typed.layer ?? layerByItself(up, habits, entry, before);
-  const press = (key: Key, held: string | null) =>
-    onChange(target.id, (now) => after(now, key, held, { up, habits, entry, action, layer, before }));
+  const place: TappingPlace = { up, habits, entry, action, before };
+  const layer = layerUp(typed, place);
+  const press = (key: Key, held: string | null) => onChange(target.id, (now) => tap(now, key, held, place));
   const pressed = (event: KeyboardEvent) => {
     const stroke = hardwareStroke(event);
     if (!stroke) return;
@@ -161,7 +152,7 @@ const Card = memo(function Card({
           </span>
         )}
         {typed.strokes.length > 0 && (
-          <button type="button" className={styles.clear} onClick={() => onChange(target.id, () => untouched)}>
+          <button type="button" className={styles.clear} onClick={() => onChange(target.id, () => untapped)}>
             clear
           </button>
         )}
@@ -225,99 +216,6 @@ function ActionNote({ action, said }: { action: ActionKey; said: string | null }
       {action.trouble && <span className={styles.bad}> {action.trouble}</span>}
     </p>
   );
-}
-
-function deedText(deed: ActionDeed): string {
-  switch (deed.does) {
-    case 'goes to':
-      return `goes to ${deed.field.label}`;
-    case 'sends':
-      return 'asks to send the form';
-    case 'puts a newline':
-      return 'puts a newline';
-    case 'puts the keyboard away':
-      return 'puts the keyboard away';
-    case 'nothing':
-      return deed.why.replace(/\.$/, '');
-  }
-}
-
-/** The layer that is up by itself: capitals where the field wants them. */
-function layerByItself(
-  { keyboard }: ComesUp,
-  { text }: KeyboardHabits,
-  { autocapitalize }: Entry,
-  before: string,
-): string {
-  const first = keyboard?.layers[0].id ?? '';
-  const hasCapitals = keyboard?.layers.some(({ id }) => id === 'capitals') ?? false;
-  return hasCapitals && first === 'letters' && text.capitalizes && wantsCapitals(before, autocapitalize)
-    ? 'capitals'
-    : first;
-}
-
-interface Tapping {
-  readonly up: ComesUp;
-  readonly habits: KeyboardHabits;
-  readonly entry: Entry;
-  readonly action: ActionKey | null;
-  /** The layer that is up. */
-  readonly layer: string;
-  /** The text before the caret. */
-  readonly before: string;
-}
-
-/** What has been done after one more tap. */
-function after(now: Typed, key: Key, held: string | null, at: Tapping): Typed {
-  switch (key.does) {
-    case 'layer':
-      // Back from the numbers, letters are large or small by themselves; from the capitals a person asked for small ones.
-      return { ...now, layer: key.to === 'letters' && at.layer !== 'capitals' ? null : key.to };
-    case 'erase':
-      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Backspace' }], said: null };
-    case 'away':
-      return { ...now, said: 'The keyboard is put away; the focus stays.' };
-    case 'gap':
-      return now;
-    case 'action':
-      return acted(now, at.action?.deed ?? { does: 'sends' });
-    case 'text': {
-      const { replaces, text } = arrivesAs(held ?? key.text, at.before, at.habits.text, isPlain(at.entry));
-      const erased = Array.from(replaces, (): Stroke => ({ kind: 'key', key: 'Backspace' }));
-      const brought: Stroke =
-        text.length > 1 && Array.from(text).length > 1
-          ? { kind: 'text', route: 'soft keys', text }
-          : { kind: 'key', key: text };
-      return { strokes: [...now.strokes, ...erased, brought], layer: layerAfter(now, at), said: null };
-    }
-  }
-}
-
-/** A layer that was chosen stays, unless it goes back by itself; letters choose between small and large by themselves. */
-function layerAfter({ layer }: Typed, { up, layer: shown }: Tapping): string | null {
-  const returnsTo = up.keyboard && layerNamed(up.keyboard, shown)?.returnsTo;
-  const next = returnsTo ?? layer;
-  return next === 'letters' ? null : next;
-}
-
-function acted(now: Typed, deed: ActionDeed): Typed {
-  const said = `It ${deedText(deed)}.`;
-  switch (deed.does) {
-    case 'goes to':
-      return { ...now, strokes: [...now.strokes, { kind: 'leave' }], said };
-    case 'sends':
-    case 'puts a newline':
-    case 'nothing':
-      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Enter' }], said };
-    case 'puts the keyboard away':
-      return { ...now, said };
-  }
-}
-
-/** Nothing is put right in addresses, secrets, numbers, and where a pad was asked for. */
-function isPlain({ kind, inputmode }: Entry): boolean {
-  const isText = kind === 'text' || kind === 'search' || kind === 'textarea';
-  return !isText || (inputmode !== null && inputmode !== 'text' && inputmode !== 'search');
 }
 
 /** A key of the keyboard in front of the person; Tab stays theirs. */

@@ -2,12 +2,15 @@
 
 import { Segmented, Select } from 'antd';
 import type { Remote } from 'comlink';
+import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
 import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import { guardName } from '@/core/guard/rule';
 import { actionKeyOf } from '@/core/keyboard/action-key';
 import { comesUp } from '@/core/keyboard/comes-up';
+import { deafGuards } from '@/core/keyboard/ears';
 import { capitalizations, enterKeyHints, entryOf, inputModes } from '@/core/keyboard/entry';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { typedKinds } from '@/core/keyboard/settings';
@@ -19,7 +22,13 @@ import type { KeyboardCheck, ReplayWork } from '@/workers/replay.worker';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
-import { type KeyboardPart, keyboardParts, useSelection } from '../frame/use-selection';
+import {
+  currentSelection,
+  type KeyboardPart,
+  keyboardParts,
+  selectionQuery,
+  useSelection,
+} from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
 import { useReplay } from '../typing/use-replay';
 import { CheapestSetting } from './cheapest-setting';
@@ -113,6 +122,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
             onChange={(keyboards) => select({ keyboards })}
           />
           <Traps checks={checks} targets={asked} />
+          {guards.length > 0 && <Ears field={field} guards={guards} />}
         </div>
         <div className={styles.scroll}>
           {selection.keyboards === 'keyboards' && (
@@ -170,6 +180,34 @@ function Traps({ checks, targets: asked }: { checks: readonly KeyboardCheck[]; t
       <strong>{trapped.length}</strong> of {checks.length} keyboards cannot type every value that the rule
       accepts: <VisibleText text={first.trap.value} /> on {name}
       {trapped.length > 1 && ' and others'}.
+    </p>
+  );
+}
+
+/** Guards that listen where soft keyboards do not speak. */
+function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
+  const { form, edit } = useForm();
+  const [, select] = useSelection();
+  const ask = useCallback(
+    (work: Remote<ReplayWork>) => work.waysIn({ markup: form.markup, field: field.id }, guards, []),
+    [form.markup, field.id, guards],
+  );
+  const replaying = useReplay(ask);
+  const [first] = replaying.status === 'there' ? deafGuards(replaying.answer) : [];
+  const plan = form.typing[field.id];
+  if (!first || !plan) return null;
+  return (
+    <p className={styles.alarm} role="status">
+      “{guardName(first.guard)}” hears hardware keys and lets {first.past.join(' and ')} past.{' '}
+      <Link
+        href={`/typing${selectionQuery({ ...currentSelection(), field: field.id, typing: 'strokes' })}`}
+        onClick={() => {
+          edit({ typing: { ...form.typing, [field.id]: { ...plan, script: first.script } } }, 'ears');
+          select({ field: field.id, typing: 'strokes', stroke: null });
+        }}
+      >
+        Show it
+      </Link>
     </p>
   );
 }

@@ -1,0 +1,115 @@
+import type { Script, Stroke } from '../script/stroke';
+import type { ActionDeed, ActionKey } from './action-key';
+import { arrivesAs, wantsCapitals } from './arrives';
+import type { ComesUp } from './comes-up';
+import type { Entry } from './entry';
+import { type Key, layerNamed } from './keyboard';
+import type { KeyboardHabits } from './keyboard-habits';
+
+/** What a person did on one keyboard so far. */
+export interface Tapped {
+  readonly strokes: Script;
+  /** The layer that was chosen; null: the one that is up by itself. */
+  readonly layer: string | null;
+  /** What the action key did, when it was tapped last. */
+  readonly said: string | null;
+}
+
+export const untapped: Tapped = { strokes: [], layer: null, said: null };
+
+/** The keyboard and field on which is tapped. */
+export interface TappingPlace {
+  readonly up: ComesUp;
+  readonly habits: KeyboardHabits;
+  readonly entry: Entry;
+  readonly action: ActionKey | null;
+  /** The text before the caret, as far as it is known. */
+  readonly before: string;
+}
+
+/** The layer that is up: the one that was chosen, or else capitals where the field wants them. */
+export function layerUp({ layer }: Tapped, { up, habits, entry, before }: TappingPlace): string {
+  if (layer !== null) return layer;
+  const { keyboard } = up;
+  const first = keyboard?.layers[0].id ?? '';
+  const hasCapitals = keyboard?.layers.some(({ id }) => id === 'capitals') ?? false;
+  const wants = habits.text.capitalizes && wantsCapitals(before, entry.autocapitalize);
+  return hasCapitals && first === 'letters' && wants ? 'capitals' : first;
+}
+
+/** What has been done after one more tap. @param held the character that was chosen by holding the key */
+export function tap(now: Tapped, key: Key, held: string | null, at: TappingPlace): Tapped {
+  switch (key.does) {
+    case 'layer':
+      // Back from the numbers, letters are large or small by themselves; from the capitals a person asked for small ones.
+      return { ...now, layer: key.to === 'letters' && layerUp(now, at) !== 'capitals' ? null : key.to };
+    case 'erase':
+      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Backspace' }], said: null };
+    case 'away':
+      return { ...now, said: 'The keyboard is put away; the focus stays.' };
+    case 'gap':
+      return now;
+    case 'action':
+      return acted(now, at.action?.deed ?? { does: 'sends' });
+    case 'text': {
+      const { replaces, text } = arrivesAs(held ?? key.text, at.before, at.habits.text, isPlain(at.entry));
+      const erased = Array.from(replaces, (): Stroke => ({ kind: 'key', key: 'Backspace' }));
+      return {
+        strokes: [...now.strokes, ...erased, strokeOf(text)],
+        layer: layerAfter(now, at),
+        said: null,
+      };
+    }
+  }
+}
+
+/** One character is a key; a key that brings several brings them at once. */
+function strokeOf(text: string): Stroke {
+  return Array.from(text).length > 1
+    ? { kind: 'text', route: 'soft keys', text }
+    : { kind: 'key', key: text };
+}
+
+/** A layer that was chosen stays, unless it goes back by itself; letters choose between small and large by themselves. */
+function layerAfter(now: Tapped, at: TappingPlace): string | null {
+  const { keyboard } = at.up;
+  const returnsTo = keyboard && layerNamed(keyboard, layerUp(now, at))?.returnsTo;
+  const next = returnsTo ?? now.layer;
+  return next === 'letters' ? null : next;
+}
+
+function acted(now: Tapped, deed: ActionDeed): Tapped {
+  const said = `It ${deedText(deed)}.`;
+  switch (deed.does) {
+    case 'goes to':
+      return { ...now, strokes: [...now.strokes, { kind: 'leave' }], said };
+    case 'sends':
+    case 'puts a newline':
+    case 'nothing':
+      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Enter' }], said };
+    case 'puts the keyboard away':
+      return { ...now, said };
+  }
+}
+
+/** What the action key does, to be read behind its name. */
+export function deedText(deed: ActionDeed): string {
+  switch (deed.does) {
+    case 'goes to':
+      return `goes to ${deed.field.label}`;
+    case 'sends':
+      return 'asks to send the form';
+    case 'puts a newline':
+      return 'puts a newline';
+    case 'puts the keyboard away':
+      return 'puts the keyboard away';
+    case 'nothing':
+      return `does nothing: ${deed.why.replace(/\.$/, '')}`;
+  }
+}
+
+/** Nothing is put right in addresses, secrets, numbers, and where a pad was asked for. */
+function isPlain({ kind, inputmode }: Entry): boolean {
+  const isText = kind === 'text' || kind === 'search' || kind === 'textarea';
+  return !isText || (inputmode !== null && inputmode !== 'text' && inputmode !== 'search');
+}
