@@ -102,7 +102,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
           onChange={(id) => select({ field: id, stroke: null })}
         />
         <Settings field={field} />
-        <CheapestSetting field={field} guards={guards} />
+        {isTypedText(field.kind) && <CheapestSetting field={field} guards={guards} />}
         <div className={styles.setting}>
           <label htmlFor="keyboard-language">language of the person</label>
           <Select
