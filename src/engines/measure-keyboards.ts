@@ -28,7 +28,7 @@ export interface KeyboardSweep {
 }
 
 /** How long a keyboard may take to come up or to go, ms. */
-const patience = 1200;
+const patience = 2000;
 /** How long the page's height has to stay the same, ms. */
 const rest = 180;
 
@@ -206,6 +206,9 @@ async function tapFirstKey(
   );
   const x = screen.keyboard.layout?.startsWith('number') ? firstKey.numbers : firstKey.letters;
   await screen.tap(x, top + (phoneSize.height - top) * firstKey.part);
+  // The first event comes when the engine gets to it, the others right behind it.
+  for (const end = Date.now() + patience; Date.now() < end; await wait(40))
+    if (((await browser.evaluate(`window.heard.length`)) as number) > 0) break;
   await wait(250);
   return (await browser.evaluate(`window.heard`)) as MeasuredKeyboard['tapped'];
 }
