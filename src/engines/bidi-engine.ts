@@ -41,6 +41,19 @@ export interface BidiEngine {
 
 const protocol = 'WebDriver BiDi';
 
+/** How every browser is launched over this protocol. */
+export const launchOptions = {
+  protocol: 'webDriverBiDi',
+  defaultViewport: null,
+  // Every command has a deadline of its own; a start on a busy machine takes longer than any of them.
+  protocolTimeout: startTimeout,
+  timeout: startTimeout,
+  // The server ends its sweeps itself when it is told to stop.
+  handleSIGINT: false,
+  handleSIGTERM: false,
+  handleSIGHUP: false,
+} as const;
+
 /** An engine over WebDriver BiDi. */
 export function bidiEngine(data: BidiEngine): Engine {
   return {
@@ -121,9 +134,9 @@ async function start(
   const stop = () => starting.abort(signal?.reason);
   signal?.addEventListener('abort', stop, { once: true });
   const launching = puppeteer.launch({
+    ...launchOptions,
     signal: starting.signal,
     browser: data.browser,
-    protocol: 'webDriverBiDi',
     executablePath: kept.path,
     userDataDir: profile,
     headless,
@@ -131,14 +144,6 @@ async function start(
     ignoreDefaultArgs: [...data.without],
     extraPrefsFirefox: data.preferences(variant),
     env: kept.env,
-    defaultViewport: null,
-    // Every command has a deadline of its own; a start on a busy machine takes longer than any of them.
-    protocolTimeout: startTimeout,
-    timeout: startTimeout,
-    // The server ends its sweeps itself when it is told to stop.
-    handleSIGINT: false,
-    handleSIGTERM: false,
-    handleSIGHUP: false,
   });
   // A browser that has started is ended by its session, which knows what belongs to it.
   return launching.finally(() => signal?.removeEventListener('abort', stop));

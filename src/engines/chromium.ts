@@ -5,6 +5,19 @@ import { windowPlace } from './display';
 /** Room for the browser's own bars around the viewport, px. */
 const bars = { width: 40, height: 160 };
 
+/** Nothing but the page under test is asked for and drawn. */
+export const quietParameters = [
+  '--no-sandbox',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--disable-dev-shm-usage',
+  '--test-type',
+  '--hide-scrollbars',
+] as const;
+
 export const chromium = bidiEngine({
   name: 'chromium',
   title: 'Chromium',
@@ -15,16 +28,8 @@ export const chromium = bidiEngine({
   // The bar that says that the browser is driven would take room away from the page.
   without: ['--enable-automation'],
   parameters: ({ language, scheme, zoom }) => [
-    '--no-sandbox',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-    '--disable-quic',
-    '--disable-dev-shm-usage',
+    ...quietParameters,
     `--force-device-scale-factor=${zoom}`,
-    '--hide-scrollbars',
-    '--test-type',
     '--animation-duration-scale=0',
     `--window-position=${windowPlace.x / zoom},${windowPlace.y / zoom}`,
     `--window-size=${Math.ceil((800 + bars.width) / zoom)},${Math.ceil((600 + bars.height * zoom) / zoom)}`,

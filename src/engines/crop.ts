@@ -1,10 +1,9 @@
 import { PNG } from 'pngjs';
-import sharp from 'sharp';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
 import type { Box } from '@/probe/probe-api';
 import { changeBetween } from './display-change';
 import type { PictureShelf } from './picture-shelf';
-import { cut, type Raster, rasterOfPng } from './raster';
+import { cut, decoded, rasterOfPng } from './raster';
 
 /**
  * Cuts boxes out of a PNG; null stays null.
@@ -33,10 +32,4 @@ export function changeBetweenPictures(before: Picture, after: Picture): Box | nu
 
 function scaled({ x, y, width, height }: Box, scale: number): Box {
   return { x: x * scale, y: y * scale, width: width * scale, height: height * scale };
-}
-
-/** Beside the other work, and three times as fast as in JavaScript: whole pages are large. */
-async function decoded(png: Uint8Array): Promise<Raster> {
-  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, data, stride: info.width * 4, channels: 'rgb' };
 }

@@ -10,6 +10,15 @@ const uiLanguages: Readonly<Record<Language, string>> = {
   ar: 'ar',
 };
 
+/** Nothing but the page under test is asked for; the window is drawn as its profile says. */
+export const quietPreferences = {
+  'toolkit.legacyUserProfileCustomizations.stylesheets': true,
+  'network.captive-portal-service.enabled': false,
+  'network.connectivity-service.enabled': false,
+  'app.update.enabled': false,
+  'extensions.getAddons.cache.enabled': false,
+} as const;
+
 export const firefox = bidiEngine({
   name: 'firefox',
   title: 'Firefox',
@@ -21,6 +30,7 @@ export const firefox = bidiEngine({
   parameters: () => ['--width', '800', '--height', '600'],
   env: ({ language }) => ({ LANG: `${language.replace('-', '_')}.UTF-8` }),
   preferences: ({ language, scheme, zoom }) => ({
+    ...quietPreferences,
     'layout.css.devPixelsPerPx': zoom.toFixed(1),
     'intl.accept_languages': `${language}, ${uiLanguages[language]}`,
     'intl.locale.requested': uiLanguages[language],
@@ -31,12 +41,6 @@ export const firefox = bidiEngine({
     'extensions.startupScanScopes': 15,
     'layout.css.prefers-color-scheme.content-override': scheme === 'dark' ? 0 : 1,
     'ui.systemUsesDarkTheme': scheme === 'dark' ? 1 : 0,
-    'toolkit.legacyUserProfileCustomizations.stylesheets': true,
-    // Nothing but the page under test is asked for.
-    'network.captive-portal-service.enabled': false,
-    'network.connectivity-service.enabled': false,
-    'app.update.enabled': false,
-    'extensions.getAddons.cache.enabled': false,
   }),
   // A new profile learns at its first start which languages there are, and speaks them from the second on.
   startsTwice: ({ language }) => language !== 'en-US',

@@ -1,8 +1,8 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import sharp from 'sharp';
-import type { Field } from '@/core/form/field';
+import { controlSelector, type Field } from '@/core/form/field';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { readForm } from '@/core/form/read-form';
+import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
 import type { MeasuredKeyboard } from '@/core/keyboard/measured-keyboard';
 import type { Picture } from '@/core/observation/picture';
 import { findMark } from './display-change';
@@ -12,7 +12,7 @@ import { startPageServer } from './page-server';
 import { type PhoneBrowser, phoneBrowsers } from './phone-browser';
 import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone-screen';
 import { PictureShelf } from './picture-shelf';
-import { cut, type Raster } from './raster';
+import { cut, decoded, type Raster } from './raster';
 
 /** What was measured of one field, or why nothing was. */
 export interface KeyboardAnswer {
@@ -40,7 +40,7 @@ const rest = 180;
  * @param signal ends it; what was answered until then has been told
  */
 export async function measureKeyboards(
-  name: keyof typeof phoneBrowsers,
+  name: PhoneEngine,
   markup: string,
   wanted: (field: Field) => boolean,
   onAnswer: (answer: KeyboardAnswer) => void = () => undefined,
@@ -87,7 +87,7 @@ interface Corner {
 const starts = 2;
 
 async function shown(
-  name: keyof typeof phoneBrowsers,
+  name: PhoneEngine,
   program: string,
   address: string,
   screen: PhoneScreen,
@@ -141,17 +141,13 @@ async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<C
 }
 
 async function photographed(screen: PhoneScreen): Promise<Raster> {
-  const { data, info } = await sharp(await screen.picture())
-    .ensureAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, data, stride: info.width * 4, channels: 'rgb' };
+  return decoded(await screen.picture());
 }
 
 const blur = `(() => { document.activeElement?.blur(); return true; })()`;
 
 const control = ({ controls: [{ ordinal }] }: Field) =>
-  `document.querySelectorAll('input,select,textarea,button,meter,progress,output')[${ordinal}]`;
+  `document.querySelectorAll('${controlSelector}')[${ordinal}]`;
 
 async function ask(
   field: Field,

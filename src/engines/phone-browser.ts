@@ -3,8 +3,11 @@ import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
+import { launchOptions } from './bidi-engine';
+import { quietParameters } from './chromium';
 import { commandTimeout, firstLine, startTimeout, withDeadline } from './deadline';
 import { EngineLost } from './engine';
+import { quietPreferences } from './firefox';
 import { freePort } from './free-port';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { phoneSize } from './phone-screen';
@@ -27,17 +30,9 @@ export const phoneBrowsers: Readonly<
 > = {
   chromium: (program, env) =>
     overBidi('Chromium', 'chrome', program, env, [
-      '--no-sandbox',
+      ...quietParameters,
       '--ozone-platform=wayland',
       '--enable-wayland-ime',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--disable-quic',
-      '--disable-dev-shm-usage',
-      '--test-type',
-      '--hide-scrollbars',
       `--window-size=${phoneSize.width},${phoneSize.height}`,
     ]),
   firefox: (program, env) => overBidi('Firefox', 'firefox', program, { ...env, MOZ_ENABLE_WAYLAND: '1' }, []),
@@ -46,11 +41,8 @@ export const phoneBrowsers: Readonly<
 
 /** In Firefox’s automation every field would say that it wants plain text. */
 const preferences = {
+  ...quietPreferences,
   'focusmanager.testmode': false,
-  'toolkit.legacyUserProfileCustomizations.stylesheets': true,
-  'network.captive-portal-service.enabled': false,
-  'network.connectivity-service.enabled': false,
-  'app.update.enabled': false,
 };
 
 async function overBidi(
@@ -70,8 +62,8 @@ async function overBidi(
       '#navigator-toolbox{visibility:collapse!important}',
     );
     const driven = await puppeteer.launch({
+      ...launchOptions,
       browser,
-      protocol: 'webDriverBiDi',
       executablePath: kept.path,
       userDataDir: profile,
       headless: false,
@@ -79,12 +71,6 @@ async function overBidi(
       ignoreDefaultArgs: browser === 'chrome' ? ['--enable-automation'] : [],
       extraPrefsFirefox: preferences,
       env: kept.env,
-      defaultViewport: null,
-      protocolTimeout: startTimeout,
-      timeout: startTimeout,
-      handleSIGINT: false,
-      handleSIGTERM: false,
-      handleSIGHUP: false,
     });
     const page = (await driven.pages())[0] ?? (await driven.newPage());
     return {

@@ -1,15 +1,9 @@
 import { expose } from 'comlink';
-import type { Field, FieldId } from '@/core/form/field';
+import type { FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
-import { validTrial } from '@/core/form/trial-value';
 import type { Guard } from '@/core/guard/guard';
-import { comesUp } from '@/core/keyboard/comes-up';
-import { type Detour, detoursOf } from '@/core/keyboard/detour';
-import { entryOf } from '@/core/keyboard/entry';
-import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
-import { decimalSeparator } from '@/core/keyboard/letters';
-import { type Trap, trapOf } from '@/core/keyboard/trap';
+import { type KeyboardCheck, keyboardCheck } from '@/core/keyboard/keyboard-check';
 import { typeScript } from '@/core/model/type-script';
 import type { TypingFacts } from '@/core/observation/observation';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
@@ -26,39 +20,6 @@ import type { Language } from '@/core/target/variant';
 export interface ReplayedField {
   readonly markup: string;
   readonly field: FieldId;
-}
-
-/** What a person cannot see of a keyboard by eye. */
-export interface KeyboardCheck {
-  readonly target: TargetId;
-  readonly trap: Trap | null;
-  readonly detours: readonly Detour[];
-}
-
-/** Most samples whose taps are counted. */
-const mostDetours = 200;
-
-function keyboardCheck(
-  field: Field,
-  guards: readonly Guard[],
-  samples: readonly Sample[],
-  target: TargetId,
-  language: Language,
-): KeyboardCheck[] {
-  const [keyboards, habits] = [keyboardHabitsOf(target), habitsOf(target)];
-  if (!keyboards || !habits) return [];
-  const entry = entryOf(field);
-  const { keyboard } = comesUp(keyboards, entry, language);
-  const accepted = samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
-  const separator = decimalSeparator(language);
-  const trap = keyboard && trapOf({ field, guards, samples: accepted, habits, separator }, keyboard);
-  const texts = accepted.length > 0 ? accepted.slice(0, mostDetours) : exampleOf(field);
-  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
-}
-
-function exampleOf(field: Field): string[] {
-  const trial = validTrial(field);
-  return trial.status === 'value' && trial.value !== '' ? [trial.value] : [];
 }
 
 /** What the model says of a script on one target. */

@@ -157,16 +157,17 @@ export function isButton(kind: FieldKind): boolean {
   return kind === 'submit' || kind === 'reset' || kind === 'button' || kind === 'image';
 }
 
-const typedKinds: readonly FieldKind[] = [
+/** Kinds into which a person types text. */
+export const typedKinds = [
   'text',
   'search',
+  'email',
   'tel',
   'url',
-  'email',
-  'password',
   'number',
+  'password',
   'textarea',
-];
+] as const;
 
 export const datedKinds = ['date', 'month', 'week', 'time', 'datetime-local'] as const;
 export type DatedKind = (typeof datedKinds)[number];
@@ -178,7 +179,7 @@ export function isDated(kind: FieldKind): kind is DatedKind {
 
 /** True for kinds into which a person types text that stands in one editable line or box. */
 export function isTypedText(kind: FieldKind): boolean {
-  return typedKinds.includes(kind);
+  return typedKinds.some((typed) => typed === kind);
 }
 
 const keyless: readonly FieldKind[] = ['hidden', 'meter', 'progress', 'output'];

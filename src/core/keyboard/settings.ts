@@ -1,23 +1,10 @@
-import type { Field } from '../form/field';
+import { type Field, typedKinds } from '../form/field';
 import type { Language } from '../target/variant';
 import { type ComesUp, comesUp } from './comes-up';
 import type { Entry, InputMode } from './entry';
 import { inputModes } from './entry';
 import type { Keyboard } from './keyboard';
 import type { BringsRule, KeyboardHabits } from './keyboard-habits';
-
-/** Kinds into which text is typed, in the order of the table of all settings. */
-export const typedKinds = [
-  'text',
-  'search',
-  'email',
-  'tel',
-  'url',
-  'number',
-  'password',
-  'textarea',
-] as const;
-export type TypedKind = (typeof typedKinds)[number];
 
 /** What a field may be set to for another keyboard. */
 export interface Setting {
@@ -31,7 +18,7 @@ export function settingsTable(
   entry: Entry,
   language: Language,
   corrections: readonly BringsRule[] = [],
-): { readonly kind: TypedKind; readonly cells: readonly ComesUp[] }[] {
+): { readonly kind: Field['kind']; readonly cells: readonly ComesUp[] }[] {
   return typedKinds.map((kind) => ({
     kind,
     cells: [null, ...inputModes].map((inputmode) =>

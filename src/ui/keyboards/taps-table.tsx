@@ -1,7 +1,7 @@
 'use client';
 
 import type { Detour } from '@/core/keyboard/detour';
-import type { KeyboardCheck } from '@/workers/replay.worker';
+import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { VisibleText } from '../frame/visible-text';
 import type { KeyboardOnTarget } from './keyboard-targets';
