@@ -57,6 +57,17 @@ test('samples: surprises stand out, and a changed rule shows which ones changed 
   const table = page.getByRole('table', { name: 'Samples' });
   const slip = table.getByRole('row').filter({ hasText: 'TG-47719-QX' });
   await expect(slip.getByRole('cell').nth(2)).toContainText('accepted !');
+  // What is expected is chosen by keyboard, and the row says at once whether that is still a surprise.
+  await slip.getByRole('button', { name: 'Expected of TG-47719-QX: refused' }).focus();
+  const expected = slip.getByRole('combobox', { name: 'Expected of TG-47719-QX' });
+  await expect(expected).toBeFocused();
+  await expected.selectOption('accepted');
+  await expect(slip.getByRole('cell').nth(2)).toHaveText('✓ accepted');
+  await page.keyboard.press('Tab');
+  await expect(slip.getByRole('button', { name: 'Remove TG-47719-QX' })).toBeFocused();
+  await slip.getByRole('cell').nth(1).hover();
+  await expected.selectOption('refused');
+  await expect(slip.getByRole('cell').nth(2)).toHaveText('✓ accepted !');
   await expect(page.getByText(/All 2 texts that submission accepts can be typed/)).toBeVisible();
   await page.getByRole('textbox', { name: 'New samples' }).fill('HST-1,perhaps');
   await page.getByRole('button', { name: 'Add', exact: true }).click();

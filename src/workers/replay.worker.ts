@@ -1,15 +1,15 @@
 import { expose } from 'comlink';
-import type { FieldId } from '@/core/form/field';
+import type { Field, FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { type KeyboardCheck, keyboardCheck } from '@/core/keyboard/keyboard-check';
-import { typeScript } from '@/core/model/type-script';
-import type { TypingFacts } from '@/core/observation/observation';
+import { scriptTyping } from '@/core/model/type-script';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
+import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
-import { type StrokeVerdicts, strokeVerdicts } from '@/core/replay/stroke-verdicts';
+import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import type { Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
@@ -20,13 +20,6 @@ import type { Language } from '@/core/target/variant';
 export interface ReplayedField {
   readonly markup: string;
   readonly field: FieldId;
-}
-
-/** What the model says of a script on one target. */
-export interface ModelledReplay {
-  readonly target: TargetId;
-  readonly facts: TypingFacts;
-  readonly verdicts: StrokeVerdicts;
 }
 
 let kept: { markup: string; reading: ReturnType<typeof readForm> } | null = null;
@@ -61,32 +54,41 @@ async function withProgress<T>(run: Generator<number, T>, progress: Progress, ea
   }
 }
 
+/** What the page was told of each target last. */
+const told = new Map<TargetId, ModelledReplay>();
+
+type Typings = Map<TargetId, ReturnType<typeof scriptTyping>>;
+let typing: { readonly of: string; readonly typings: Typings } | null = null;
+
+/** By target, how far the field with these guards was typed into. */
+function typingsOf({ markup }: ReplayedField, field: Field, guards: readonly Guard[]): Typings {
+  const of = JSON.stringify([markup, field.id, guards]);
+  if (typing?.of !== of) typing = { of, typings: new Map() };
+  return typing.typings;
+}
+
 /** Replays where it holds nothing up: a pattern that never ends stalls this worker, and the page ends it. */
 const replayWork = {
+  /** Each target's own script; only what came out otherwise than the last time is given. */
   strokes(
-    of: ReplayedField,
-    script: Script,
-    guards: readonly Guard[],
-    targets: readonly TargetId[],
-  ): ModelledReplay[] {
-    const field = fieldIn(of);
-    if (!field) return [];
-    const page = pageOf(of.markup);
-    return targets.flatMap((target): ModelledReplay[] => {
-      const habits = habitsOf(target);
-      if (!habits) return [];
-      const facts = typeScript(field, script, guards, habits, page);
-      return [{ target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) }];
-    });
-  },
-
-  /** What becomes of what was tapped on each target's own keyboard. */
-  tapped(
     of: ReplayedField,
     guards: readonly Guard[],
     scripts: readonly (readonly [TargetId, Script])[],
-  ): ModelledReplay[] {
-    return scripts.flatMap(([target, script]) => replayWork.strokes(of, script, guards, [target]));
+  ): ReplayTail[] {
+    const field = fieldIn(of);
+    if (!field) return [];
+    const typings = typingsOf(of, field, guards);
+    return scripts.flatMap(([target, script]): ReplayTail[] => {
+      const habits = habitsOf(target);
+      if (!habits) return [];
+      const type = typings.get(target) ?? scriptTyping(field, guards, habits, pageOf(of.markup));
+      typings.set(target, type);
+      const facts = type(script);
+      const replay = { target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) };
+      const tail = tailOf(told.get(target) ?? null, replay);
+      told.set(target, replay);
+      return [tail];
+    });
   },
 
   /** Traps and taps on the keyboard that each target brings up. */

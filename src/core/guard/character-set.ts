@@ -50,9 +50,22 @@ export function isInSet(set: CharacterSet, codePoint: string): boolean {
 
 /** The characters of a text that are in the set, or those that are not; the text itself where that is all of it. */
 export function keptOf(set: CharacterSet, text: string, belong: boolean): string {
+  const { ascii, all } = matcherOf(set);
   let kept = '';
-  for (const one of text) if (isInSet(set, one) === belong) kept += one;
-  return kept;
+  // Behind the last character that was left out: what belongs is copied in pieces, mostly in one.
+  let from = 0;
+  for (let at = 0; at < text.length; ) {
+    const code = text.charCodeAt(at);
+    const known = ascii[code];
+    const one = known === undefined ? String.fromCodePoint(text.codePointAt(at) ?? code) : '';
+    const next = at + (one.length || 1);
+    if ((known ?? all.test(one)) !== belong) {
+      kept += text.slice(from, at);
+      from = next;
+    }
+    at = next;
+  }
+  return from === 0 ? text : kept + text.slice(from);
 }
 
 /** The set in a few words. */

@@ -15,6 +15,11 @@ const openPlaces: Readonly<Record<string, (letter: string) => boolean>> = {
   X: (letter) => isLetter(letter) || isDigit(letter),
 };
 
+/** A text without surrogates is its own list of characters, which spares an array with each stroke. */
+function codePointsOf(text: string): ArrayLike<string> {
+  return /[\ud800-\udfff]/.test(text) ? Array.from(text) : text;
+}
+
 const known = new Map<string, readonly Place[]>();
 
 function placesOf(mask: string): readonly Place[] {
@@ -45,9 +50,10 @@ function readPlaces(mask: string): Place[] {
  * @param grows the text has become longer by the edit
  */
 export function masked(text: string, mask: string, grows: boolean): string {
-  const letters = Array.from(text);
+  const [letters, places] = [codePointsOf(text), placesOf(mask)];
+  if (isUntouched(letters, places)) return text;
   let [out, at, ending] = ['', 0, ''];
-  for (const place of placesOf(mask)) {
+  for (const place of places) {
     if (place.is === 'fixed') {
       ending += place.text;
       if (letters[at] === place.text) {
@@ -65,19 +71,31 @@ export function masked(text: string, mask: string, grows: boolean): string {
   return grows && ending !== '' && at <= letters.length && isFull(out + ending, mask) ? out + ending : out;
 }
 
+/** Every character stands in its place already, and the last one is nothing that the mask puts in. Most often so. */
+function isUntouched(letters: ArrayLike<string>, places: readonly Place[]): boolean {
+  const last = places[letters.length - 1];
+  const isAtEnd = letters.length === places.length || places[letters.length]?.is === 'open';
+  return last?.is === 'open' && isAtEnd && fillsFrom(letters, places);
+}
+
 /** True when the text fills every place. */
 export function isFull(text: string, mask: string): boolean {
-  const [letters, places] = [Array.from(text), placesOf(mask)];
-  return letters.length === places.length && places.every((place, at) => fits(place, letters[at] ?? ''));
+  const [letters, places] = [codePointsOf(text), placesOf(mask)];
+  return letters.length === places.length && fillsFrom(letters, places);
 }
 
 /** True when the text fills the mask from its beginning on. */
 export function isBeginningOfMask(text: string, mask: string): boolean {
-  const [letters, places] = [Array.from(text), placesOf(mask)];
-  return letters.every((letter, at) => {
+  const [letters, places] = [codePointsOf(text), placesOf(mask)];
+  return letters.length <= places.length && fillsFrom(letters, places);
+}
+
+function fillsFrom(letters: ArrayLike<string>, places: readonly Place[]): boolean {
+  for (let at = 0; at < letters.length; at++) {
     const place = places[at];
-    return place !== undefined && fits(place, letter);
-  });
+    if (!place || !fits(place, letters[at] ?? '')) return false;
+  }
+  return true;
 }
 
 function fits(place: Place, letter: string): boolean {

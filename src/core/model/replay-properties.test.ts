@@ -15,7 +15,7 @@ import {
 } from '../script/stroke';
 import { habitsOf, isNativeField } from '../target/habits';
 import { targetId } from '../target/target';
-import { typeScript } from './type-script';
+import { scriptTyping, typeScript } from './type-script';
 
 const kinds = [
   '<input>',
@@ -244,6 +244,27 @@ describe('every replay of the model', () => {
         const blur = types.indexOf('blur');
         if (types.length > 0) expect(types[0]).toBe('focus');
         if (blur !== -1) expect(types.slice(blur + 1)).toEqual([]);
+      }),
+    );
+  });
+
+  it('comes out the same whether scripts are typed anew or where the one before ended', () => {
+    const strokes = fc.array(anyStroke, { maxLength: 6 });
+    const scripts = fc
+      .array(fc.tuple(fc.nat(8), strokes), { maxLength: 5 })
+      // Each begins with some of the one before: with all of it, most often.
+      .map((parts) => {
+        const all: Script[] = [[]];
+        for (const [left, more] of parts) {
+          const before = all.at(-1) ?? [];
+          all.push([...before.slice(0, left < 6 ? before.length : left - 6), ...more]);
+        }
+        return all;
+      });
+    fc.assert(
+      fc.property(anyField, scripts, anyGuards, fc.constantFrom(...everyone), (of, all, with_, as) => {
+        const type = scriptTyping(of, with_, as);
+        for (const one of all) expect(type(one)).toEqual(typeScript(of, one, with_, as));
       }),
     );
   });

@@ -2,7 +2,7 @@ import { type Field, tellsSelection } from '../form/field';
 import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
 import type { TypingFacts, TypingStep } from '../observation/observation';
-import type { Script } from '../script/stroke';
+import type { Script, Stroke } from '../script/stroke';
 import type { Habits } from '../target/habits';
 import { engineWays } from './engine-ways';
 import type { RaisedEvent } from './typing/event-log';
@@ -20,29 +20,57 @@ export function typeScript(
   script: Script,
   guards: readonly Guard[],
   habits: Pick<Habits, 'ways' | 'typing'>,
-  page: PageControls = { controls: field.controls, forms: [] },
+  page?: PageControls,
 ): TypingFacts {
+  return scriptTyping(field, guards, habits, page)(script);
+}
+
+/**
+ * Types one script after another, each into the field as it was at first, as `typeScript` does. A script that goes on where
+ * the one before ended is not typed again from its beginning: steps that both have are the very same.
+ */
+export function scriptTyping(
+  field: Field,
+  guards: readonly Guard[],
+  habits: Pick<Habits, 'ways' | 'typing'>,
+  page: PageControls = { controls: field.controls, forms: [] },
+): (script: Script) => TypingFacts {
   const { ordinal } = field.controls[0];
   const ways = engineWays[habits.ways];
-  const place = placeIn(page, ({ control }) => control.ordinal === ordinal, ways);
-  if (!place) throw new Error(`The page has no control ${ordinal}.`);
-  const typist = new Typist(place, habits.typing, ways, guards);
-  if (script[0]?.kind !== 'focus') typist.focus('script');
-  const steps = script.map((stroke): TypingStep => {
-    const { refused, guard, rewrittenBy, endless } = typist.stroke(stroke);
-    const { text, caret, value } = typist.control;
-    return {
-      text,
-      caret,
-      value,
-      refused,
-      guard,
-      ...(rewrittenBy.length > 0 && { rewrittenBy }),
-      ...(endless !== null && { endless }),
-      events: typist.takeEvents().map(asRecord),
-    };
-  });
-  return { script, guards, followed: !tellsSelection(field.kind), steps };
+  let typist: Typist | null = null;
+  let typed: { readonly script: Script; readonly steps: readonly TypingStep[] } = { script: [], steps: [] };
+  return (script) => {
+    if (!typist || typed.script.length === 0 || !goesOn(typed.script, script)) {
+      const place = placeIn(page, ({ control }) => control.ordinal === ordinal, ways);
+      if (!place) throw new Error(`The page has no control ${ordinal}.`);
+      typist = new Typist(place, habits.typing, ways, guards);
+      typed = { script: [], steps: [] };
+      if (script[0]?.kind !== 'focus') typist.focus('script');
+    }
+    const by = typist;
+    const more = script.slice(typed.script.length).map((stroke) => typeStroke(by, stroke));
+    typed = { script, steps: [...typed.steps, ...more] };
+    return { script, guards, followed: !tellsSelection(field.kind), steps: typed.steps };
+  };
+}
+
+function goesOn(before: Script, script: Script): boolean {
+  return before.every((stroke, at) => JSON.stringify(stroke) === JSON.stringify(script[at]));
+}
+
+function typeStroke(typist: Typist, stroke: Stroke): TypingStep {
+  const { refused, guard, rewrittenBy, endless } = typist.stroke(stroke);
+  const { text, caret, value } = typist.control;
+  return {
+    text,
+    caret,
+    value,
+    refused,
+    guard,
+    ...(rewrittenBy.length > 0 && { rewrittenBy }),
+    ...(endless !== null && { endless }),
+    events: typist.takeEvents().map(asRecord),
+  };
 }
 
 function asRecord({ on: _, ...record }: RaisedEvent): TypingStep['events'][number] {

@@ -22,17 +22,19 @@ export function VisibleText({ text, empty = 'empty' }: { text: string; empty?: s
   );
 }
 
-/** Text with signs in place of invisible characters; what is read out loud stays the text itself. */
+/** What needs a sign: spaces that have one, and whatever Unicode calls control, format, unassigned or a lone surrogate. */
+const unseen = /([ \t\n\u00a0\u202f]|\p{C})/u;
+
+/** Text with signs in place of invisible characters; what is seen anyway stays in as few pieces as can be. */
 export function visible(text: string): ReactNode {
-  return [...text].map((character, index) => {
-    const sign = shown[character] ?? (/\p{C}/u.test(character) ? `U+${hex(character)}` : null);
-    return (
-      // biome-ignore lint/suspicious/noArrayIndexKey: the characters of a text have no other name than their place
-      <Fragment key={index}>
-        {sign === null ? character : <span style={{ opacity: 0.55 }}>{sign}</span>}
-      </Fragment>
-    );
-  });
+  const parts = text.split(unseen);
+  if (parts.length === 1) return text;
+  return parts.map((part, index) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: the parts of a text have no other name than their place
+    <Fragment key={index}>
+      {index % 2 === 0 ? part : <span className="unseen">{shown[part] ?? `U+${hex(part)}`}</span>}
+    </Fragment>
+  ));
 }
 
 function hex(character: string): string {

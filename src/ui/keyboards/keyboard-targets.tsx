@@ -1,6 +1,5 @@
 'use client';
 
-import type { Remote } from 'comlink';
 import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'react';
 import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
@@ -13,14 +12,15 @@ import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { deedText, layerUp, type Tapped, type TappingPlace, tap, untapped } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
+import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
-import type { ModelledReplay, ReplayWork } from '@/workers/replay.worker';
+import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
-import { EventTick } from '../typing/event-tick';
+import { EventTicks } from '../typing/event-ticks';
 import { useReplay } from '../typing/use-replay';
 import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
@@ -80,14 +80,13 @@ function useTapped(
 ): ReadonlyMap<TargetId, ModelledReplay> {
   const { form } = useForm();
   const ask = useCallback(
-    async (work: Remote<ReplayWork>) => {
+    (replayer: Replayer) => {
       const scripts = Object.entries(typed).map(([id, { strokes }]) => [id as TargetId, strokes] as const);
-      const replays = await work.tapped({ markup: form.markup, field: field.id }, guards, scripts);
-      return new Map(replays.map((replay) => [replay.target, replay]));
+      return replayer.strokes({ markup: form.markup, field: field.id }, guards, scripts);
     },
     [form.markup, field.id, guards, typed],
   );
-  const replaying = useReplay(ask);
+  const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noReplays;
 }
 const noReplays: ReadonlyMap<TargetId, ModelledReplay> = new Map();
@@ -140,18 +139,7 @@ const Card = memo(function Card({
             · refused by {step.refused === 'guard' ? 'a guard' : 'the target'}
           </span>
         )}
-        {step && (
-          <span
-            className={styles.ticks}
-            role="img"
-            aria-label={step.events.map(({ type }) => type).join(', ') || 'no events'}
-          >
-            {step.events.map((event, index) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
-              <EventTick key={index} event={event} />
-            ))}
-          </span>
-        )}
+        {step && <EventTicks events={step.events} />}
         {typed.strokes.length > 0 && (
           <button type="button" className={styles.clear} onClick={() => onChange(target.id, () => untapped)}>
             clear

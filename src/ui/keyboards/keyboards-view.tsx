@@ -1,7 +1,6 @@
 'use client';
 
 import { Segmented, Select } from 'antd';
-import type { Remote } from 'comlink';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
@@ -18,7 +17,7 @@ import { readSamples } from '@/core/replay/sample-table';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
-import type { ReplayWork } from '@/workers/replay.worker';
+import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
@@ -152,7 +151,7 @@ function useChecks(
   const [{ language }] = useSelection();
   const samples = form.typing[field.id]?.samples ?? '';
   const ask = useCallback(
-    (work: Remote<ReplayWork>) => {
+    ({ work }: Replayer) => {
       const read = readSamples(samples);
       return work.keyboardChecks(
         { markup: form.markup, field: field.id },
@@ -164,7 +163,7 @@ function useChecks(
     },
     [form.markup, field.id, guards, samples, asked, language],
   );
-  const replaying = useReplay(ask);
+  const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : none;
 }
 const none: readonly KeyboardCheck[] = [];
@@ -189,10 +188,10 @@ function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   const { form, edit } = useForm();
   const [, select] = useSelection();
   const ask = useCallback(
-    (work: Remote<ReplayWork>) => work.waysIn({ markup: form.markup, field: field.id }, guards, []),
+    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, []),
     [form.markup, field.id, guards],
   );
-  const replaying = useReplay(ask);
+  const [replaying] = useReplay(ask);
   const [first] = replaying.status === 'there' ? deafGuards(replaying.answer) : [];
   const plan = form.typing[field.id];
   if (!first || !plan) return null;

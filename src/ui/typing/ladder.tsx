@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
+import { type CSSProperties, type KeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
@@ -14,7 +14,7 @@ import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
-import { EventTick } from './event-tick';
+import { EventTicks } from './event-ticks';
 import { echoAt, type ShownLanes } from './lanes';
 import { StrokeCap } from './stroke-cap';
 import styles from './typing.module.css';
@@ -95,7 +95,13 @@ export const Ladder = memo(function Ladder({
   });
   const askColumn = useSteady((columnKey: string) => columns.find(({ key }) => key === columnKey)?.onAsk?.());
   return (
-    <table ref={table} className={styles.ladder} aria-label="Replay, stroke by stroke" onKeyDown={pressed}>
+    <table
+      ref={table}
+      className={styles.ladder}
+      style={{ '--columns': columns.length } as CSSProperties}
+      aria-label="Replay, stroke by stroke"
+      onKeyDown={pressed}
+    >
       <thead>
         <tr>
           <th scope="col">Stroke</th>
@@ -243,16 +249,15 @@ const Cell = memo(function Cell({
 }) {
   if (!step) return null;
   const heard = step.events.filter(({ type }) => lanes.types.has(type));
-  const names = heard.map((event) => event.type).join(', ') || 'no events';
   return (
     <button
       type="button"
       className={styles.cell}
       aria-pressed={selected}
+      data-differs={disagreements.length > 0 || undefined}
       tabIndex={selected || first ? 0 : -1}
       onClick={() => onSelect(index, columnKey)}
     >
-      {disagreements.length > 0 && <span className={styles.mark} />}
       <span className={styles.line}>
         <TextWithCaret step={step} brought={brought ?? ''} />
         {judgement && <VerdictSign judgement={judgement} />}
@@ -274,12 +279,7 @@ const Cell = memo(function Cell({
           )}
         </span>
       )}
-      <span className={styles.ticks} role="img" aria-label={names}>
-        {heard.map((event, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
-          <EventTick key={at} event={event} />
-        ))}
-      </span>
+      <EventTicks events={heard} />
       {disagreements.length > 0 && (
         <span className={styles.disagreement} title={disagreements.map((one) => one.text).join(' ')}>
           not as modelled: {disagreements.map((one) => one.what).join(', ')}

@@ -8,9 +8,10 @@ import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { verdicts } from '@/core/replay/verdict';
+import { type Verdict, verdicts } from '@/core/replay/verdict';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
+import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { type Replayed, SampleList } from './sample-list';
 import styles from './typing.module.css';
@@ -92,6 +93,12 @@ export function SamplesPanel({
     return true;
   };
 
+  const expect = useSteady((index: number, expected: Verdict) => {
+    const sample = samples[index];
+    if (sample) onChange(writeSamples(samples.toSpliced(index, 1, { ...sample, expected })));
+  });
+  const remove = useSteady((index: number) => onChange(writeSamples(samples.toSpliced(index, 1))));
+
   return (
     <div className={styles.samples}>
       <AddSamples onAdd={add} fault={fault ?? (reading.status === 'fault' ? reading.text : null)} />
@@ -154,11 +161,8 @@ export function SamplesPanel({
             shown={shown}
             baseline={baseline}
             samples={samples}
-            onExpect={(index, expected) => {
-              const sample = samples[index];
-              if (sample) onChange(writeSamples(samples.toSpliced(index, 1, { ...sample, expected })));
-            }}
-            onRemove={(index) => onChange(writeSamples(samples.toSpliced(index, 1)))}
+            onExpect={expect}
+            onRemove={remove}
           />
         </>
       )}
@@ -170,8 +174,9 @@ export function SamplesPanel({
 function useSameTexts(samples: readonly Sample[]): readonly Sample[] {
   const kept = useRef(samples);
   const isSame =
-    kept.current.length === samples.length &&
-    samples.every(({ text }, index) => text === kept.current[index]?.text);
+    kept.current === samples ||
+    (kept.current.length === samples.length &&
+      samples.every(({ text }, index) => text === kept.current[index]?.text));
   if (!isSame) kept.current = samples;
   return kept.current;
 }

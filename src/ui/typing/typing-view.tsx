@@ -1,8 +1,7 @@
 'use client';
 
 import { App, Button, Input, Segmented, Select } from 'antd';
-import type { Remote } from 'comlink';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
@@ -10,14 +9,16 @@ import { validTrial } from '@/core/form/trial-value';
 import type { Guard } from '@/core/guard/guard';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
+import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { readSamples } from '@/core/replay/sample-table';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { graphemes } from '@/core/script/graphemes';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { habitsOf } from '@/core/target/habits';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
-import type { ModelledReplay, ReplayWork } from '@/workers/replay.worker';
+import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
+import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
@@ -25,10 +26,9 @@ import { type TypingPart, typingParts, useSelection } from '../frame/use-selecti
 import { useSteady } from '../frame/use-steady';
 import { useSweep } from '../frame/use-sweep';
 import { EventList } from './event-list';
-import { TickLegend } from './event-tick';
+import { TickLegend } from './event-ticks';
 import { exportGuards } from './export-guards';
 import { GuardPanel } from './guard-panel';
-import { keptParts } from './kept-parts';
 import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
 import { SamplesPanel } from './samples-panel';
@@ -60,12 +60,9 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const { message } = App.useApp();
   const [selection, select] = useSelection();
   const plan = form.typing[field.id] ?? firstPlan(field);
-  const reading = useMemo(() => readScript(plan.script), [plan.script]);
-  const task = useMemo(
-    (): TypingTask => ({ script: reading.status === 'read' ? reading.script : [], guards: plan.guards }),
-    [reading, plan.guards],
-  );
-  const { columns, shown, isStuck } = useColumns(field, task, plan);
+  const read = useMemo(() => lastResult(readTask), []);
+  const { reading, task } = read(plan.script, plan.guards);
+  const { columns, shown, isStuck, begin } = useColumns(field, task, plan);
   const { lineUp } = useLineUp();
   const [lanes, setLanes] = useState<ShownLanes>(allLanes);
   const [columnKey, setColumnKey] = useState<string | null>(null);
@@ -76,7 +73,10 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const selectedStroke = stroke === null ? undefined : script[stroke];
   const change = (part: Partial<TypingPlan>, sort: string) =>
     edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
-  const changeScript = useSteady((script: string) => change({ script }, 'script'));
+  const changeScript = useSteady((script: string) => {
+    begin(read(script, plan.guards).task);
+    change({ script }, 'script');
+  });
   const changeGuards = useSteady((guards: readonly Guard[]) => change({ guards }, 'guards'));
   const selectStroke = useSteady((next: number, at: LadderColumn) => {
     setColumnKey(at.key);
@@ -106,7 +106,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
           spellCheck={false}
           value={plan.script}
           status={reading.status === 'fault' ? 'error' : ''}
-          onChange={(event) => change({ script: event.target.value }, 'script')}
+          onChange={(event) => changeScript(event.target.value)}
         />
         {reading.status === 'fault' && (
           <p className={styles.fault} role="alert">
@@ -220,6 +220,12 @@ const FieldChoice = memo(function FieldChoice({ field, typed }: { field: FieldId
   );
 });
 
+function readTask(text: string, guards: readonly Guard[]) {
+  const reading = readScript(text);
+  const task: TypingTask = { script: reading.status === 'read' ? reading.script : [], guards };
+  return { reading, task };
+}
+
 /** A script for a field that has none yet: a value that the field accepts. */
 function firstPlan(field: Field): TypingPlan {
   const trial = validTrial(field);
@@ -239,7 +245,7 @@ function FieldWaysIn({
 }) {
   const { form } = useForm();
   const ask = useCallback(
-    (work: Remote<ReplayWork>) => {
+    ({ work }: Replayer) => {
       const samples = readSamples(plan.samples ?? '');
       return work.waysIn(
         { markup: form.markup, field: field.id },
@@ -249,7 +255,7 @@ function FieldWaysIn({
     },
     [form.markup, field.id, plan],
   );
-  const replaying = useReplay(ask);
+  const [replaying] = useReplay(ask);
   return <WaysIn guards={plan.guards} replaying={replaying} onScript={onScript} />;
 }
 
@@ -261,41 +267,52 @@ interface Modelled {
   readonly isStuck: boolean;
 }
 
-function useModelled(field: Field, task: TypingTask): Modelled {
+function useModelled(
+  field: Field,
+  task: TypingTask,
+): { readonly modelled: Modelled; readonly begin: (next: TypingTask) => void } {
   const { form } = useForm();
   const { lineUp } = useLineUp();
-  const ask = useCallback(
-    async (work: Remote<ReplayWork>) => {
-      const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
-      const of = { markup: form.markup, field: field.id };
-      return { task, replays: await work.strokes(of, task.script, task.guards, targets) };
-    },
-    [form.markup, field.id, task, lineUp],
-  );
-  const replaying = useReplay(ask);
-  const before = useRef<unknown>(null);
-  return useMemo(() => {
-    const answer = replaying.status === 'there' ? keptParts(before.current, replaying.answer) : null;
-    before.current = answer;
-    return {
-      shown: answer?.task ?? task,
-      replays: new Map((answer?.replays ?? []).map((replay) => [replay.target, replay] as const)),
+  const askFor = useMemo(() => {
+    const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
+    const of = { markup: form.markup, field: field.id };
+    return lastResult((asked: TypingTask) => async (replayer: Replayer) => ({
+      task: asked,
+      replays: await replayer.strokes(
+        of,
+        asked.guards,
+        targets.map((target) => [target, asked.script]),
+      ),
+    }));
+  }, [form.markup, field.id, lineUp]);
+  const [replaying, beginWith] = useReplay(askFor(task));
+  const modelled = useMemo(
+    () => ({
+      shown: replaying.status === 'there' ? replaying.answer.task : task,
+      replays: replaying.status === 'there' ? replaying.answer.replays : noReplays,
       isStuck: replaying.status === 'stuck',
-    };
-  }, [replaying, task]);
+    }),
+    [replaying, task],
+  );
+  return { modelled, begin: useSteady((next) => beginWith(askFor(next))) };
 }
+const noReplays: Modelled['replays'] = new Map();
 
 /** The columns of the ladder: what was asked of a target beside what the model says of it. */
 function useColumns(
   field: Field,
   task: TypingTask,
   plan: TypingPlan,
-): { readonly columns: LadderColumn[]; readonly shown: TypingTask; readonly isStuck: boolean } {
+): Pick<Modelled, 'shown' | 'isStuck'> & {
+  readonly columns: LadderColumn[];
+  readonly begin: (next: TypingTask) => void;
+} {
   const { answers } = useRun();
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
-  const { replays, shown, isStuck } = useModelled(field, task);
+  const { modelled, begin } = useModelled(field, task);
+  const { replays, shown, isStuck } = modelled;
   const askOf = useSteady((target: Target) => {
     // A script that was only proposed becomes the field's own, so that it is what is asked.
     if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
@@ -341,7 +358,7 @@ function useColumns(
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
   }, [field, shown, answers, lineUp, askOf, replays]);
-  return { columns, shown, isStuck };
+  return { columns, shown, isStuck, begin };
 }
 
 function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {

@@ -1,8 +1,7 @@
 'use client';
 
-import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { ReplayWork } from '@/workers/replay.worker';
+import { type Replayer, startReplayer } from '@/workers/replayer';
 
 /** How long the worker may be silent before it is taken to be stuck, ms. */
 export const patience = 3000;
@@ -13,25 +12,22 @@ export type Replaying<Answer> =
   /** The worker was ended. */
   | { readonly status: 'stuck' };
 
-interface Working {
-  readonly remote: Remote<ReplayWork>;
-  end(): void;
-}
-
-function startWorker(): Working {
-  const worker = new Worker(new URL('../../workers/replay.worker.ts', import.meta.url), { type: 'module' });
-  return { remote: wrap<ReplayWork>(worker), end: () => worker.terminate() };
-}
+type Ask<Answer> = (replayer: Replayer) => Promise<Answer>;
 
 /**
  * Asks a worker of its own, again whenever the question changes; an answer to an earlier question is thrown away, and one
  * that never comes ends the worker. What was there stays shown until the next answer.
  *
  * @param ask has to be stable as long as the question is the same
+ * @returns what came of it, and a way to begin with a question that will be asked when all is drawn anew: the worker is done
+ *   with it by then
  */
-export function useReplay<Answer>(ask: (work: Remote<ReplayWork>) => Promise<Answer>): Replaying<Answer> {
+export function useReplay<Answer>(
+  ask: Ask<Answer>,
+): readonly [Replaying<Answer>, (next: Ask<Answer>) => void] {
   const [state, setState] = useState<Replaying<Answer>>({ status: 'waiting' });
-  const working = useRef<Working | null>(null);
+  const working = useRef<Replayer | null>(null);
+  const begun = useRef<{ readonly ask: Ask<Answer>; readonly answer: Promise<Answer> } | null>(null);
   useEffect(
     () => () => {
       working.current?.end();
@@ -39,15 +35,20 @@ export function useReplay<Answer>(ask: (work: Remote<ReplayWork>) => Promise<Ans
     },
     [],
   );
+  const begin = useCallback((next: Ask<Answer>) => {
+    working.current ??= startReplayer();
+    begun.current = { ask: next, answer: next(working.current) };
+  }, []);
   useEffect(() => {
     let isOver = false;
-    working.current ??= startWorker();
+    if (begun.current?.ask !== ask) begin(ask);
     const timer = setTimeout(() => {
       working.current?.end();
       working.current = null;
+      begun.current = null;
       if (!isOver) setState({ status: 'stuck' });
     }, patience);
-    void ask(working.current.remote).then((answer) => {
+    void begun.current?.answer.then((answer) => {
       clearTimeout(timer);
       if (!isOver) setState({ status: 'there', answer });
     });
@@ -55,8 +56,8 @@ export function useReplay<Answer>(ask: (work: Remote<ReplayWork>) => Promise<Ans
       isOver = true;
       clearTimeout(timer);
     };
-  }, [ask]);
-  return state;
+  }, [ask, begin]);
+  return [state, begin];
 }
 
 /** A run that takes its time: with progress, and a way to stop it. */
@@ -67,13 +68,13 @@ export interface LongReplay<Answer> {
     | { readonly status: 'stuck'; readonly done: number }
     | { readonly status: 'running'; readonly done: number }
     | { readonly status: 'idle' };
-  start(ask: (work: Remote<ReplayWork>, progress: (done: number) => void) => Promise<Answer>): void;
+  start(ask: (work: Replayer['work'], progress: (done: number) => void) => Promise<Answer>): void;
   cancel(): void;
 }
 
 export function useLongReplay<Answer>(): LongReplay<Answer> {
   const [state, setState] = useState<LongReplay<Answer>['state']>({ status: 'idle' });
-  const working = useRef<Working | null>(null);
+  const working = useRef<Replayer | null>(null);
   const end = useCallback(() => {
     working.current?.end();
     working.current = null;
@@ -82,7 +83,7 @@ export function useLongReplay<Answer>(): LongReplay<Answer> {
   const start = useCallback<LongReplay<Answer>['start']>(
     (ask) => {
       end();
-      const mine = startWorker();
+      const mine = startReplayer();
       working.current = mine;
       setState({ status: 'running', done: 0 });
       let timer = 0;
@@ -96,7 +97,7 @@ export function useLongReplay<Answer>(): LongReplay<Answer> {
         }, patience);
       };
       alive();
-      void ask(mine.remote, (done) => {
+      void ask(mine.work, (done) => {
         if (working.current !== mine) return;
         reached = done;
         alive();

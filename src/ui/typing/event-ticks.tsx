@@ -26,22 +26,27 @@ const shapeOf: Readonly<Record<RecordedEvent, Shape>> = {
   submitted: 'change',
 };
 
-const drawn: Readonly<Record<Shape, React.ReactNode>> = {
-  key: <path d="M4.5 1v10" stroke="currentColor" strokeWidth="1.6" />,
-  before: <rect x="1" y="3" width="7" height="7" fill="none" stroke="currentColor" strokeWidth="1.3" />,
-  input: <rect x="1" y="3" width="7" height="7" fill="currentColor" />,
-  change: <path d="M4.5 1.5l4 5-4 5-4-5z" fill="currentColor" />,
-  focus: <circle cx="4.5" cy="6.5" r="3.2" fill="none" stroke="currentColor" strokeWidth="1.3" />,
-};
-
-/** One event as a small tick; a prevented one is struck through. */
-export function EventTick({ event }: { event: EventRecord }) {
+/**
+ * Events as a row of small ticks; a prevented one is struck through. Boxes with borders and backgrounds: a picture each makes
+ * every frame slow where there are hundreds of rows.
+ */
+export function EventTicks({ events }: { events: readonly EventRecord[] }) {
   return (
-    <svg className={styles.tick} viewBox="0 0 9 12" aria-hidden="true">
-      <title>{eventText(event)}</title>
-      {drawn[shapeOf[event.type]]}
-      {event.prevented && <path d="M0 11.5l9-11" stroke="var(--differs)" strokeWidth="1.6" />}
-    </svg>
+    <span
+      className={styles.ticks}
+      role="img"
+      aria-label={events.map(({ type }) => type).join(', ') || 'no events'}
+      title={events.map(eventText).join('\n')}
+    >
+      {events.map(({ type, prevented }, at) => (
+        <i
+          // biome-ignore lint/suspicious/noArrayIndexKey: events have no other name than their place
+          key={at}
+          data-shape={shapeOf[type]}
+          data-prevented={prevented || undefined}
+        />
+      ))}
+    </span>
   );
 }
 
@@ -66,9 +71,9 @@ export function TickLegend() {
     <div className={styles.legend}>
       {shapes.map(([shape, name]) => (
         <span key={shape}>
-          <svg className={styles.tick} viewBox="0 0 9 12" aria-hidden="true">
-            {drawn[shape]}
-          </svg>
+          <span className={styles.ticks} aria-hidden="true">
+            <i data-shape={shape} />
+          </span>
           {name}
         </span>
       ))}
