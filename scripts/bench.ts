@@ -7,7 +7,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { demoForm } from '@/core/demo/demo-forms';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { askingOf, planOf, sweepQuestions } from '@/core/observation/asking';
-import type { Question } from '@/core/observation/observation';
+import type { PageQuestion } from '@/core/observation/observation';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
@@ -109,7 +109,7 @@ async function overhead(engine: Engine): Promise<void> {
   );
 }
 
-async function sweepTime(name: string, questions: readonly Question[]): Promise<number> {
+async function sweepTime(name: string, questions: readonly PageQuestion[]): Promise<number> {
   const asking = askingOf(demoForm.markup, questions);
   const failures: string[] = [];
   const firstAnswers = new Map<string, number>();

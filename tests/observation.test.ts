@@ -11,7 +11,7 @@ import {
   type LookObservation,
   type Observation,
   observationKey,
-  questions,
+  pageQuestions,
 } from '@/core/observation/observation';
 import { owedAnswers } from '@/core/observation/owed-answers';
 import { type PictureId, pictureId } from '@/core/observation/picture';
@@ -25,7 +25,7 @@ import { typingStepOf } from '@/core/observation/typing-step';
 import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 
-const asking = askingOf(demoForm.markup, questions, typingTasks(demoForm));
+const asking = askingOf(demoForm.markup, pageQuestions, typingTasks(demoForm));
 const chromium = targetId('chromium');
 const start = { id: 'r' as RunId, form: demoForm, lineUp: defaultLineUp, startedAt: '2026-11-23T08:00:00Z' };
 const picture = { id: 'a'.repeat(64) as PictureId, width: 2, height: 1, data: 'AAAA' };
@@ -61,13 +61,48 @@ const look: LookObservation = {
   },
 };
 
+const keyboard: Observation = {
+  field: fieldId('level'),
+  target: chromium,
+  at: look.at,
+  provenance: look.provenance,
+  question: 'keyboard',
+  outcome: {
+    status: 'answered',
+    facts: {
+      asked: { purpose: 'number', hints: ['sensitive_data'] },
+      layout: 'number/us',
+      height: { before: 960, with: 540 },
+      fieldInSight: true,
+      tapped: [{ type: 'keydown', key: '1', inputType: null, data: null, value: '' }],
+      picture: picture.id,
+    },
+  },
+};
+const onDevice: Observation = {
+  ...keyboard,
+  target: targetId('device-1'),
+  provenance: { mark: 'captured', browser: 'Some browser 1', events: 'trusted' },
+  outcome: {
+    status: 'answered',
+    facts: {
+      asked: 'untold',
+      layout: 'untold',
+      height: { before: 700, with: 400 },
+      fieldInSight: false,
+      tapped: null,
+      picture: null,
+    },
+  },
+};
+
 /** A sweep whose engine answers one question and whose probe answers none. */
 async function smallRun(): Promise<Run> {
   const gathered = collectRun(start);
   const observers: Observers = {
     engines: async (_, __, emit) => {
       emit({ type: 'picture', picture });
-      emit({ type: 'observation', observation: look });
+      for (const observation of [look, keyboard, onDevice]) emit({ type: 'observation', observation });
       emit({ type: 'finished', target: chromium });
     },
     probe: async () => undefined,
@@ -80,7 +115,7 @@ describe('a sweep', () => {
   it('asks each target in its own way and gathers a run', async () => {
     const run = await smallRun();
     expect(run.pictures).toEqual([picture]);
-    expect(run.observations.filter((o) => o.target === chromium)).toEqual([look]);
+    expect(run.observations.filter((o) => o.target === chromium)).toEqual([look, keyboard]);
     expect(run.observations.filter((o) => o.target === 'blink-phone')).toHaveLength(planOf(asking).length);
   });
 

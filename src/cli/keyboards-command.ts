@@ -1,6 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { type Field, takesKeys } from '@/core/form/field';
+import { askedText } from '@/core/keyboard/content-purpose';
 import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
 import { pictureBytes } from '@/core/observation/picture';
 import { EngineLost } from '@/engines/engine';
@@ -46,7 +47,7 @@ function lineOf({ field, measured }: KeyboardAnswer): string {
   return [
     field.label,
     field.kind,
-    asked ? `asked for ${[asked.purpose, ...asked.hints].join(', ')}` : 'asked for nothing',
+    `asked for ${askedText(asked)}`,
     layout ?? 'no keyboard',
     `${height.before} to ${height.with} px`,
     fieldInSight ? 'in sight' : 'out of sight',

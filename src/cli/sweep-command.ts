@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import { askingOf } from '@/core/observation/asking';
-import type { Question } from '@/core/observation/observation';
+import type { PageQuestion } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
 import { writeRunFile } from '@/core/observation/run-file';
 import { collectRun, sweep } from '@/core/observation/sweep';
@@ -14,7 +14,7 @@ import { readFormFile, refuse } from './read-form-file';
 export interface SweepOptions {
   readonly out: string;
   readonly targets: readonly Target[];
-  readonly questions: readonly Question[];
+  readonly questions: readonly PageQuestion[];
   readonly quiet: boolean;
 }
 

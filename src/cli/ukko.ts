@@ -1,7 +1,7 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { phoneEngines } from '@/core/keyboard/keyboard-question';
 import { sweepQuestions } from '@/core/observation/asking';
-import { type Question, questions } from '@/core/observation/observation';
+import { type PageQuestion, pageQuestions } from '@/core/observation/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
@@ -62,7 +62,7 @@ program
   )
   .option(
     '--questions <names>',
-    `questions with commas between them: ${questions.join(', ')}`,
+    `questions with commas between them: ${pageQuestions.join(', ')}`,
     readQuestions,
     sweepQuestions.filter((question) => question !== 'typing'),
   )
@@ -154,11 +154,13 @@ function readTargets(text: string): Target[] {
   });
 }
 
-function readQuestions(text: string): Question[] {
+function readQuestions(text: string): PageQuestion[] {
   return namesIn(text).map((name) => {
-    const question = questions.find((one) => one === name);
+    const question = pageQuestions.find((one) => one === name);
     if (question) return question;
-    throw new InvalidArgumentError(`There is no question “${name}”; choose from ${questions.join(', ')}.`);
+    throw new InvalidArgumentError(
+      `There is no question “${name}”; choose from ${pageQuestions.join(', ')}.`,
+    );
   });
 }
 

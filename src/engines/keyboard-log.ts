@@ -3,7 +3,7 @@ import {
   type ContentPurpose,
   contentPurposes,
   hintsOf,
-} from '@/core/keyboard/measured-keyboard';
+} from '@/core/keyboard/content-purpose';
 
 /** What an on-screen keyboard says of itself while it runs: no picture has to be read to know which one is up. */
 export interface KeyboardLog {

@@ -3,7 +3,7 @@ import { controlSelector, type Field } from '@/core/form/field';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { readForm } from '@/core/form/read-form';
 import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
-import type { MeasuredKeyboard } from '@/core/keyboard/measured-keyboard';
+import type { KeyboardFacts } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import { findMark } from './display-change';
 import { EngineLost } from './engine';
@@ -17,7 +17,7 @@ import { cut, decoded, type Raster } from './raster';
 /** What was measured of one field, or why nothing was. */
 export interface KeyboardAnswer {
   readonly field: Field;
-  readonly measured: MeasuredKeyboard;
+  readonly measured: KeyboardFacts;
   readonly picture: Picture;
 }
 
@@ -196,7 +196,7 @@ async function tapFirstKey(
   screen: PhoneScreen,
   browser: PhoneBrowser,
   top: number,
-): Promise<MeasuredKeyboard['tapped']> {
+): Promise<KeyboardFacts['tapped']> {
   await browser.evaluate(
     `(() => { window.heard = []; const t = ${control(field)}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
   );
@@ -206,7 +206,7 @@ async function tapFirstKey(
   for (const end = Date.now() + patience; Date.now() < end; await wait(40))
     if (((await browser.evaluate(`window.heard.length`)) as number) > 0) break;
   await wait(250);
-  return (await browser.evaluate(`window.heard`)) as MeasuredKeyboard['tapped'];
+  return (await browser.evaluate(`window.heard`)) as KeyboardFacts['tapped'];
 }
 
 function height(browser: PhoneBrowser): Promise<number> {

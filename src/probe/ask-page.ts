@@ -1,6 +1,6 @@
 import type { FieldId } from '@/core/form/field';
 import type { Asking } from '@/core/observation/asking';
-import { type Observation, type Question, questions } from '@/core/observation/observation';
+import { type Observation, type PageQuestion, pageQuestions } from '@/core/observation/observation';
 import { owedAnswers } from '@/core/observation/owed-answers';
 import type { Provenance } from '@/core/observation/provenance';
 import type { EmitSweepMessage } from '@/core/observation/sweep-message';
@@ -16,7 +16,7 @@ import type { QuestionContext } from './questions/question-context';
 import { askSubmission } from './questions/submission';
 import { askTyping } from './questions/typing';
 
-const ask: Readonly<Record<Question, (context: QuestionContext) => Promise<void>>> = {
+const ask: Readonly<Record<PageQuestion, (context: QuestionContext) => Promise<void>>> = {
   look: askLook,
   message: askMessage,
   opening: askOpening,
@@ -86,7 +86,7 @@ export async function askTarget(
         speaksRightToLeft,
         openings,
       };
-      const asked = questions.filter((question) => asking.questions.includes(question));
+      const asked = pageQuestions.filter((question) => asking.questions.includes(question));
       for (const question of asked) await ask[question](context);
     });
     emit({ type: 'finished', target });

@@ -1,8 +1,8 @@
 import { mixed, object, string, ValidationError } from 'yup';
 import type { FieldId } from '../form/field';
 import { limits } from '../form/form-document';
+import type { KeyboardFacts } from '../observation/observation';
 import type { Picture } from '../observation/picture';
-import type { MeasuredKeyboard } from './measured-keyboard';
 
 /** Engines that can be shown on a phone-sized display. */
 export const phoneEngines = ['chromium', 'firefox', 'webkit'] as const;
@@ -19,7 +19,7 @@ export interface KeyboardQuestion {
 export interface KeyboardMeasurement {
   readonly engine: string;
   readonly version: string;
-  readonly measured: MeasuredKeyboard;
+  readonly measured: KeyboardFacts;
   readonly picture: Picture;
 }
 

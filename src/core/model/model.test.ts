@@ -5,7 +5,7 @@ import { typingTasks } from '../form/form-document';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import { askingOf, planOf } from '../observation/asking';
-import { observationKey, questions } from '../observation/observation';
+import { observationKey, pageQuestions } from '../observation/observation';
 import { graphemes } from '../script/graphemes';
 import { isNamedKey, type Script } from '../script/stroke';
 import { validityOf } from '../standard/constraint-validation';
@@ -236,7 +236,7 @@ describe('validation messages, as measured', () => {
 });
 
 describe('predict', () => {
-  const asking = askingOf(demoForm.markup, questions, typingTasks(demoForm));
+  const asking = askingOf(demoForm.markup, pageQuestions, typingTasks(demoForm));
 
   it('answers everything that was planned, once, as modelled', () => {
     const observations = predict(targetId('blink-phone'), asking, '2026-11-23T08:00:00Z');

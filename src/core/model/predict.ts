@@ -11,8 +11,8 @@ import {
   type MessageFacts,
   type Observation,
   type Outcome,
+  type PageQuestion,
   type PartsFacts,
-  type Question,
   type TypingFacts,
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
@@ -74,7 +74,7 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
 /** A field of a native app is no part of a page: what a page's form would ask of it has no answer. */
 function notAsked(
   asked: Pick<Observation, 'field' | 'target' | 'provenance' | 'at'>,
-  question: Exclude<Question, 'typing'>,
+  question: Exclude<PageQuestion, 'typing'>,
   field: Field,
 ): Observation[] {
   const outcome = {

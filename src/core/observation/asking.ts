@@ -3,7 +3,7 @@ import type { Field, FieldId, FieldKind } from '../form/field';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import type { Script } from '../script/stroke';
-import { type ControlState, type Question, questions } from './observation';
+import { type ControlState, type PageQuestion, pageQuestions } from './observation';
 
 /** What is typed into a field, and the guards that listen. */
 export interface TypingTask {
@@ -16,7 +16,7 @@ export type TypingTasks = Readonly<Record<FieldId, TypingTask>>;
 /** The questions of a sweep over one form, the same for every target. */
 export interface Asking {
   readonly markup: string;
-  readonly questions: readonly Question[];
+  readonly questions: readonly PageQuestion[];
   readonly fields: readonly Field[];
   readonly scripts: TypingTasks;
   /** False where a page is shown as to a person who has scripts off. */
@@ -28,7 +28,7 @@ export interface Asking {
  */
 export function askingOf(
   markup: string,
-  questions: readonly Question[],
+  questions: readonly PageQuestion[],
   scripts: TypingTasks = {},
   only: readonly FieldId[] | null = null,
 ): Asking {
@@ -47,7 +47,9 @@ const meterStates = ['closed', 'optimal', 'suboptimal', 'poor'] as const;
 const progressStates = ['closed', 'filled', 'indeterminate'] as const;
 
 /** The questions of a sweep of the whole line-up. Plans are weighed for one field at a time. */
-export const sweepQuestions: readonly Question[] = questions.filter((question) => question !== 'fallback');
+export const sweepQuestions: readonly PageQuestion[] = pageQuestions.filter(
+  (question) => question !== 'fallback',
+);
 
 /** The states in which a kind of field can be seen. */
 export function statesOf(kind: FieldKind): readonly ControlState[] {
@@ -63,7 +65,7 @@ export function sends(kind: FieldKind): boolean {
 
 /** One thing to be asked; `state` only of a look. */
 export interface PlannedQuestion {
-  readonly question: Question;
+  readonly question: PageQuestion;
   readonly field: FieldId;
   readonly state: ControlState | null;
 }

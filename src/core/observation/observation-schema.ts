@@ -1,11 +1,20 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { planNames } from '../fallback/fallback-plan';
 import { guardsSchema } from '../guard/guard-schema';
+import { contentHints, contentPurposes } from '../keyboard/content-purpose';
 import { scriptSchema } from '../script/script-schema';
 import { maxStrokes } from '../script/stroke';
 import { validityFlags } from '../standard/validity-flags';
 import { recordedEvents } from './event-record';
-import { controlParts, controlStates, type Question, questions, showings, sides } from './observation';
+import {
+  controlParts,
+  controlStates,
+  type Question,
+  questions,
+  showings,
+  sides,
+  untold,
+} from './observation';
 
 const text = (max = 1_000_000) => string().strict().defined().max(max);
 const nullableText = () => string().strict().defined().nullable().max(1_000_000);
@@ -158,6 +167,27 @@ const typingFacts = shape({
   stoppedBy: string().strict().max(2000),
 });
 
+const tappedEvent = shape({
+  type: one(recordedEvents),
+  key: nullableText(),
+  inputType: nullableText(),
+  data: nullableText(),
+  value: text(),
+});
+
+const keyboardFacts = shape({
+  asked: lazy((value: unknown) =>
+    typeof value === 'object' && value !== null
+      ? shape({ purpose: one(contentPurposes), hints: list(one(contentHints)) })
+      : string().strict().oneOf([untold]).nullable().defined(),
+  ),
+  layout: nullableText(),
+  height: shape({ before: length(), with: length() }),
+  fieldInSight: flag(),
+  tapped: list(tappedEvent).nullable(),
+  picture: pictureIdSchema.nullable().defined(),
+});
+
 const provenance = lazy((value: unknown) => {
   switch (member(value, 'mark')) {
     case 'measured':
@@ -193,6 +223,7 @@ const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   submission: submissionFacts,
   fallback: fallbackFacts,
   typing: typingFacts,
+  keyboard: keyboardFacts,
 };
 
 /** One observation from a file, a stream or a frame. */

@@ -1,6 +1,7 @@
 import type { PlanName } from '../fallback/fallback-plan';
 import type { FieldId } from '../form/field';
 import type { Guard } from '../guard/guard';
+import type { KeyboardAsked } from '../keyboard/content-purpose';
 import type { Script } from '../script/stroke';
 import type { ValidityFlag } from '../standard/validity-flags';
 import type { TargetId } from '../target/target';
@@ -9,10 +10,10 @@ import type { PictureId } from './picture';
 import type { Provenance } from './provenance';
 
 /**
- * The questions that every observer answers; one file each in the model, the engines and the probe. In the order in
- * which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
+ * The questions that every observer answers about a page; one file each in the model, the engines and the probe. In the
+ * order in which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
  */
-export const questions = [
+export const pageQuestions = [
   'look',
   'message',
   'opening',
@@ -22,6 +23,10 @@ export const questions = [
   'fallback',
   'typing',
 ] as const;
+export type PageQuestion = (typeof pageQuestions)[number];
+
+/** *keyboard* needs a screen with an on-screen keyboard: it is asked of a phone-sized display or a device, apart from sweeps. */
+export const questions = [...pageQuestions, 'keyboard'] as const;
 export type Question = (typeof questions)[number];
 
 export const controlStates = [
@@ -265,6 +270,26 @@ export interface TypingFacts {
   readonly stoppedBy?: string;
 }
 
+/** Of what a device's browser asks its keyboard for, and of which one came up, a page is told nothing. */
+export const untold = 'untold';
+
+/** What an on-screen keyboard did when a finger tapped a field. */
+export interface KeyboardFacts {
+  /** What the engine asked for; null when it asked for nothing. */
+  readonly asked: KeyboardAsked | null | typeof untold;
+  /** The layout that the keyboard chose, by its own name: `number/us`. Null when no keyboard came up. */
+  readonly layout: string | null | typeof untold;
+  /** Height of what is visible of the page, before and with the keyboard, CSS px. */
+  readonly height: { readonly before: number; readonly with: number };
+  /** Whether the whole of the focused field is still in sight. */
+  readonly fieldInSight: boolean;
+  /** What the page saw of the first key that was tapped; null when no keyboard came up, or no key was tapped. */
+  readonly tapped: readonly TappedEvent[] | null;
+  readonly picture: PictureId | null;
+}
+
+export type TappedEvent = Pick<EventRecord, 'type' | 'key' | 'inputType' | 'data' | 'value'>;
+
 export type Outcome<Facts> =
   | { readonly status: 'answered'; readonly facts: Facts }
   /** The question has no answer for this field. */
@@ -292,6 +317,7 @@ export type PartsObservation = Answer<'parts', PartsFacts>;
 export type SubmissionObservation = Answer<'submission', SubmissionFacts>;
 export type FallbackObservation = Answer<'fallback', FallbackFacts>;
 export type TypingObservation = Answer<'typing', TypingFacts>;
+export type KeyboardObservation = Answer<'keyboard', KeyboardFacts>;
 
 /** One answer: field × target × question, with its facts and its provenance. */
 export type Observation =
@@ -302,7 +328,8 @@ export type Observation =
   | PartsObservation
   | SubmissionObservation
   | FallbackObservation
-  | TypingObservation;
+  | TypingObservation
+  | KeyboardObservation;
 
 export type ObservationKey = string & { readonly brand: 'ObservationKey' };
 

@@ -20,7 +20,8 @@ export function owedAnswers(asking: Asking): OwedAnswers {
   return {
     total: plan.length,
     give({ question, field, ...rest }) {
-      owed.delete(keyOf({ question, field, state: 'state' in rest ? rest.state : null }));
+      if (question !== 'keyboard')
+        owed.delete(keyOf({ question, field, state: 'state' in rest ? rest.state : null }));
     },
     failed(target, provenance, reason) {
       const at = new Date().toISOString();

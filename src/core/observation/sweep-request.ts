@@ -7,12 +7,12 @@ import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
 import { type EngineTarget, engineTargetSchema } from '../target/target';
 import { type Asking, askingOf, type TypingTasks } from './asking';
-import { type Question, questions } from './observation';
+import { type PageQuestion, pageQuestions } from './observation';
 
 /** What a window asks of the server: engines on this machine, about one form. */
 export interface SweepRequest {
   readonly markup: string;
-  readonly questions: readonly Question[];
+  readonly questions: readonly PageQuestion[];
   readonly scripts: TypingTasks;
   /** Null: all fields. */
   readonly fields: readonly FieldId[] | null;
@@ -29,13 +29,13 @@ const empty = 'The form has no markup. Write or paste some HTML first.';
 const schema = object({
   markup: string().strict().required(empty).max(limits.markup, tooLong),
   questions: array(
-    mixed<Question>()
-      .oneOf([...questions])
+    mixed<PageQuestion>()
+      .oneOf([...pageQuestions])
       .required(),
   )
     .strict()
     .min(1)
-    .max(questions.length)
+    .max(pageQuestions.length)
     .required(),
   scripts: mapOf(object({ script: scriptSchema, guards: guardsSchema }).strict().noUnknown()),
   fields: array(string().strict().required().max(1000)).strict().max(limits.fields).nullable().defined(),

@@ -32,6 +32,11 @@ export async function sweep(
         return [];
       case 'probe':
         return [observers.probe(target, asking, emit, signal)];
+      // It is asked by its own page, when a person opens that.
+      case 'device':
+        emit({ type: 'started', target: target.id, total: 0 });
+        emit({ type: 'finished', target: target.id });
+        return [];
       case 'model':
         return [askModel(target, asking, emit)];
     }

@@ -37,7 +37,12 @@ export interface ModelTarget extends Described {
   readonly ask: 'model';
 }
 
-export type Target = EngineTarget | ProbeTarget | ModelTarget;
+/** A real device that was given a link, or a file: captured. It answers by itself, whenever its page is open. */
+export interface DeviceTarget extends Described {
+  readonly ask: 'device';
+}
+
+export type Target = EngineTarget | ProbeTarget | ModelTarget | DeviceTarget;
 
 export function targetId(text: string): TargetId {
   return text as TargetId;
@@ -67,6 +72,7 @@ export function markOf(target: Target): ProvenanceMark {
     case 'engine':
       return 'measured';
     case 'probe':
+    case 'device':
       return 'captured';
     case 'model':
       return 'modelled';
@@ -91,7 +97,7 @@ export const engineTargetSchema = object({
 
 const otherTargetSchema = object({
   ...described,
-  ask: mixed<'probe' | 'model'>().oneOf(['probe', 'model']).required(),
+  ask: mixed<'probe' | 'model' | 'device'>().oneOf(['probe', 'model', 'device']).required(),
 })
   .strict()
   .noUnknown();

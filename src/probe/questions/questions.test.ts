@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readForm } from '@/core/form/read-form';
 import { askingOf, planOf } from '@/core/observation/asking';
-import type { Observation, Question } from '@/core/observation/observation';
+import type { Observation, PageQuestion } from '@/core/observation/observation';
 import type { Picture, PictureId } from '@/core/observation/picture';
 import { targetId } from '@/core/target/target';
 import { askTarget } from '../ask-page';
@@ -156,7 +156,7 @@ function appeared(id: string, box: Box): Appeared {
 
 async function ask(
   markup: string,
-  questions: readonly Question[],
+  questions: readonly PageQuestion[],
   page: AskablePage,
 ): Promise<Observation[]> {
   const asking = askingOf(markup, questions);
@@ -177,13 +177,17 @@ async function ask(
   return observations;
 }
 
-type FactsOf<Q extends Question> = Extract<Observation, { question: Q }>['outcome'] extends infer O
+type FactsOf<Q extends PageQuestion> = Extract<Observation, { question: Q }>['outcome'] extends infer O
   ? O extends { facts: infer F }
     ? F
     : never
   : never;
 
-function factsOf<Q extends Question>(list: readonly Observation[], question: Q, field: string): FactsOf<Q> {
+function factsOf<Q extends PageQuestion>(
+  list: readonly Observation[],
+  question: Q,
+  field: string,
+): FactsOf<Q> {
   const found = list.find((o) => o.question === question && o.field === field);
   if (found?.outcome.status !== 'answered')
     throw new Error(`${question} of ${field}: ${JSON.stringify(found)}`);

@@ -13,7 +13,7 @@ import {
 import type { FieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
 import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
-import type { Question } from '@/core/observation/observation';
+import type { PageQuestion } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
 import type { Target } from '@/core/target/target';
 import { capture } from '@/probe/capture';
@@ -35,12 +35,12 @@ export interface SweepWorkspace {
   /** Asks everything of every target, into a new run. */
   sweep(): void;
   /** Asks one question about one field of some targets, into the run that is shown. */
-  ask(question: Question, field: FieldId, targets: readonly Target[], scripts: TypingTasks): void;
+  ask(question: PageQuestion, field: FieldId, targets: readonly Target[], scripts: TypingTasks): void;
   cancel(): void;
 }
 
 interface Task {
-  readonly questions: readonly Question[];
+  readonly questions: readonly PageQuestion[];
   readonly fields: readonly FieldId[] | null;
   readonly targets: readonly Target[];
   readonly scripts: TypingTasks;

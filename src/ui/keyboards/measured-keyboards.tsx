@@ -2,15 +2,23 @@
 
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import type { Field } from '@/core/form/field';
+import type { Field, FieldId } from '@/core/form/field';
 import {
   type KeyboardMeasurement,
   type KeyboardQuestion,
   type PhoneEngine,
   phoneEngines,
 } from '@/core/keyboard/keyboard-question';
+import { answerTo } from '@/core/observation/answers';
+import type { KeyboardObservation } from '@/core/observation/observation';
+import type { Picture } from '@/core/observation/picture';
+import type { Provenance } from '@/core/observation/provenance';
+import { targetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
+import { useKeepAnswers } from '../frame/use-keep-answers';
+import { useRun } from '../frame/use-run';
+import { KeyboardFactsShown } from './keyboard-facts-shown';
 import styles from './keyboards.module.css';
 
 const titles: Readonly<Record<PhoneEngine, string>> = {
@@ -21,12 +29,14 @@ const titles: Readonly<Record<PhoneEngine, string>> = {
 
 type Asked =
   | { readonly status: 'asking' }
-  | { readonly status: 'there'; readonly measurement: KeyboardMeasurement; readonly markup: string }
+  | { readonly status: 'there'; readonly measurement: KeyboardMeasurement }
   | { readonly status: 'failed'; readonly reason: string };
 
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
 export function MeasuredKeyboards({ field }: { field: Field }) {
   const { form } = useForm();
+  const { run, answers, pictures } = useRun();
+  const keepAnswers = useKeepAnswers();
   const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked | undefined>>>>({});
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
@@ -35,13 +45,15 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
     const abort = new AbortController();
     running.current = abort;
     const say = (one: Asked | undefined) => setAsked((before) => ({ ...before, [engine]: one }));
-    const before = asked[engine];
     say({ status: 'asking' });
     const answer = await askServer({ markup: form.markup, field: field.id, engine }, abort.signal);
-    say(answer ?? before);
+    if (answer?.status === 'there') await keepAnswers(...observed(field.id, engine, answer.measurement));
+    say(answer?.status === 'failed' ? answer : undefined);
   };
   const card = (engine: PhoneEngine) => {
     const one = asked[engine];
+    const known = answerTo(answers, 'keyboard', targetId(engine), field.id);
+    const facts = known?.outcome.status === 'answered' ? known.outcome.facts : null;
     return (
       <article key={engine} className={styles.card} aria-label={titles[engine]}>
         <header className={styles.head}>
@@ -61,7 +73,7 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
         ) : (
           <p>
             <Button size="small" disabled={isAsking} onClick={() => void ask(engine)}>
-              {one?.status === 'there' ? 'Ask again' : 'Ask'}
+              {facts ? 'Ask again' : 'Ask'}
             </Button>
           </p>
         )}
@@ -70,8 +82,18 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
             {one.reason}
           </p>
         )}
-        {one?.status === 'there' && (
-          <Measured measurement={one.measurement} isStale={one.markup !== form.markup} label={field.label} />
+        {known && facts && one?.status !== 'asking' && (
+          <>
+            {run?.form.markup !== form.markup && (
+              <p className={styles.bad}>The form was changed after this was asked.</p>
+            )}
+            <KeyboardFactsShown
+              facts={facts}
+              provenance={known.provenance}
+              picture={facts.picture ? pictures.get(facts.picture) : undefined}
+              label={field.label}
+            />
+          </>
         )}
       </article>
     );
@@ -91,7 +113,7 @@ async function askServer(question: KeyboardQuestion, signal: AbortSignal): Promi
     const body = (await response.json()) as KeyboardMeasurement | { error: string };
     return 'error' in body
       ? { status: 'failed', reason: body.error }
-      : { status: 'there', measurement: body, markup: question.markup };
+      : { status: 'there', measurement: body };
   } catch {
     if (signal.aborted) return null;
     return {
@@ -101,62 +123,20 @@ async function askServer(question: KeyboardQuestion, signal: AbortSignal): Promi
   }
 }
 
-function Measured({
-  measurement: { engine, version, measured, picture },
-  isStale,
-  label,
-}: {
-  measurement: KeyboardMeasurement;
-  isStale: boolean;
-  label: string;
-}) {
-  const { asked, layout, height, fieldInSight, tapped } = measured;
-  const facts: readonly (readonly [string, string, boolean?])[] = [
-    ['engine asked for', asked ? [asked.purpose, ...asked.hints].join(', ') : 'nothing'],
-    ['layout that came up', layout ?? 'none'],
-    [
-      'page',
-      height.before === height.with
-        ? `stays ${height.before} px high`
-        : `${height.before} to ${height.with} px`,
-    ],
-    ['field', fieldInSight ? 'still in sight' : 'out of sight', !fieldInSight],
-    ['first key tapped', tapped === null ? 'there was none' : tapped.map(tapText).join(', ') || 'no event'],
-  ];
-  return (
-    <>
-      {isStale && <p className={styles.bad}>The form was changed after this was asked.</p>}
-      {/* biome-ignore lint/performance/noImgElement: the picture is data, not a file to be optimized */}
-      <img
-        className={styles.phonePicture}
-        src={`data:image/png;base64,${picture.data}`}
-        width={picture.width / 2}
-        height={picture.height / 2}
-        alt={`${label} with the keyboard in ${engine}`}
-      />
-      <dl className={styles.facts}>
-        {facts.map(([name, value, isBad]) => (
-          <div key={name}>
-            <dt>{name}</dt>
-            <dd className={isBad ? styles.bad : undefined}>{value}</dd>
-          </div>
-        ))}
-        <div>
-          <dt>version</dt>
-          <dd>
-            {engine} {version}
-          </dd>
-        </div>
-      </dl>
-    </>
-  );
-}
-
-function tapText({
-  type,
-  key,
-  data,
-}: NonNullable<KeyboardMeasurement['measured']['tapped']>[number]): string {
-  const what = key ?? data;
-  return what === null || what === undefined || what === '' ? type : `${type} ${what}`;
+/** What was measured, as an answer to keep. */
+function observed(
+  field: FieldId,
+  engine: PhoneEngine,
+  measurement: KeyboardMeasurement,
+): [readonly [KeyboardObservation], readonly [Picture]] {
+  const provenance: Provenance = {
+    mark: 'measured',
+    engine: measurement.engine,
+    version: measurement.version,
+    protocol: 'a finger, on a phone-sized display with a real on-screen keyboard',
+    unable: [],
+  };
+  const outcome = { status: 'answered', facts: measurement.measured } as const;
+  const asked = { field, target: targetId(engine), provenance, at: new Date().toISOString() };
+  return [[{ ...asked, question: 'keyboard', outcome }], [measurement.picture]];
 }

@@ -336,7 +336,7 @@ function useColumns(
             : null;
       const disagreements = current && model ? typingDisagreements(model, current) : [];
       const agrees = model !== null && disagreements.every((list) => list.length === 0);
-      const onAsk = () => askOf(target);
+      const onAsk = target.ask === 'device' ? null : () => askOf(target);
       // Where nothing was asked for this script, the model speaks in the target's column.
       if (model && !current)
         return [{ ...modelColumn(target, replay), onAsk, note: note ?? 'modelled, not asked' }];

@@ -1,0 +1,58 @@
+import { askedText } from '@/core/keyboard/content-purpose';
+import { type KeyboardFacts, type TappedEvent, untold } from '@/core/observation/observation';
+import { type Provenance, provenanceText } from '@/core/observation/provenance';
+import type { PictureFile } from '../frame/use-run';
+import styles from './keyboards.module.css';
+
+/** Which keyboard came up on a real screen, what it took of the page, and what the page heard of its first key. */
+export function KeyboardFactsShown({
+  facts: { asked, layout, height, fieldInSight, tapped },
+  provenance,
+  picture,
+  label,
+}: {
+  facts: KeyboardFacts;
+  provenance: Provenance;
+  picture: PictureFile | undefined;
+  label: string;
+}) {
+  const shrinks =
+    height.before === height.with
+      ? `stays ${height.before} px high`
+      : `${height.before} to ${height.with} px`;
+  const rows: readonly (readonly [string, string, boolean?])[] = [
+    ['engine asked for', askedText(asked)],
+    ['layout that came up', layout === untold ? 'not told to a page' : (layout ?? 'none')],
+    ['page', shrinks],
+    ['field', fieldInSight ? 'still in sight' : 'out of sight', !fieldInSight],
+    ['first key tapped', tapped === null ? 'there was none' : tapped.map(tapText).join(', ') || 'no event'],
+    ['from', provenanceText(provenance)],
+  ];
+  return (
+    <>
+      {picture && (
+        // biome-ignore lint/performance/noImgElement: the picture is data, not a file to be optimized
+        <img
+          className={styles.phonePicture}
+          src={picture.url}
+          width={picture.width / 2}
+          height={picture.height / 2}
+          alt={`${label} with the keyboard that came up`}
+        />
+      )}
+      <dl className={styles.facts}>
+        {rows.map(([name, value, isBad]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd className={isBad ? styles.bad : undefined}>{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}
+
+function tapText({ type, key, data }: TappedEvent): string {
+  const what = key ?? data;
+  return what ? `${type} ${what}` : type;
+}
