@@ -2,10 +2,10 @@ import { join } from 'node:path';
 import { build } from 'esbuild';
 
 /**
- * Scripts that run in a page under test, `probe` for engines and `probe-frame` in a frame of a window; and the picker
- * that a fallback plan puts into a page of the person's own.
+ * Scripts that run in a page under test, `probe` for engines and `probe-frame` in a frame of a window; the page of a real
+ * device and its frames; and the picker that a fallback plan puts into a page of the person's own.
  */
-export type ProbeEntry = 'probe' | 'probe-frame' | 'date-picker-everywhere';
+export type ProbeEntry = 'probe' | 'probe-frame' | 'device-page' | 'device-frame' | 'date-picker-everywhere';
 
 export interface ProbeBundle {
   readonly code: string;

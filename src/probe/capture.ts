@@ -23,6 +23,7 @@ export async function capture(
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
+  fill: FillFrame = byAddress,
 ): Promise<void> {
   const provenance: Captured = { mark: 'captured', browser: browserName(), events: 'script-made' };
   await askTarget(
@@ -30,9 +31,9 @@ export async function capture(
     asking,
     async (work) => {
       const focused = document.activeElement;
-      const frame = addFrame();
+      const frame = hiddenFrame();
       try {
-        const api = await connect(frame, signal);
+        const api = await connectFrame<FrameApi>(frame, fill, signal);
         const page = framePage(api, pageUnderTest(asking.markup));
         await page.reload();
         await work(page, provenance, null);
@@ -58,22 +59,34 @@ export function browserName(agent: string = navigator.userAgent): string {
     : 'this browser';
 }
 
-function addFrame(): HTMLIFrameElement {
-  const frame = document.createElement('iframe');
-  // Forms are allowed for the attempt to send, which browsers else stop before they check anything; the frame's own
-  // policy lets no form go anywhere.
-  frame.setAttribute('sandbox', 'allow-scripts allow-forms');
-  frame.title = 'Page under test';
+/** Says where the document of a frame comes from. */
+export type FillFrame = (frame: HTMLIFrameElement) => void;
+const byAddress: FillFrame = (frame) => {
   frame.src = framePath;
+};
+
+function hiddenFrame(): HTMLIFrameElement {
+  const frame = document.createElement('iframe');
   frame.tabIndex = -1;
   frame.setAttribute('aria-hidden', 'true');
   // Out of sight but laid out: a frame that is not displayed measures nothing.
   frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:800px;height:600px;border:0';
-  document.body.append(frame);
   return frame;
 }
 
-function connect(frame: HTMLIFrameElement, signal: AbortSignal): Promise<Remote<FrameApi>> {
+/** Puts a frame of an origin of its own into the document, with a page under test to come, and reaches what it answers. */
+export function connectFrame<Api>(
+  frame: HTMLIFrameElement,
+  fill: FillFrame,
+  signal: AbortSignal,
+  into: HTMLElement = document.body,
+): Promise<Remote<Api>> {
+  // Forms are allowed for the attempt to send, which browsers else stop before they check anything; the frame's own
+  // policy lets no form go anywhere.
+  frame.setAttribute('sandbox', 'allow-scripts allow-forms');
+  frame.title = 'Page under test';
+  fill(frame);
+  into.append(frame);
   return new Promise((resolve, reject) => {
     const stop = new AbortController();
     const give = (settle: () => void) => {
@@ -93,7 +106,7 @@ function connect(frame: HTMLIFrameElement, signal: AbortSignal): Promise<Remote<
       if (event.source !== frame.contentWindow || event.data !== frameReady) return;
       const { port1, port2 } = new MessageChannel();
       frame.contentWindow?.postMessage(frameGreeting, '*', [port2]);
-      give(() => resolve(wrap<FrameApi>(port1)));
+      give(() => resolve(wrap<Api>(port1)));
     };
     window.addEventListener('message', hear, { signal: stop.signal });
   });

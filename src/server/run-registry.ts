@@ -1,41 +1,62 @@
-interface RunningSweep {
+/** A sort of work that a client keeps going. */
+export interface Work {
+  /** How much of it there may be at once. */
+  readonly most: number;
+  /** How long it may take, ms. */
+  readonly longest: number;
+  /** Said when there is as much of it as may be. */
+  readonly full: string;
+}
+
+/** Each drives its own browser. */
+export const sweeps: Work = {
+  most: 2,
+  longest: 10 * 60_000,
+  full: '2 sweeps are running already. Wait for one to end, or cancel it.',
+};
+
+/** Each listens on a port of its own. */
+export const listeners: Work = {
+  most: 4,
+  longest: 60 * 60_000,
+  full: '4 devices are listened for already. Stop listening for one of them first.',
+};
+
+interface Running {
+  readonly work: Work;
   readonly abort: AbortController;
   readonly ended: Promise<void>;
 }
 
 declare global {
-  var ukkoRunningSweeps: Set<RunningSweep> | undefined;
+  var ukkoRunning: Set<Running> | undefined;
 }
 
 /**
- * Sweeps that run in this server now, so that a stop of the server ends them and their browsers first. One set for the
- * process: Next bundles the start of the server and its routes apart, each with a copy of this module.
+ * What runs in this server now, so that a stop of the server ends it and its browsers first. One set for the process: Next
+ * bundles the start of the server and its routes apart, each with a copy of this module.
  */
-globalThis.ukkoRunningSweeps ??= new Set();
-const running = globalThis.ukkoRunningSweeps;
-
-/** Most sweeps at once; each drives its own browser. */
-export const maxSweeps = 2;
-/** Longest sweep, ms. */
-export const maxSweepTime = 10 * 60_000;
+globalThis.ukkoRunning ??= new Set();
+const running = globalThis.ukkoRunning;
 
 /**
- * Runs a sweep until it ends, `signal` aborts, the time is up or the server stops.
- * @returns null when as many sweeps run as may.
+ * Runs work until it ends, `signal` aborts, the time is up or the server stops.
+ * @returns null when as much of it runs as may.
  */
 export function register(
+  work: Work,
   signal: AbortSignal,
-  work: (signal: AbortSignal) => Promise<void>,
+  run: (signal: AbortSignal) => Promise<void>,
 ): Promise<void> | null {
-  if (running.size >= maxSweeps) return null;
+  if ([...running].filter((one) => one.work.full === work.full).length >= work.most) return null;
   const abort = new AbortController();
-  const any = AbortSignal.any([signal, abort.signal, AbortSignal.timeout(maxSweepTime)]);
-  const entry = { abort, ended: work(any) };
+  const any = AbortSignal.any([signal, abort.signal, AbortSignal.timeout(work.longest)]);
+  const entry = { work, abort, ended: run(any) };
   running.add(entry);
   return entry.ended.finally(() => running.delete(entry));
 }
 
-/** Aborts every sweep and waits until their browsers are gone. */
+/** Aborts all of it and waits until its browsers and ports are gone. */
 export async function stopAll(): Promise<void> {
   const all = [...running];
   for (const { abort } of all) abort.abort();

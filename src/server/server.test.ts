@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { maxBody, readBody } from './read-body';
 import { checkRequest } from './request-check';
-import { maxSweeps, register, stopAll } from './run-registry';
+import { listeners, register, stopAll, sweeps } from './run-registry';
 
 const check = (headers: Record<string, string>, path = '/api/sweep') =>
   checkRequest(new Headers(headers), path).allowed;
@@ -49,17 +49,20 @@ describe('the run registry', () => {
 
   it('takes so many sweeps and no more, and ends them all when the server stops', async () => {
     const { signal } = new AbortController();
-    const running = Array.from({ length: maxSweeps }, () => register(signal, untilAborted));
+    const running = Array.from({ length: sweeps.most }, () => register(sweeps, signal, untilAborted));
     expect(running.every((one) => one !== null)).toBe(true);
-    expect(register(signal, untilAborted)).toBeNull();
+    expect(register(sweeps, signal, untilAborted)).toBeNull();
+    // Work of another sort is counted apart.
+    const listener = register(listeners, signal, untilAborted);
+    expect(listener).not.toBeNull();
     await stopAll();
-    await Promise.all(running);
-    expect(register(signal, async () => undefined)).not.toBeNull();
+    await Promise.all([...running, listener]);
+    expect(register(sweeps, signal, async () => undefined)).not.toBeNull();
   });
 
   it('ends a sweep when its client goes', async () => {
     const client = new AbortController();
-    const ended = register(client.signal, untilAborted);
+    const ended = register(sweeps, client.signal, untilAborted);
     client.abort();
     await ended;
   });

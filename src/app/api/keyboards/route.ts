@@ -3,7 +3,7 @@ import { EngineLost } from '@/engines/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { log } from '@/server/log';
 import { readBody } from '@/server/read-body';
-import { maxSweeps, register } from '@/server/run-registry';
+import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
 
@@ -15,7 +15,7 @@ export async function POST(request: Request): Promise<Response> {
   if (reading.status === 'fault') return Response.json({ error: reading.text }, { status: 400 });
   const { markup, field, engine } = reading.question;
   let measurement: KeyboardMeasurement | null = null;
-  const ended = register(request.signal, async (signal) => {
+  const ended = register(sweeps, request.signal, async (signal) => {
     const sweep = await measureKeyboards(engine, markup, ({ id }) => id === field, undefined, signal);
     const [answer] = sweep.answers;
     if (answer)
@@ -26,10 +26,7 @@ export async function POST(request: Request): Promise<Response> {
         picture: answer.picture,
       };
   });
-  if (!ended) {
-    const error = `${maxSweeps} sweeps are running already. Wait for one to end, or cancel it.`;
-    return Response.json({ error }, { status: 429 });
-  }
+  if (!ended) return Response.json({ error: sweeps.full }, { status: 429 });
   try {
     await ended;
   } catch (error) {

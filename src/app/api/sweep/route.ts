@@ -1,26 +1,24 @@
+import type { SweepMessage } from '@/core/observation/sweep-message';
 import { readSweepRequest } from '@/core/observation/sweep-request';
+import { sweepEngines } from '@/engines/sweep-engines';
+import { jsonLines } from '@/server/json-lines';
+import { log } from '@/server/log';
 import { readBody } from '@/server/read-body';
-import { maxSweeps } from '@/server/run-registry';
-import { sweepStream } from '@/server/sweep-stream';
+import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
 
-/** Asks engines on this machine; answers with NDJSON of `SweepMessage`. */
+/** Asks engines on this machine; answers with NDJSON of `SweepMessage`. It ends when the client goes away. */
 export async function POST(request: Request): Promise<Response> {
   const body = await readBody(request);
   if (body.status === 'fault') return Response.json({ error: body.text }, { status: body.code });
   const reading = readSweepRequest(body.value);
   if (reading.status === 'fault') return Response.json({ error: reading.text }, { status: 400 });
-  const stream = sweepStream(reading.targets, reading.asking, request.signal);
-  if (!stream) {
-    const error = `${maxSweeps} sweeps are running already. Wait for one to end, or cancel it.`;
-    return Response.json({ error }, { status: 429 });
-  }
-  return new Response(stream, {
-    headers: {
-      'content-type': 'application/x-ndjson; charset=utf-8',
-      'cache-control': 'no-store, no-transform',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  const { targets, asking } = reading;
+  const stream = jsonLines<SweepMessage>(
+    request.signal,
+    (emit, signal) => register(sweeps, signal, (until) => sweepEngines(targets, asking, emit, until)),
+    (error) => log.error({ error: String(error) }, 'sweep broke'),
+  );
+  return stream ?? Response.json({ error: sweeps.full }, { status: 429 });
 }
