@@ -134,11 +134,11 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
     toClipboard: async () => 'A page may not write to the clipboard by itself.',
     pictures: async (boxes, size) => {
       const drawn = await api.draw(boxes, size);
-      return Promise.all(drawn.map((one) => (one ? asPicture(one) : null)));
+      return drawn.map((one) => (one ? asPicture(one) : null));
     },
   };
 }
 
-async function asPicture(drawn: FramePicture): Promise<Picture> {
-  return { id: await pictureId(pictureBytes(drawn)), ...drawn };
+function asPicture(drawn: FramePicture): Picture {
+  return { id: pictureId(pictureBytes(drawn)), ...drawn };
 }

@@ -26,9 +26,14 @@ function watchField(
   { kind }: ProbeField,
   tell: (news: Omit<HandNews, 'field'>) => void,
 ): void {
-  const recorder = new Recorder(element, kind, []);
   let turns: HandTurn[] = [];
   let waiting = false;
+  // Whoever types fast presses a key before the last one was taken: heard before the recorder, which then begins anew.
+  for (const type of ['keydown', 'paste', 'drop'])
+    element.addEventListener(type, () => {
+      if (waiting) take();
+    });
+  const recorder = new Recorder(element, kind, []);
   const take = () => {
     waiting = false;
     const { events, text, caret, value } = recorder.take();

@@ -4,6 +4,7 @@ import { notAsked } from '@/core/observation/provenance';
 import type { EmitSweepMessage, SweepMessage } from '@/core/observation/sweep-message';
 import type { SweepRequest } from '@/core/observation/sweep-request';
 import type { EngineTarget } from '@/core/target/target';
+import { readLines, refusalOf } from './read-lines';
 
 /** Asks engines through the server and emits what its stream says. What never came is emitted as failed. */
 export async function askServer(
@@ -52,26 +53,10 @@ async function stream(
       body: JSON.stringify(request),
       signal,
     });
-    if (!response.ok || !response.body) return await refusal(response);
-    for await (const line of lines(response.body)) hear(JSON.parse(line) as SweepMessage);
+    if (!response.ok || !response.body) return await refusalOf(response);
+    for await (const line of readLines(response.body)) hear(JSON.parse(line) as SweepMessage);
     return null;
   } catch {
     return null;
   }
-}
-
-async function refusal(response: Response): Promise<string | null> {
-  const body: unknown = await response.json().catch(() => null);
-  return typeof body === 'object' && body !== null && 'error' in body ? String(body.error) : null;
-}
-
-async function* lines(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
-  const reader = body.pipeThrough(new TextDecoderStream() as TransformStream<Uint8Array, string>).getReader();
-  let rest = '';
-  for (let read = await reader.read(); !read.done; read = await reader.read()) {
-    const parts = (rest + read.value).split('\n');
-    rest = parts.pop() ?? '';
-    yield* parts.filter(Boolean);
-  }
-  if (rest) yield rest;
 }

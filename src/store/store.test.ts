@@ -33,7 +33,7 @@ const lineUp = defaultLineUp.targets.filter((target) => target.ask !== 'engine' 
 
 async function samplePicture(byte: number): Promise<Picture> {
   const bytes = new Uint8Array([137, 80, 78, 71, byte]);
-  return { id: await pictureId(bytes), width: 5, height: 1, data: btoa(String.fromCharCode(...bytes)) };
+  return { id: pictureId(bytes), width: 5, height: 1, data: btoa(String.fromCharCode(...bytes)) };
 }
 
 function observed(state: 'closed' | 'filled', picture: Picture): Observation {

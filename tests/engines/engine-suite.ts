@@ -59,7 +59,7 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
         observations.every((o) => o.provenance.mark === 'measured' && /^\d+\.\d/.test(o.provenance.version)),
       ).toBe(true);
       for (const { id, data } of pictures.values())
-        expect(await pictureId(new Uint8Array(Buffer.from(data, 'base64')))).toBe(id);
+        expect(pictureId(new Uint8Array(Buffer.from(data, 'base64')))).toBe(id);
 
       const level = observations.filter(
         (o): o is LookObservation => o.question === 'look' && o.field === 'level',

@@ -1,3 +1,6 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+
 export type PictureId = string & { readonly brand: 'PictureId' };
 
 /** A PNG at one device pixel per CSS px. The id is the SHA-256 of its bytes in hexadecimal: equal pictures have equal ids. */
@@ -18,7 +21,7 @@ export function pictureBytes({ data }: Pick<Picture, 'data'>): Uint8Array<ArrayB
   return Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
 }
 
-export async function pictureId(png: Uint8Array<ArrayBuffer>): Promise<PictureId> {
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', png));
-  return Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('') as PictureId;
+/** Not by the Web Cryptography API: a page that is open on a device over a local network has none. */
+export function pictureId(png: Uint8Array): PictureId {
+  return bytesToHex(sha256(png)) as PictureId;
 }

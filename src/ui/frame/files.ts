@@ -1,3 +1,4 @@
+import { isDeviceFile } from '@/core/device/device-message';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { isFormFile, readFormFile, writeFormFile } from '@/core/form/form-file';
 import { type FormInPage, formsInPage } from '@/core/form/forms-in-page';
@@ -26,6 +27,11 @@ export async function openFile(file: File): Promise<Opened> {
   // A run file holds HTML too, inside its JSON.
   if (looksLikeHtml(content) && !content.trimStart().startsWith('{')) return openMarkup(content, file.name);
   if (isFormFile(content)) return openForm(content);
+  if (isDeviceFile(content))
+    return {
+      status: 'fault',
+      text: 'These are the answers of a device. Open them under Line-up, “A real device…”, where you give the device its name.',
+    };
   const reading = readRunFile(content);
   if (reading.status === 'fault') return reading;
   await addRun(openDatabase(), reading.run);

@@ -16,6 +16,7 @@ import { Rail, views } from './rail';
 import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
+import { DeviceProvider } from './use-device';
 import { FormProvider, useForm } from './use-form';
 import { RunProvider } from './use-run';
 import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
@@ -30,11 +31,13 @@ export function Frame({ children, nonce }: { children: ReactNode; nonce: string 
         <FormProvider waiting={<Waiting />}>
           <RunProvider>
             <SweepProvider>
-              <ComparisonProvider>
-                <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
-                  {children}
-                </Shell>
-              </ComparisonProvider>
+              <DeviceProvider>
+                <ComparisonProvider>
+                  <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                    {children}
+                  </Shell>
+                </ComparisonProvider>
+              </DeviceProvider>
             </SweepProvider>
           </RunProvider>
         </FormProvider>

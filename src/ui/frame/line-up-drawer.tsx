@@ -15,7 +15,7 @@ import { useEngines } from './use-engines';
 import { useLineUp, useTargets } from './use-line-up';
 
 /** Which targets are asked, in which order, and which one the others are compared with. */
-export function LineUpDrawer({ onClose }: { onClose: () => void }) {
+export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDevice: () => void }) {
   const statuses = useEngines();
   const all = useTargets(statuses);
   const { lineUp, choose } = useLineUp();
@@ -98,9 +98,12 @@ export function LineUpDrawer({ onClose }: { onClose: () => void }) {
           }}
         />
       ) : (
-        <Button onClick={() => setAdding(true)} disabled={lineUp.targets.length >= maxTargets}>
-          New target…
-        </Button>
+        <span className={styles.tools}>
+          <Button onClick={() => setAdding(true)} disabled={lineUp.targets.length >= maxTargets}>
+            New target…
+          </Button>
+          <Button onClick={onDevice}>A real device…</Button>
+        </span>
       )}
     </Drawer>
   );

@@ -14,6 +14,7 @@ import { exportForm, exportRun, formExports } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
+import { useDevice } from './use-device';
 import { useEngines } from './use-engines';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
@@ -22,6 +23,10 @@ import { useSelection } from './use-selection';
 import { useSweep } from './use-sweep';
 
 const LineUpDrawer = dynamic(() => import('./line-up-drawer').then((module) => module.LineUpDrawer), {
+  ssr: false,
+});
+
+const DeviceDrawer = dynamic(() => import('./device-drawer').then((module) => module.DeviceDrawer), {
   ssr: false,
 });
 
@@ -75,7 +80,9 @@ function FormChoice() {
 function LineUp() {
   const { engines } = useEngines();
   const { lineUp } = useLineUp();
+  const { listening } = useDevice();
   const [open, setOpen] = useState(false);
+  const [onDevice, setOnDevice] = useState(false);
   const missing = lineUp.targets.flatMap((target) => {
     const engine = engines.find((one) => target.ask === 'engine' && one.name === target.engine);
     return engine?.status === 'missing' ? [{ target, remedy: engine.remedy }] : [];
@@ -88,7 +95,22 @@ function LineUp() {
           {target.name} is not installed
         </span>
       ))}
-      {open && <LineUpDrawer onClose={() => setOpen(false)} />}
+      {listening && (
+        <Button onClick={() => setOnDevice(true)}>
+          Listening for {listening.name}
+          {listening.state === 'open' && `, ${listening.answers} answers`}
+        </Button>
+      )}
+      {open && (
+        <LineUpDrawer
+          onClose={() => setOpen(false)}
+          onDevice={() => {
+            setOpen(false);
+            setOnDevice(true);
+          }}
+        />
+      )}
+      {onDevice && <DeviceDrawer onClose={() => setOnDevice(false)} />}
     </>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 
-import { useCallback } from 'react';
+import { useCallback, useRef } from 'react';
 import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import { openDatabase } from '@/store/database';
+import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, finishRun, keep } from '@/store/runs';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
@@ -20,15 +20,24 @@ export function useKeepAnswers(): (
   const { run } = useRun();
   const { lineUp } = useLineUp();
   const [, select] = useSelection();
+  // The run that was begun last is shown a moment later than it is there.
+  const begun = useRef<StoredRun | null>(null);
+  const queue = useRef(Promise.resolve());
   const runFor = useSteady(async () => {
-    if (run?.form.markup === form.markup) return run.id;
-    const begun = await beginRun(openDatabase(), form, lineUp);
-    await finishRun(openDatabase(), begun.id);
-    select({ run: begun.id });
-    return begun.id;
+    const known = [run, begun.current].find((one) => one?.form.markup === form.markup);
+    if (known) return known.id;
+    begun.current = await beginRun(openDatabase(), form, lineUp);
+    await finishRun(openDatabase(), begun.current.id);
+    select({ run: begun.current.id });
+    return begun.current.id;
   });
   return useCallback(
-    async (observations, pictures) => keep(openDatabase(), await runFor(), observations, pictures),
+    (observations, pictures) => {
+      queue.current = queue.current.then(async () =>
+        keep(openDatabase(), await runFor(), observations, pictures),
+      );
+      return queue.current;
+    },
     [runFor],
   );
 }

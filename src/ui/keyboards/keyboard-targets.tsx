@@ -22,6 +22,7 @@ import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { EventTicks } from '../typing/event-ticks';
 import { useReplay } from '../typing/use-replay';
+import { DeviceKeyboards } from './device-keyboards';
 import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
 import { MeasuredKeyboards } from './measured-keyboards';
@@ -67,6 +68,7 @@ export function KeyboardTargets({
           onChange={change}
         />
       ))}
+      <DeviceKeyboards field={field} />
       <MeasuredKeyboards field={field} />
     </div>
   );

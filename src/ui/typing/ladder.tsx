@@ -34,6 +34,8 @@ export interface LadderColumn {
   readonly disagreements: readonly (readonly Disagreement[])[];
   /** Asks the target; null for what is computed at once. */
   readonly onAsk: (() => void) | null;
+  /** What stands on the button for that. */
+  readonly deed: string;
 }
 
 /** Strokes down, targets across: the text after each stroke with its caret, and the events as ticks. */
@@ -105,14 +107,14 @@ export const Ladder = memo(function Ladder({
       <thead>
         <tr>
           <th scope="col">Stroke</th>
-          {columns.map(({ key, name, mark, note, facts, onAsk }) => (
+          {columns.map(({ key, name, mark, note, deed, onAsk }) => (
             <th key={key} scope="col">
               <Head
                 columnKey={key}
                 name={name}
                 mark={mark}
                 note={note}
-                deed={onAsk && (facts && mark !== 'modelled' ? 'Ask again' : 'Ask')}
+                deed={onAsk && deed}
                 asking={asking}
                 onAsk={askColumn}
               />

@@ -9,6 +9,7 @@ import { validTrial } from '@/core/form/trial-value';
 import type { Guard } from '@/core/guard/guard';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
+import type { TypingFacts } from '@/core/observation/observation';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { readSamples } from '@/core/replay/sample-table';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
@@ -62,7 +63,13 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const plan = form.typing[field.id] ?? firstPlan(field);
   const read = useMemo(() => lastResult(readTask), []);
   const { reading, task } = read(plan.script, plan.guards);
-  const { columns, shown, isStuck, begin } = useColumns(field, task, plan);
+  const change = (part: Partial<TypingPlan>, sort: string) =>
+    edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
+  // Typed without guards: with them, the device's column would be what no device ever did.
+  const takeStrokes = useSteady((facts: TypingFacts) =>
+    change({ script: formatScript(facts.script), guards: [] }, 'strokes of a device'),
+  );
+  const { columns, shown, isStuck, begin } = useColumns(field, task, plan, takeStrokes);
   const { lineUp } = useLineUp();
   const [lanes, setLanes] = useState<ShownLanes>(allLanes);
   const [columnKey, setColumnKey] = useState<string | null>(null);
@@ -71,8 +78,6 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const { script } = shown;
   const stroke = selection.stroke !== null && selection.stroke < script.length ? selection.stroke : null;
   const selectedStroke = stroke === null ? undefined : script[stroke];
-  const change = (part: Partial<TypingPlan>, sort: string) =>
-    edit({ typing: { ...form.typing, [field.id]: { ...plan, ...part } } }, `${field.id} ${sort}`);
   const changeScript = useSteady((script: string) => {
     begin(read(script, plan.guards).task);
     change({ script }, 'script');
@@ -303,6 +308,7 @@ function useColumns(
   field: Field,
   task: TypingTask,
   plan: TypingPlan,
+  takeStrokes: (facts: TypingFacts) => void,
 ): Pick<Modelled, 'shown' | 'isStuck'> & {
   readonly columns: LadderColumn[];
   readonly begin: (next: TypingTask) => void;
@@ -336,7 +342,8 @@ function useColumns(
             : null;
       const disagreements = current && model ? typingDisagreements(model, current) : [];
       const agrees = model !== null && disagreements.every((list) => list.length === 0);
-      const onAsk = target.ask === 'device' ? null : () => askOf(target);
+      if (target.ask === 'device') return [deviceColumn(target, facts, current, takeStrokes)];
+      const onAsk = () => askOf(target);
       // Where nothing was asked for this script, the model speaks in the target's column.
       if (model && !current)
         return [{ ...modelColumn(target, replay), onAsk, note: note ?? 'modelled, not asked' }];
@@ -354,10 +361,11 @@ function useColumns(
         // A judgement is the model's; it speaks of the text that the target has.
         verdicts: agrees && replay ? replay.verdicts : null,
         onAsk,
+        deed: current ? 'Ask again' : 'Ask',
       };
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
-  }, [field, shown, answers, lineUp, askOf, replays]);
+  }, [field, shown, answers, lineUp, askOf, replays, takeStrokes]);
   return { columns, shown, isStuck, begin };
 }
 
@@ -372,6 +380,28 @@ function modelColumn({ id, name }: Target, replay: ModelledReplay | null): Ladde
     note: null,
     disagreements: [],
     onAsk: null,
+    deed: 'Ask',
+  };
+}
+
+/** A person typed there, what that person liked: it is shown when it is what the script says, and can become the script. */
+function deviceColumn(
+  { id, name }: Target,
+  typed: TypingFacts | null,
+  current: TypingFacts | null,
+  onTake: (facts: TypingFacts) => void,
+): LadderColumn {
+  return {
+    key: `${id} captured`,
+    target: id,
+    name,
+    mark: 'captured',
+    facts: current,
+    note: current ? null : typed ? 'typed something else' : 'nothing typed there yet',
+    disagreements: [],
+    verdicts: null,
+    onAsk: typed && !current ? () => onTake(typed) : null,
+    deed: 'Take its strokes',
   };
 }
 
