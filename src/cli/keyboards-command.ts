@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { type Field, takesKeys } from '@/core/form/field';
 import { askedText } from '@/core/keyboard/content-purpose';
 import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
+import { untold } from '@/core/observation/observation';
 import { pictureBytes } from '@/core/observation/picture';
 import { EngineLost } from '@/engines/engine';
 import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
@@ -47,7 +48,7 @@ function lineOf({ field, measured }: KeyboardAnswer): string {
   return [
     field.label,
     field.kind,
-    `asked for ${askedText(asked)}`,
+    asked === untold ? '' : `asked for ${askedText(asked)}`,
     layout ?? 'no keyboard',
     `${height.before} to ${height.with} px`,
     fieldInSight ? 'in sight' : 'out of sight',

@@ -42,7 +42,6 @@ export interface KeyboardAsked {
   readonly hints: readonly ContentHint[];
 }
 
-export function askedText(asked: KeyboardAsked | null | 'untold'): string {
-  if (asked === 'untold') return 'not told to a page';
+export function askedText(asked: KeyboardAsked | null): string {
   return asked ? [asked.purpose, ...asked.hints].join(', ') : 'nothing';
 }

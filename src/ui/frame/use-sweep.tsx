@@ -12,14 +12,16 @@ import {
 } from 'react';
 import type { FieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
+import type { Answers } from '@/core/observation/answers';
 import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
-import type { PageQuestion } from '@/core/observation/observation';
+import type { Observation, PageQuestion } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
+import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { capture } from '@/probe/capture';
 import { askServer } from '@/store/ask-server';
 import { openDatabase } from '@/store/database';
-import { beginRun } from '@/store/runs';
+import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
@@ -51,7 +53,7 @@ const SweepContext = createContext<SweepWorkspace | null>(null);
 
 export function SweepProvider({ children }: { children: ReactNode }) {
   const { form } = useForm();
-  const { run } = useRun();
+  const { run, answers } = useRun();
   const { lineUp } = useLineUp();
   const [, select] = useSelection();
   const [progress, setProgress] = useState<readonly TargetProgress[]>([]);
@@ -75,6 +77,8 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       try {
         const database = openDatabase();
         const into = task.newRun || !run ? await beginRun(database, form, lineUp) : run;
+        if (into !== run && run?.form.markup === form.markup)
+          await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
         if (into.id !== run?.id) select({ run: into.id });
         const observers = { engines: askServer, probe: captureTarget };
         await sweepIntoRun(
@@ -95,7 +99,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         setRunning(false);
       }
     },
-    [form, run, lineUp, select],
+    [form, run, answers, lineUp, select],
   );
 
   const workspace = useMemo(
@@ -122,6 +126,14 @@ export function SweepProvider({ children }: { children: ReactNode }) {
 
 const captureTarget: Parameters<typeof sweepIntoRun>[4]['probe'] = (target, asking, emit, signal) =>
   capture(target.id, asking, emit, signal);
+
+/** What devices and real keyboards answered stays with the same form, under its own time: no sweep asks them. */
+function notAskedBySweeps(answers: Answers, { targets }: LineUp): Observation[] {
+  const devices = new Set(targets.flatMap(({ id, ask }) => (ask === 'device' ? [id] : [])));
+  return [...answers.values()].filter(
+    ({ question, target }) => question === 'keyboard' || devices.has(target),
+  );
+}
 
 export function useSweep(): SweepWorkspace {
   const workspace = useContext(SweepContext);

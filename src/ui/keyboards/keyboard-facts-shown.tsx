@@ -21,8 +21,8 @@ export function KeyboardFactsShown({
       ? `stays ${height.before} px high`
       : `${height.before} to ${height.with} px`;
   const rows: readonly (readonly [string, string, boolean?])[] = [
-    ['engine asked for', askedText(asked)],
-    ['layout that came up', layout === untold ? 'not told to a page' : (layout ?? 'none')],
+    ...(asked === untold ? [] : [['engine asked for', askedText(asked)] as const]),
+    ...(layout === untold ? [] : [['layout that came up', layout ?? 'none'] as const]),
     ['page', shrinks],
     ['field', fieldInSight ? 'still in sight' : 'out of sight', !fieldInSight],
     ['first key tapped', tapped === null ? 'there was none' : tapped.map(tapText).join(', ') || 'no event'],
