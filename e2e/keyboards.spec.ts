@@ -53,6 +53,23 @@ test('all settings of a target, and what each sample costs in taps', async ({ pa
   await expect(taps.getByRole('row', { name: /№/ })).toContainText('cannot be typed');
 });
 
+test('whoever saw another keyboard come up says so, and everything follows that, until it is taken back', async ({
+  page,
+}) => {
+  await page.goto('/keyboards?field=serial');
+  const card = page.getByRole('article', { name: 'Android-like phone' });
+  await card.getByRole('button', { name: 'letters, remembered' }).click();
+  await page.getByRole('menuitem', { name: 'digits', exact: true }).click();
+  await expect(card.getByRole('button', { name: 'digits, corrected' })).toBeVisible();
+  await expect(card.getByRole('button', { name: 'a', exact: true })).toHaveCount(0);
+  // Letters are lacking now, and it stays so when Ukko is opened again.
+  await expect(card).toContainText('Lacks');
+  await page.reload();
+  await card.getByRole('button', { name: 'digits, corrected' }).click();
+  await page.getByRole('menuitem', { name: 'Take the correction back' }).click();
+  await expect(card.getByRole('button', { name: 'letters, remembered' })).toBeVisible();
+});
+
 test('a real keyboard is asked on a phone-sized display, and asking can be cancelled', async ({ page }) => {
   await page.goto('/keyboards?field=gulls');
   const card = page.getByRole('article', { name: 'Firefox on Linux' });

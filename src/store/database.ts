@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { Correction } from '@/core/keyboard/correction';
 import type { Observation, ObservationKey } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
@@ -42,6 +43,8 @@ export class UkkoDatabase extends Dexie {
   declare lineUps: EntityTable<StoredLineUp, 'formId'>;
   /** Targets that the person made; those that ship are in the core. */
   declare targets: EntityTable<Target, 'id'>;
+  /** What the person said of keyboards, for all forms. */
+  declare corrections: EntityTable<Correction, 'key'>;
 
   constructor(name = 'ukko') {
     super(name);
@@ -67,6 +70,7 @@ export class UkkoDatabase extends Dexie {
             row.observation = observationFromVersion1(row.observation);
           });
       });
+    this.version(3).stores({ corrections: 'key' });
   }
 }
 

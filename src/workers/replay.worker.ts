@@ -3,6 +3,7 @@ import type { Field, FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
+import { type Correction, correctionsFor } from '@/core/keyboard/correction';
 import { type KeyboardCheck, keyboardCheck } from '@/core/keyboard/keyboard-check';
 import { scriptTyping } from '@/core/model/type-script';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
@@ -98,9 +99,14 @@ const replayWork = {
     samples: readonly Sample[],
     targets: readonly TargetId[],
     language: Language,
+    corrections: readonly Correction[],
   ): KeyboardCheck[] {
     const field = fieldIn(of);
-    return field ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language)) : [];
+    return field
+      ? targets.flatMap((target) =>
+          keyboardCheck(field, guards, samples, target, language, correctionsFor(corrections, target)),
+        )
+      : [];
   },
 
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {

@@ -48,6 +48,12 @@ function firstLayerOf(keyboard: Keyboard, { text }: KeyboardHabits, { autocapita
   return startsLarge && keyboard.layers.some(({ id }) => id === 'capitals') ? 'capitals' : first.id;
 }
 
+/** Whether words are proposed while one types: never for addresses, secrets and numbers. A chosen word comes with a space. */
+export function proposesWords({ text }: KeyboardHabits, entry: Entry, { keyboard }: ComesUp): boolean {
+  const hasWords = ['text', 'search', 'textarea'].includes(entry.kind) && entry.native !== 'person’s name';
+  return text.predicts && hasWords && keyboard?.layers[0].id === 'letters';
+}
+
 /** What comes up, in words. */
 export function bringsText(brings: Brings): string {
   switch (brings.up) {

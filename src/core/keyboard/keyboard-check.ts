@@ -8,7 +8,7 @@ import type { Language } from '../target/variant';
 import { comesUp } from './comes-up';
 import { type Detour, detoursOf } from './detour';
 import { entryOf } from './entry';
-import { keyboardHabitsOf } from './keyboard-habits';
+import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
 import { decimalSeparator } from './letters';
 import { type Trap, trapOf } from './trap';
 
@@ -29,16 +29,17 @@ export function keyboardCheck(
   samples: readonly Sample[],
   target: TargetId,
   language: Language,
+  corrections: readonly BringsRule[] = [],
 ): KeyboardCheck[] {
   const [keyboards, habits] = [keyboardHabitsOf(target), habitsOf(target)];
   if (!keyboards || !habits) return [];
   const entry = entryOf(field);
-  const { keyboard } = comesUp(keyboards, entry, language);
+  const { keyboard } = comesUp(keyboards, entry, language, corrections);
   const accepted = samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
   const separator = decimalSeparator(language);
   const trap = keyboard && trapOf({ field, guards, samples: accepted, habits, separator }, keyboard);
   const texts = accepted.length > 0 ? accepted.slice(0, mostDetours) : exampleOf(field);
-  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
+  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language, corrections) }];
 }
 
 function exampleOf(field: Field): string[] {

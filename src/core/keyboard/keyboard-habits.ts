@@ -13,7 +13,8 @@ export type Brings =
 /** One rule of a target: the first that fits a field says what it brings. What is not given fits every field. */
 export interface BringsRule {
   readonly kinds?: readonly Field['kind'][];
-  readonly inputmodes?: readonly InputMode[];
+  /** Null: none is given. */
+  readonly inputmodes?: readonly (InputMode | null)[];
   readonly digitsPattern?: true;
   readonly readonly?: true;
   readonly entries?: readonly EntryKind[];
@@ -297,7 +298,7 @@ export function fits(rule: BringsRule, field: Entry): boolean {
   const { kind, inputmode, digitsPattern, native } = field;
   return (
     (rule.kinds?.includes(kind) ?? true) &&
-    (rule.inputmodes === undefined || (inputmode !== null && rule.inputmodes.includes(inputmode))) &&
+    (rule.inputmodes?.includes(inputmode) ?? true) &&
     (rule.digitsPattern === undefined || digitsPattern) &&
     (rule.readonly === undefined || field.readonly) &&
     (rule.entries?.includes(native) ?? true)

@@ -6,6 +6,7 @@ import { setAttribute } from '@/core/form/edit-markup';
 import { attribute, type Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
+import { type Correction, correctionsFor } from '@/core/keyboard/correction';
 import { entryOf } from '@/core/keyboard/entry';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { type KeyboardSort, keyboardSorts } from '@/core/keyboard/keyboards';
@@ -24,14 +25,24 @@ const byRule = 'whatever can type every value';
 const browsers = ['blink-phone', 'webkit-phone'];
 
 /** The cheapest change of the field that brings a wanted keyboard up in every phone browser. */
-export function CheapestSetting({ field, guards }: { field: Field; guards: readonly Guard[] }) {
+export function CheapestSetting({
+  field,
+  guards,
+  corrections,
+}: {
+  field: Field;
+  guards: readonly Guard[];
+  corrections: readonly Correction[];
+}) {
   const { form, edit } = useForm();
   const [{ language }] = useSelection();
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
   const setting = useMemo(() => {
     const asked = targets.flatMap(({ id }) => {
       const habits = keyboardHabitsOf(id);
-      return browsers.includes(id) && habits ? [{ habits, corrections: [] }] : [];
+      return browsers.includes(id) && habits
+        ? [{ habits, corrections: correctionsFor(corrections, id) }]
+        : [];
     });
     const habits = targets.flatMap(({ id }) => (browsers.includes(id) ? (habitsOf(id) ?? []) : []))[0];
     if (!habits) return null;
@@ -41,7 +52,7 @@ export function CheapestSetting({ field, guards }: { field: Field; guards: reado
         ? trapOf({ field, guards, samples: [], habits, separator }, keyboard) === null
         : keyboard.name === wanted,
     );
-  }, [field, guards, language, wanted]);
+  }, [field, guards, language, wanted, corrections]);
   const apply = ({ kind, inputmode }: Setting) => {
     const [control] = field.controls;
     const withMode = setAttribute(form.markup, control, 'inputmode', inputmode);

@@ -5,11 +5,11 @@ import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import type { ActionKey } from '@/core/keyboard/action-key';
 import { maskedText } from '@/core/keyboard/arrives';
-import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
+import { bringsText, type ComesUp, proposesWords } from '@/core/keyboard/comes-up';
 import { entryOf } from '@/core/keyboard/entry';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
-import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
+import type { BringsRule, KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { deedText, layerUp, type Tapped, type TappingPlace, tap, untapped } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
@@ -26,11 +26,14 @@ import { DeviceKeyboards } from './device-keyboards';
 import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
 import { MeasuredKeyboards } from './measured-keyboards';
+import { WhatComesUp } from './what-comes-up';
 
 /** A target with the keyboard that it brings up for a field. */
 export interface KeyboardOnTarget {
   readonly target: Target;
   readonly habits: KeyboardHabits;
+  /** What the person said of this target’s keyboards. */
+  readonly corrections: readonly BringsRule[];
   readonly up: ComesUp;
   readonly action: ActionKey | null;
 }
@@ -103,7 +106,7 @@ const Card = memo(function Card({
   typed,
   replay,
   onChange,
-}: KeyboardOnTarget & {
+}: Omit<KeyboardOnTarget, 'corrections'> & {
   field: Field;
   trap: Trap | null;
   typed: Tapped;
@@ -128,8 +131,9 @@ const Card = memo(function Card({
     <article className={styles.card} aria-label={target.name}>
       <header className={styles.head} title={target.note}>
         <ProvenanceMark mark={markOf(target)} /> <strong>{target.name}</strong>
-        <span className={styles.brings} title={up.known.source}>
-          {bringsText(up.brings)}, {up.known.sure}
+        <span className={styles.brings}>
+          <WhatComesUp target={target} habits={habits} entry={entry} up={up} />
+          {proposesWords(habits, entry, up) && ' · proposes words'}
         </span>
       </header>
       <FieldThere field={field} habits={habits} step={step} onKeyDown={pressed} />

@@ -1,6 +1,7 @@
 'use client';
 
 import { Segmented, Select } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
@@ -9,6 +10,7 @@ import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
 import { actionKeyOf } from '@/core/keyboard/action-key';
 import { comesUp } from '@/core/keyboard/comes-up';
+import { type Correction, correctionsFor } from '@/core/keyboard/correction';
 import { deafGuards } from '@/core/keyboard/ears';
 import { capitalizations, enterKeyHints, entryOf, inputModes } from '@/core/keyboard/entry';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
@@ -17,6 +19,7 @@ import { readSamples } from '@/core/replay/sample-table';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
+import { openDatabase } from '@/store/database';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
 import { useForm } from '../frame/use-form';
@@ -69,6 +72,7 @@ function useKeyboardTargets(): readonly Target[] {
 }
 
 const noGuards: readonly Guard[] = [];
+const noCorrections: readonly Correction[] = [];
 
 function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) {
   const { form, reading } = useForm();
@@ -77,17 +81,19 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
   const plan = form.typing[field.id];
   const guards = plan?.guards ?? noGuards;
   const asked = useKeyboardTargets();
-  const checks = useChecks(field, guards, asked);
+  const corrections = useLiveQuery(() => openDatabase().corrections.toArray(), []) ?? noCorrections;
+  const checks = useChecks(field, guards, asked, corrections);
   const all = useMemo(
     () =>
       asked.flatMap((target): KeyboardOnTarget[] => {
         const habits = keyboardHabitsOf(target.id);
         if (!habits) return [];
-        const up = comesUp(habits, entryOf(field), language);
+        const own = correctionsFor(corrections, target.id);
+        const up = comesUp(habits, entryOf(field), language, own);
         const action = up.keyboard && actionKeyOf(field, reading.fields, up.keyboard, habits);
-        return [{ target, habits, up, action }];
+        return [{ target, habits, corrections: own, up, action }];
       }),
-    [asked, field, reading, language],
+    [asked, field, reading, language, corrections],
   );
   return (
     <div className={styles.view}>
@@ -101,7 +107,9 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
           onChange={(id) => select({ field: id, stroke: null })}
         />
         <Settings field={field} />
-        {isTypedText(field.kind) && <CheapestSetting field={field} guards={guards} />}
+        {isTypedText(field.kind) && (
+          <CheapestSetting field={field} guards={guards} corrections={corrections} />
+        )}
         <div className={styles.setting}>
           <label htmlFor="keyboard-language">language of the person</label>
           <Select
@@ -146,6 +154,7 @@ function useChecks(
   field: Field,
   guards: readonly Guard[],
   asked: readonly Target[],
+  corrections: readonly Correction[],
 ): readonly KeyboardCheck[] {
   const { form } = useForm();
   const [{ language }] = useSelection();
@@ -159,9 +168,10 @@ function useChecks(
         read.status === 'read' ? read.samples.slice(0, 2000) : [],
         asked.map(({ id }) => id),
         language,
+        corrections,
       );
     },
-    [form.markup, field.id, guards, samples, asked, language],
+    [form.markup, field.id, guards, samples, asked, language, corrections],
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : none;

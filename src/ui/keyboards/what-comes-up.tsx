@@ -1,0 +1,54 @@
+'use client';
+
+import { Dropdown } from 'antd';
+import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
+import { correctionOf, keyOf, seenThings } from '@/core/keyboard/correction';
+import type { Entry } from '@/core/keyboard/entry';
+import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
+import type { Target } from '@/core/target/target';
+import { openDatabase } from '@/store/database';
+import styles from './keyboards.module.css';
+
+/** What comes up and how sure that is; whoever saw something else on a device says so here. */
+export function WhatComesUp({
+  target,
+  habits,
+  entry,
+  up,
+}: {
+  target: Target;
+  habits: KeyboardHabits;
+  entry: Entry;
+  up: ComesUp;
+}) {
+  const isCorrected = up.known.sure === 'corrected';
+  const correct = async (key: string) => {
+    const { corrections } = openDatabase();
+    const seen = seenThings.find((one) => one === key);
+    const today = new Date().toISOString().slice(0, 10);
+    if (seen) await corrections.put(correctionOf(target.id, habits, entry, seen, today));
+    else await corrections.delete(keyOf(target.id, habits, entry));
+  };
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        onClick: ({ key }) => void correct(key),
+        items: [
+          {
+            type: 'group',
+            label: 'What did you see come up?',
+            children: seenThings.map((seen) => ({ key: seen, label: seen })),
+          },
+          ...(isCorrected
+            ? [{ type: 'divider' } as const, { key: 'back', label: 'Take the correction back' }]
+            : []),
+        ],
+      }}
+    >
+      <button type="button" className={styles.comesUp} title={`From: ${up.known.source}`}>
+        {bringsText(up.brings)}, {up.known.sure} <span aria-hidden="true">▾</span>
+      </button>
+    </Dropdown>
+  );
+}
