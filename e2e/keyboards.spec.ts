@@ -84,4 +84,12 @@ test('a real keyboard is asked on a phone-sized display, and asking can be cance
   await expect(picture).toBeVisible();
   await expect(card).toContainText('number/us');
   await expect(card).toContainText(/960 to \d+ px/);
+  // The survey shows it beside what the model says of the phones.
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByText('keyboard', { exact: true }).click();
+  const gulls = page.getByRole('row').filter({ hasText: 'Gulls counted' });
+  await expect(gulls.getByRole('gridcell').filter({ hasText: 'number/us' })).toContainText(
+    /page 960 to \d+ px/,
+  );
+  await expect(gulls.getByRole('gridcell').filter({ hasText: 'remembered' })).toContainText('digits');
 });

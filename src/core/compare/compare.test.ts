@@ -4,6 +4,7 @@ import {
   type BubbleFacts,
   type ControlPart,
   controlParts,
+  type KeyboardFacts,
   type LookFacts,
   type LookObservation,
   lookNotAsked,
@@ -21,7 +22,7 @@ import { defaultLineUp } from '../target/line-up';
 import { targetId } from '../target/target';
 import { changedSetup, type Setup } from './changed-setup';
 import { type Comparison, differences, sizeText } from './differences';
-import { allDifferences, differencesThrough } from './lens';
+import { allDifferences, differencesThrough, seenThrough } from './lens';
 import { sameTask, typingDisagreements } from './typing-disagreements';
 
 const asked = {
@@ -244,6 +245,45 @@ describe('two sweeps', () => {
     expect(changedSetup(setup('1'), setup('1', { lineUp: { ...defaultLineUp, targets: dark } }))).toContain(
       'Chromium was set up in another way.',
     );
+  });
+});
+
+describe('keyboards', () => {
+  const keyboard = (change: Partial<KeyboardFacts> = {}): Observation => ({
+    ...asked,
+    question: 'keyboard',
+    outcome: {
+      status: 'answered',
+      facts: {
+        asked: null,
+        layout: 'number/us',
+        height: { before: 960, with: 540 },
+        fieldInSight: true,
+        tapped: null,
+        picture: null,
+        ...change,
+      },
+    },
+  });
+
+  it('differ by which one comes up and whether the field is still in sight', () => {
+    expect(what(keyboard(), keyboard({ height: { before: 700, with: 400 } }))).toEqual([]);
+    expect(what(keyboard(), keyboard({ layout: 'us', fieldInSight: false }))).toEqual([
+      'keyboard',
+      'in sight',
+    ]);
+    const [found] = differences(keyboard({ layout: null }), keyboard(), comparison);
+    expect(found?.text).toBe('“number/us” comes up, in Chromium no keyboard.');
+  });
+
+  it('do not differ where a page is not told which one came up', () => {
+    expect(what(keyboard(), keyboard({ layout: 'untold', asked: 'untold' }))).toEqual([]);
+  });
+
+  it('are what their lens looks at', () => {
+    const one = keyboard();
+    const answers = new Map([[observationKey(one), one]]);
+    expect(seenThrough('keyboard', 'closed', answers, one.target, one.field)).toEqual([one]);
   });
 });
 

@@ -1,6 +1,7 @@
 import type {
   BubbleFacts,
   ControlPart,
+  KeyboardFacts,
   LookFacts,
   MessageFacts,
   Observation,
@@ -9,6 +10,7 @@ import type {
   PartsFacts,
   Size,
 } from '../observation/observation';
+import { untold } from '../observation/observation';
 import type { PictureId } from '../observation/picture';
 
 /** One way in which an answer differs from another one to the same question, in words that stand alone. */
@@ -30,6 +32,8 @@ export interface Difference {
     | 'bubble'
     | 'title'
     | 'marks'
+    | 'keyboard'
+    | 'in sight'
     | 'picture';
   readonly text: string;
 }
@@ -65,7 +69,28 @@ export function differences(
     return outcomeDifferences(reference.outcome, other.outcome, comparison, openingDifferences);
   if (reference.question === 'bubble' && other.question === 'bubble')
     return outcomeDifferences(reference.outcome, other.outcome, comparison, bubbleDifferences);
+  if (reference.question === 'keyboard' && other.question === 'keyboard')
+    return outcomeDifferences(reference.outcome, other.outcome, comparison, keyboardDifferences);
   return [];
+}
+
+function keyboardDifferences(reference: KeyboardFacts, other: KeyboardFacts, than: string): Difference[] {
+  const found: Difference[] = [];
+  const name = (layout: string | null) => (layout === null ? 'no keyboard' : quoted(layout));
+  const isTold = reference.layout !== untold && other.layout !== untold;
+  if (isTold && reference.layout !== other.layout)
+    found.push({
+      what: 'keyboard',
+      text: `${name(other.layout)} comes up, in ${than} ${name(reference.layout)}.`,
+    });
+  if (reference.fieldInSight !== other.fieldInSight)
+    found.push({
+      what: 'in sight',
+      text: other.fieldInSight
+        ? `The field stays in sight of the keyboard, in ${than} it does not.`
+        : `The keyboard leaves the field out of sight, in ${than} it does not.`,
+    });
+  return found;
 }
 
 function outcomeDifferences<Facts extends object>(

@@ -4,7 +4,7 @@ import { type ControlState, controlStates, type Observation } from '../observati
 import type { TargetId } from '../target/target';
 import { type Comparison, type Difference, differences } from './differences';
 
-export const lenses = ['look', 'message'] as const;
+export const lenses = ['look', 'message', 'keyboard'] as const;
 /** What the cells of the survey show. */
 export type Lens = (typeof lenses)[number];
 
@@ -22,6 +22,7 @@ export function seenThrough(
 ): readonly (Observation | undefined)[] {
   if (lens === 'message')
     return [answerTo(answers, 'message', target, field), answerTo(answers, 'bubble', target, field)];
+  if (lens === 'keyboard') return [answerTo(answers, 'keyboard', target, field)];
   if (state === 'open') return [answerTo(answers, 'opening', target, field)];
   const look = answerTo(answers, 'look', target, field, state);
   return state === 'closed' ? [look, answerTo(answers, 'parts', target, field)] : [look];
@@ -56,7 +57,7 @@ export function allDifferences(
 ): Difference[] {
   const of = (side: Side): (Observation | undefined)[] => [
     ...controlStates.map((state: ControlState) => answerTo(side.answers, 'look', side.target, field, state)),
-    ...(['parts', 'opening', 'message', 'bubble'] as const).map((question) =>
+    ...(['parts', 'opening', 'message', 'bubble', 'keyboard'] as const).map((question) =>
       answerTo(side.answers, question, side.target, field),
     ),
   ];

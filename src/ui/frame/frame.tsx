@@ -16,6 +16,7 @@ import { Rail, views } from './rail';
 import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
+import { CorrectionsProvider } from './use-corrections';
 import { DeviceProvider } from './use-device';
 import { FormProvider, useForm } from './use-form';
 import { RunProvider } from './use-run';
@@ -32,11 +33,13 @@ export function Frame({ children, nonce }: { children: ReactNode; nonce: string 
           <RunProvider>
             <SweepProvider>
               <DeviceProvider>
-                <ComparisonProvider>
-                  <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
-                    {children}
-                  </Shell>
-                </ComparisonProvider>
+                <CorrectionsProvider>
+                  <ComparisonProvider>
+                    <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                      {children}
+                    </Shell>
+                  </ComparisonProvider>
+                </CorrectionsProvider>
               </DeviceProvider>
             </SweepProvider>
           </RunProvider>

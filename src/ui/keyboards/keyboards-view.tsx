@@ -1,7 +1,6 @@
 'use client';
 
 import { Segmented, Select } from 'antd';
-import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
@@ -19,9 +18,9 @@ import { readSamples } from '@/core/replay/sample-table';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
-import { openDatabase } from '@/store/database';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
+import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import {
@@ -72,7 +71,6 @@ function useKeyboardTargets(): readonly Target[] {
 }
 
 const noGuards: readonly Guard[] = [];
-const noCorrections: readonly Correction[] = [];
 
 function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) {
   const { form, reading } = useForm();
@@ -81,7 +79,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
   const plan = form.typing[field.id];
   const guards = plan?.guards ?? noGuards;
   const asked = useKeyboardTargets();
-  const corrections = useLiveQuery(() => openDatabase().corrections.toArray(), []) ?? noCorrections;
+  const corrections = useCorrections();
   const checks = useChecks(field, guards, asked, corrections);
   const all = useMemo(
     () =>

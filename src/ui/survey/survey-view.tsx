@@ -20,6 +20,7 @@ import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
 import { currentSelection, type Selection, useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
+import { KeyboardContent } from './keyboard-content';
 import styles from './survey.module.css';
 import { DifferenceNote, LookContent, MessageContent, OpeningContent } from './survey-cell';
 import { type TargetComparison, useTargetComparison } from './use-comparison';
@@ -301,7 +302,7 @@ function ColumnHead({ target, isReference }: { target: Target; isReference: bool
 function Content({
   lens,
   state,
-  field: { id, label },
+  field,
   target,
 }: {
   lens: Lens;
@@ -309,7 +310,12 @@ function Content({
   field: Field;
   target: TargetId;
 }) {
+  const { id, label } = field;
   const { answers, pictures } = useRun();
+  if (lens === 'keyboard')
+    return (
+      <KeyboardContent known={answerTo(answers, 'keyboard', target, id)} field={field} target={target} />
+    );
   if (lens === 'message')
     return (
       <MessageContent

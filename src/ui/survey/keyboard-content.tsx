@@ -1,0 +1,53 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Field } from '@/core/form/field';
+import { bringsText, comesUp } from '@/core/keyboard/comes-up';
+import { correctionsFor } from '@/core/keyboard/correction';
+import { entryOf } from '@/core/keyboard/entry';
+import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
+import { type KeyboardObservation, untold } from '@/core/observation/observation';
+import type { TargetId } from '@/core/target/target';
+import { useCorrections } from '../frame/use-corrections';
+import { useSelection } from '../frame/use-selection';
+import styles from './survey.module.css';
+
+/** What a cell shows under the *keyboard* lens: what a real keyboard did, or else what the model says comes up. */
+export function KeyboardContent({
+  known,
+  field,
+  target,
+}: {
+  known: KeyboardObservation | undefined;
+  field: Field;
+  target: TargetId;
+}) {
+  if (!known) return <Modelled field={field} target={target} />;
+  if (known.outcome.status !== 'answered') return <span className={styles.note}>{known.outcome.reason}</span>;
+  const { layout, height, fieldInSight } = known.outcome.facts;
+  return (
+    <>
+      <span>{layout === untold ? 'a keyboard of its own' : (layout ?? 'no keyboard')}</span>
+      <span className={styles.note}>
+        {height.before === height.with ? 'page stays' : `page ${height.before} to ${height.with} px`}
+        {!fieldInSight && ', field out of sight'}
+      </span>
+    </>
+  );
+}
+
+function Modelled({ field, target }: { field: Field; target: TargetId }) {
+  const [{ language }] = useSelection();
+  const corrections = useCorrections();
+  const up = useMemo(() => {
+    const habits = keyboardHabitsOf(target);
+    return habits && comesUp(habits, entryOf(field), language, correctionsFor(corrections, target));
+  }, [field, target, language, corrections]);
+  if (!up) return <span className={styles.note}>not asked; the Keyboards view asks</span>;
+  return (
+    <>
+      <span title={up.known.source}>{bringsText(up.brings)}</span>
+      <span className={styles.note}>{up.known.sure}</span>
+    </>
+  );
+}
