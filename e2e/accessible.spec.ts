@@ -4,6 +4,7 @@ const views = [
   '/form?field=level',
   '/survey?field=email&target=chromium&closeup=on',
   '/survey?lens=message',
+  '/survey?lens=keyboard',
   '/survey?state=open&sort=on',
   '/typing?stroke=5',
   '/typing?field=serial&typing=ways+in',
@@ -31,6 +32,13 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Line-up: 5 targets' }).click();
     await page.getByRole('button', { name: 'New target…' }).click();
     await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Line-up: 5 targets' }).click();
+    await page.getByRole('button', { name: 'A real device…' }).click();
+    await page.getByRole('switch', { name: 'Listen on the local network' }).click();
+    await page.getByRole('img', { name: /^QR code of/ }).waitFor();
+    await expectAccessible(page);
+    await page.getByRole('switch', { name: 'Listen on the local network' }).click();
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Fallback plans' }).click();
     await page.getByRole('button', { name: 'Try the plans' }).waitFor();

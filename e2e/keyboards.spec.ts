@@ -73,10 +73,14 @@ test('whoever saw another keyboard come up says so, and everything follows that,
 test('a real keyboard is asked on a phone-sized display, and asking can be cancelled', async ({ page }) => {
   await page.goto('/keyboards?field=gulls');
   const card = page.getByRole('article', { name: 'Firefox on Linux' });
-  await card.getByRole('button', { name: 'Ask' }).click();
+  await card.getByRole('button', { name: 'Ask', exact: true }).click();
   await card.getByRole('button', { name: 'Cancel' }).click();
   await expect(card.getByRole('status')).toHaveCount(0);
-  await card.getByRole('button', { name: 'Ask' }).click();
+  // All of the form, in its order, as long as the person likes.
+  await card.getByRole('button', { name: 'Ask for all fields' }).click();
+  await expect(card.getByRole('status')).toContainText(/^[2-9] of 2\d asked, tapping/, { timeout: 60_000 });
+  await card.getByRole('button', { name: 'Cancel' }).click();
+  await card.getByRole('button', { name: 'Ask', exact: true }).click();
   const picture = card.getByRole('img', { name: 'Gulls counted with the keyboard that came up' });
   await expect(picture).toBeVisible({ timeout: 60_000 });
   // It is kept with the other answers.
@@ -87,6 +91,8 @@ test('a real keyboard is asked on a phone-sized display, and asking can be cance
   // The survey shows it beside what the model says of the phones.
   await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByText('keyboard', { exact: true }).click();
+  const station = page.getByRole('row').filter({ hasText: 'Station code' });
+  await expect(station.getByRole('gridcell').filter({ hasText: 'page 960 to' })).toContainText('us');
   const gulls = page.getByRole('row').filter({ hasText: 'Gulls counted' });
   await expect(gulls.getByRole('gridcell').filter({ hasText: 'number/us' })).toContainText(
     /page 960 to \d+ px/,

@@ -44,7 +44,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.goto(`${address}/typing?field=level&stroke=5`);
     for (const target of ['Chromium', 'Firefox', 'WebKit']) {
       const column = page.getByRole('columnheader', { name: new RegExp(target) });
-      await column.getByRole('button', { name: 'Ask' }).click();
+      await column.getByRole('button', { name: 'Ask', exact: true }).click();
       await column.getByText('measured, as modelled').waitFor({ timeout: 60_000 });
     }
     await settled(page);
@@ -66,7 +66,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.goto(`${address}/keyboards?field=gulls`);
     for (const name of ['Firefox on Linux', 'Chromium on Linux', 'WebKit on Linux']) {
       const card = page.getByRole('article', { name });
-      await card.getByRole('button', { name: 'Ask' }).click();
+      await card.getByRole('button', { name: 'Ask', exact: true }).click();
       await card.getByRole('img', { name: /with the keyboard/ }).waitFor({ timeout: 60_000 });
     }
     await page.getByRole('article', { name: 'Firefox on Linux' }).evaluate((card) => card.scrollIntoView());

@@ -1,8 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { type Field, takesKeys } from '@/core/form/field';
 import { askedText } from '@/core/keyboard/content-purpose';
-import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
+import { isTappable, type PhoneEngine } from '@/core/keyboard/keyboard-question';
 import { untold } from '@/core/observation/observation';
 import { pictureBytes } from '@/core/observation/picture';
 import { EngineLost } from '@/engines/engine';
@@ -26,7 +25,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
     const sweep = await measureKeyboards(
       options.engine,
       form.markup,
-      isAsked,
+      isTappable,
       (answer) => process.stdout.write(`${lineOf(answer)}\n`),
       cancel.signal,
     );
@@ -36,11 +35,6 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
     process.stderr.write(`${error.message}\n`);
     process.exitCode = 1;
   }
-}
-
-/** Buttons send the form away. */
-function isAsked({ kind }: Field): boolean {
-  return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file'].includes(kind);
 }
 
 function lineOf({ field, measured }: KeyboardAnswer): string {

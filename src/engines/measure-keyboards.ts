@@ -43,7 +43,7 @@ export async function measureKeyboards(
   name: PhoneEngine,
   markup: string,
   wanted: (field: Field) => boolean,
-  onAnswer: (answer: KeyboardAnswer) => void = () => undefined,
+  onAnswer: (answer: KeyboardAnswer, by: { engine: string; version: string }) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<KeyboardSweep> {
   const engine = engines[name];
@@ -67,7 +67,7 @@ export async function measureKeyboards(
       signal?.throwIfAborted();
       const answer = await ask(field, screen, browser, at, shelf);
       answers.push(answer);
-      onAnswer(answer);
+      onAnswer(answer, { engine: engine.title, version: browser.version });
     }
     return { engine: engine.title, version: browser.version, answers };
   } finally {

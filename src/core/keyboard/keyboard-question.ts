@@ -1,5 +1,5 @@
 import { mixed, object, string, ValidationError } from 'yup';
-import type { FieldId } from '../form/field';
+import { type Field, type FieldId, takesKeys } from '../form/field';
 import { limits } from '../form/form-document';
 import type { KeyboardFacts } from '../observation/observation';
 import type { Picture } from '../observation/picture';
@@ -8,10 +8,11 @@ import type { Picture } from '../observation/picture';
 export const phoneEngines = ['chromium', 'firefox', 'webkit'] as const;
 export type PhoneEngine = (typeof phoneEngines)[number];
 
-/** Which keyboard does a real engine bring up for a field? */
+/** Which keyboard does a real engine bring up for a field, or for every field that can be tapped? */
 export interface KeyboardQuestion {
   readonly markup: string;
-  readonly field: FieldId;
+  /** Null: all of them. */
+  readonly field: FieldId | null;
   readonly engine: PhoneEngine;
 }
 
@@ -23,9 +24,19 @@ export interface KeyboardMeasurement {
   readonly picture: Picture;
 }
 
+/** What is said while keyboards are asked, one JSON object a line. */
+export type KeyboardNews =
+  | { readonly type: 'answer'; readonly field: FieldId; readonly measurement: KeyboardMeasurement }
+  | { readonly type: 'failed'; readonly reason: string };
+
+/** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files covers the display. */
+export function isTappable({ kind }: Field): boolean {
+  return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file'].includes(kind);
+}
+
 const schema = object({
   markup: string().strict().required().max(limits.markup),
-  field: string().strict().required().max(300),
+  field: string().strict().min(1).max(300).nullable().defined(),
   engine: mixed<PhoneEngine>()
     .oneOf([...phoneEngines])
     .required(),
@@ -41,7 +52,7 @@ export function readKeyboardQuestion(
   | { readonly status: 'fault'; readonly text: string } {
   try {
     const { field, ...rest } = schema.validateSync(data);
-    return { status: 'read', question: { ...rest, field: field as FieldId } };
+    return { status: 'read', question: { ...rest, field: field as FieldId | null } };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     return {

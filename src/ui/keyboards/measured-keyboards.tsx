@@ -4,7 +4,9 @@ import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { Field, FieldId } from '@/core/form/field';
 import {
+  isTappable,
   type KeyboardMeasurement,
+  type KeyboardNews,
   type KeyboardQuestion,
   type PhoneEngine,
   phoneEngines,
@@ -14,6 +16,7 @@ import type { KeyboardObservation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
 import { targetId } from '@/core/target/target';
+import { readLines, refusalOf } from '@/store/read-lines';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
@@ -28,28 +31,35 @@ const titles: Readonly<Record<PhoneEngine, string>> = {
 };
 
 type Asked =
-  | { readonly status: 'asking' }
-  | { readonly status: 'there'; readonly measurement: KeyboardMeasurement }
+  | { readonly status: 'asking'; readonly done: number; readonly total: number; readonly next: string }
   | { readonly status: 'failed'; readonly reason: string };
 
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
 export function MeasuredKeyboards({ field }: { field: Field }) {
-  const { form } = useForm();
+  const { form, reading } = useForm();
   const { run, answers, pictures } = useRun();
   const keepAnswers = useKeepAnswers();
   const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked | undefined>>>>({});
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
   const isAsking = Object.values(asked).some((one) => one?.status === 'asking');
-  const ask = async (engine: PhoneEngine) => {
+  const ask = async (engine: PhoneEngine, fields: readonly Field[]) => {
     const abort = new AbortController();
     running.current = abort;
     const say = (one: Asked | undefined) => setAsked((before) => ({ ...before, [engine]: one }));
-    say({ status: 'asking' });
-    const answer = await askServer({ markup: form.markup, field: field.id, engine }, abort.signal);
-    if (answer?.status === 'there') await keepAnswers(...observed(field.id, engine, answer.measurement));
-    say(answer?.status === 'failed' ? answer : undefined);
+    const asking = (done: number) =>
+      say({ status: 'asking', done, total: fields.length, next: fields[done]?.label ?? '' });
+    asking(0);
+    let done = 0;
+    const [only] = fields;
+    const question = { markup: form.markup, field: fields.length === 1 && only ? only.id : null, engine };
+    const reason = await askServer(question, abort.signal, async (field, measurement) => {
+      await keepAnswers(...observed(field, engine, measurement));
+      asking(++done);
+    });
+    say(reason === null || abort.signal.aborted ? undefined : { status: 'failed', reason });
   };
+  const tappable = reading.fields.filter(isTappable);
   const card = (engine: PhoneEngine) => {
     const one = asked[engine];
     const known = answerTo(answers, 'keyboard', targetId(engine), field.id);
@@ -64,16 +74,20 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
         </header>
         {one?.status === 'asking' ? (
           <p className={styles.picker} role="status">
-            Starting {titles[engine].replace(' on Linux', '')} on a phone-sized display and tapping{' '}
-            {field.label}…{' '}
+            {one.done === 0
+              ? `Starting ${titles[engine].replace(' on Linux', '')} on a phone-sized display and tapping ${one.next}…`
+              : `${one.done} of ${one.total} asked, tapping ${one.next}…`}{' '}
             <Button size="small" onClick={() => running.current?.abort()}>
               Cancel
             </Button>
           </p>
         ) : (
           <p>
-            <Button size="small" disabled={isAsking} onClick={() => void ask(engine)}>
+            <Button size="small" disabled={isAsking} onClick={() => void ask(engine, [field])}>
               {facts ? 'Ask again' : 'Ask'}
+            </Button>{' '}
+            <Button size="small" disabled={isAsking} onClick={() => void ask(engine, tappable)}>
+              Ask for all fields
             </Button>
           </p>
         )}
@@ -101,8 +115,14 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
   return <div className={styles.measured}>{phoneEngines.map(card)}</div>;
 }
 
-/** Null when it was cancelled. */
-async function askServer(question: KeyboardQuestion, signal: AbortSignal): Promise<Asked | null> {
+const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';
+
+/** @returns why it did not come to its end, or null */
+async function askServer(
+  question: KeyboardQuestion,
+  signal: AbortSignal,
+  hear: (field: FieldId, measurement: KeyboardMeasurement) => Promise<void>,
+): Promise<string | null> {
   try {
     const response = await fetch('/api/keyboards', {
       method: 'POST',
@@ -110,16 +130,15 @@ async function askServer(question: KeyboardQuestion, signal: AbortSignal): Promi
       body: JSON.stringify(question),
       signal,
     });
-    const body = (await response.json()) as KeyboardMeasurement | { error: string };
-    return 'error' in body
-      ? { status: 'failed', reason: body.error }
-      : { status: 'there', measurement: body };
+    if (!response.ok || !response.body) return (await refusalOf(response)) ?? serverGone;
+    for await (const line of readLines(response.body)) {
+      const news = JSON.parse(line) as KeyboardNews;
+      if (news.type === 'failed') return news.reason;
+      await hear(news.field, news.measurement);
+    }
+    return null;
   } catch {
-    if (signal.aborted) return null;
-    return {
-      status: 'failed',
-      reason: 'The server stopped answering. Start it again with “npm run demo”, then ask again.',
-    };
+    return serverGone;
   }
 }
 

@@ -43,7 +43,7 @@ function Modelled({ field, target }: { field: Field; target: TargetId }) {
     const habits = keyboardHabitsOf(target);
     return habits && comesUp(habits, entryOf(field), language, correctionsFor(corrections, target));
   }, [field, target, language, corrections]);
-  if (!up) return <span className={styles.note}>not asked; the Keyboards view asks</span>;
+  if (!up) return <span className={styles.note}>not asked</span>;
   return (
     <>
       <span title={up.known.source}>{bringsText(up.brings)}</span>
