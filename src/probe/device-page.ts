@@ -1,10 +1,10 @@
 import { proxy } from 'comlink';
-import { type DeviceMessage, unnamedDevice } from '@/core/device/device-message';
+import { type DeviceMessage, maxDeviceMessage, unnamedDevice } from '@/core/device/device-message';
 import { firstTapped, handTyped } from '@/core/device/hand-typing';
 import { type Field, takesKeys, tellsSelection } from '@/core/form/field';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { askingOf } from '@/core/observation/asking';
-import { type Observation, observationKey, untold } from '@/core/observation/observation';
+import { type KeyboardFacts, type Observation, observationKey, untold } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { Captured } from '@/core/observation/provenance';
 import { browserName, capture, connectFrame, type FillFrame } from './capture';
@@ -24,7 +24,12 @@ const byHand: Captured = { mark: 'captured', browser, events: 'trusted' };
 
 const all = new Map<string, Observation>();
 const shots = new Map<string, Picture>();
-let waiting: { observations: Observation[]; pictures: Picture[] } = { observations: [], pictures: [] };
+/** An answer with the pictures that it names. */
+interface Waiting {
+  readonly observation: Observation;
+  readonly pictures: readonly Picture[];
+}
+let waiting: readonly Waiting[] = [];
 let part = 0;
 let isRefused = false;
 
@@ -32,11 +37,22 @@ function say(text: string): void {
   element(deviceIds.state).textContent = text;
 }
 
-function keep(observations: readonly Observation[], pictures: readonly Picture[] = []): void {
-  for (const one of observations) all.set(observationKey(one), one);
+function keep(observation: Observation, pictures: readonly Picture[] = []): void {
+  all.set(observationKey(observation), observation);
   for (const one of pictures) shots.set(one.id, one);
-  waiting.observations.push(...observations);
-  waiting.pictures.push(...pictures);
+  // An earlier answer to the same question that has not gone out is out of date.
+  const others = waiting.filter((one) => observationKey(one.observation) !== observationKey(observation));
+  waiting = [...others, { observation, pictures }];
+}
+
+/** As many of those that wait as one message may hold; at least one. */
+function nextToGo(): readonly Waiting[] {
+  let length = 0;
+  const count = waiting.findIndex((one, at) => {
+    length += JSON.stringify(one).length;
+    return at > 0 && length > maxDeviceMessage / 2;
+  });
+  return count === -1 ? waiting : waiting.slice(0, count);
 }
 
 function messageOf(observations: readonly Observation[], pictures: readonly Picture[]): DeviceMessage {
@@ -46,25 +62,25 @@ function messageOf(observations: readonly Observation[], pictures: readonly Pict
 /** Sends what waits. What could not be sent waits on; nothing is lost as long as the page is open. */
 async function send(): Promise<void> {
   if (!data.answers || isRefused) return;
-  const going = waiting;
-  waiting = { observations: [], pictures: [] };
-  const message = messageOf(going.observations, going.pictures);
+  const going = nextToGo();
+  const message = messageOf(
+    going.map(({ observation }) => observation),
+    going.flatMap(({ pictures }) => pictures),
+  );
   try {
     const response = await fetch(data.answers.path, {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'x-ukko-visit': data.answers.visit },
       body: JSON.stringify(message),
     });
+    // What was not taken now will not be taken the next time either; the file has it.
+    waiting = waiting.filter((one) => !going.includes(one));
     if (response.ok) part++;
     else {
       isRefused = response.status === 410;
       say(`${(await response.text()).slice(0, 300)} What was answered is kept here: save it as a file.`);
     }
   } catch {
-    waiting = {
-      observations: [...going.observations, ...waiting.observations],
-      pictures: [...going.pictures, ...waiting.pictures],
-    };
     say(
       'Ukko does not answer. What was answered is kept here; it is sent when Ukko is back, or save it as a file.',
     );
@@ -76,7 +92,7 @@ async function sendForEver(): Promise<void> {
   for (;;) {
     await new Promise((resolve) => setTimeout(resolve, sendEvery));
     const isDue = Date.now() - sentAt >= aliveEvery;
-    if (waiting.observations.length === 0 && !isDue) continue;
+    if (waiting.length === 0 && !isDue) continue;
     sentAt = Date.now();
     await send();
   }
@@ -97,7 +113,7 @@ async function askByScript(fields: number): Promise<void> {
     asking,
     (message) => {
       if (message.type === 'picture') pictures.push(message.picture);
-      if (message.type === 'observation') keep([message.observation], pictures.splice(0));
+      if (message.type === 'observation') keep(message.observation, pictures.splice(0));
     },
     new AbortController().signal,
     fillFrame,
@@ -144,24 +160,16 @@ function tell(field: Field, { turns, box, state }: HandNews, frame: HTMLIFrameEl
   const low = state === 'left' && before ? before : now;
   lowest.set(field.id, low);
   const asked = { field: field.id, target: unnamedDevice, provenance: byHand, at: new Date().toISOString() };
-  keep([
-    { ...asked, question: 'typing', outcome: { status: 'answered', facts } },
-    {
-      ...asked,
-      question: 'keyboard',
-      outcome: {
-        status: 'answered',
-        facts: {
-          asked: untold,
-          layout: untold,
-          height: { before: tallest, with: low.with },
-          fieldInSight: low.inSight,
-          tapped: firstTapped(facts),
-          picture: null,
-        },
-      },
-    },
-  ]);
+  keep({ ...asked, question: 'typing', outcome: { status: 'answered', facts } });
+  const keyboard: KeyboardFacts = {
+    asked: untold,
+    layout: untold,
+    height: { before: tallest, with: low.with },
+    fieldInSight: low.inSight,
+    tapped: firstTapped(facts),
+    picture: null,
+  };
+  keep({ ...asked, question: 'keyboard', outcome: { status: 'answered', facts: keyboard } });
   say(`${field.label}: ${facts.steps.length} strokes kept.`);
 }
 

@@ -87,11 +87,11 @@ async function answer(request: IncomingMessage, response: ServerResponse, desk: 
   // Another name for this address is another site that was led here.
   if (!names.includes(request.headers.host ?? ''))
     return refuse(response, 403, 'This page is opened by the address that Ukko shows, and by no other.');
-  if (request.method === 'GET' && request.url === '/favicon.ico') return refuse(response, 404, 'Not here.');
   if (request.url === `/${code}` && request.method === 'GET') return givePage(request, response, desk);
   if (request.url === `/${code}/answers` && request.method === 'POST')
     return takeAnswers(request, response, desk);
-  visit.wrong++;
+  // Browsers ask for icons by themselves; whoever tries codes asks for nothing with a dot in it.
+  if (!request.url?.includes('.')) visit.wrong++;
   if (visit.wrong >= mostWrong) {
     desk.tell({
       type: 'refused',

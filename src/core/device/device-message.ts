@@ -19,6 +19,8 @@ export interface DeviceMessage {
 /** The target by which a device's page calls itself; whoever reads its answers knows better. */
 export const unnamedDevice = 'device' as TargetId;
 
+/** Longest file of answers that is read, bytes. */
+export const maxDeviceFile = 64_000_000;
 /** Longest message, bytes. */
 export const maxDeviceMessage = 4_000_000;
 /** Most answers in one message. */

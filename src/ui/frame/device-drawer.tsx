@@ -2,6 +2,7 @@
 
 import { Alert, Button, Drawer, Input, QRCode, Switch, Upload } from 'antd';
 import { useId, useState } from 'react';
+import { maxDeviceFile } from '@/core/device/device-message';
 import { refusalOf } from '@/store/read-lines';
 import styles from './device-drawer.module.css';
 import { download } from './files';
@@ -64,6 +65,10 @@ export function DeviceDrawer({ onClose }: { onClose: () => void }) {
           showUploadList={false}
           disabled={!isNamed}
           beforeUpload={async (file) => {
+            if (file.size > maxDeviceFile) {
+              bad('The file is larger than 64 MB. Ask the device about fewer fields at a time.');
+              return Upload.LIST_IGNORE;
+            }
             const taken = await open(name.trim(), await file.text());
             if (typeof taken === 'string') bad(taken);
             else setSaid({ isBad: false, text: `${taken} answers of ${name.trim()} joined the line-up.` });
