@@ -1,6 +1,6 @@
 import { array, mixed, number, object, string, ValidationError } from 'yup';
 import type { Observation } from '../observation/observation';
-import { observationSchema, pictureIdSchema } from '../observation/observation-schema';
+import { observationSchema, pictureSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
 import type { TargetId } from '../target/target';
 
@@ -32,22 +32,7 @@ const schema = object({
   browser: string().strict().required().max(200),
   part: number().strict().integer().min(0).max(100_000).required(),
   observations: array(observationSchema).strict().max(mostAnswers).defined(),
-  pictures: array(
-    object({
-      id: pictureIdSchema.required(),
-      width: number().strict().integer().min(1).max(20_000).required(),
-      height: number().strict().integer().min(1).max(20_000).required(),
-      data: string()
-        .strict()
-        .required()
-        .matches(/^[A-Za-z0-9+/]+={0,2}$/),
-    })
-      .strict()
-      .noUnknown(),
-  )
-    .strict()
-    .max(mostAnswers)
-    .defined(),
+  pictures: array(pictureSchema).strict().max(mostAnswers).defined(),
 })
   .strict()
   .noUnknown()

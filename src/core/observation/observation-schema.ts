@@ -226,6 +226,21 @@ const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   keyboard: keyboardFacts,
 };
 
+const pixels = () => number().strict().integer().min(1).max(20_000).required();
+
+/** One picture from a file or a stream. */
+export const pictureSchema = object({
+  id: pictureIdSchema.required(),
+  width: pixels(),
+  height: pixels(),
+  data: string()
+    .strict()
+    .required()
+    .matches(/^[A-Za-z0-9+/]+={0,2}$/),
+})
+  .strict()
+  .noUnknown();
+
 /** One observation from a file, a stream or a frame. */
 export const observationSchema = lazy((value: unknown) => {
   const question = questions.find((name) => name === member(value, 'question')) ?? 'typing';

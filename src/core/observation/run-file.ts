@@ -1,7 +1,7 @@
-import { array, number, object, string, ValidationError } from 'yup';
+import { array, object, string, ValidationError } from 'yup';
 import { formSchema } from '../form/form-schema';
 import { lineUpSchema } from '../target/line-up';
-import { observationSchema, pictureIdSchema, timeSchema } from './observation-schema';
+import { observationSchema, pictureSchema, timeSchema } from './observation-schema';
 import type { Run } from './run';
 import { runFromVersion1 } from './run-file-1';
 
@@ -21,7 +21,6 @@ export type RunFileReading =
   | { readonly status: 'fault'; readonly text: string };
 
 const text = () => string().strict().required().max(200);
-const pixels = () => number().strict().integer().min(1).max(20_000).required();
 
 const runSchema = object({
   id: text(),
@@ -30,22 +29,7 @@ const runSchema = object({
   startedAt: timeSchema,
   finishedAt: timeSchema.nullable().defined(),
   observations: array(observationSchema).strict().max(200_000).defined(),
-  pictures: array(
-    object({
-      id: pictureIdSchema.required(),
-      width: pixels(),
-      height: pixels(),
-      data: string()
-        .strict()
-        .required()
-        .matches(/^[A-Za-z0-9+/]+={0,2}$/),
-    })
-      .strict()
-      .noUnknown(),
-  )
-    .strict()
-    .max(100_000)
-    .defined(),
+  pictures: array(pictureSchema).strict().max(100_000).defined(),
 })
   .strict()
   .noUnknown();

@@ -4,17 +4,15 @@ import { EngineLost } from '@/engines/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
-import { readBody } from '@/server/read-body';
+import { readRequest } from '@/server/read-request';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
 
 /** Taps fields on a phone-sized display with a real on-screen keyboard; answers with NDJSON of `KeyboardNews`. */
 export async function POST(request: Request): Promise<Response> {
-  const body = await readBody(request);
-  if (body.status === 'fault') return Response.json({ error: body.text }, { status: body.code });
-  const reading = readKeyboardQuestion(body.value);
-  if (reading.status === 'fault') return Response.json({ error: reading.text }, { status: 400 });
+  const reading = await readRequest(request, readKeyboardQuestion);
+  if (reading instanceof Response) return reading;
   const { markup, field, engine } = reading.question;
   if (field !== null && !readForm(markup).fields.some(({ id }) => id === field))
     return Response.json({ error: 'The form has no such field.' }, { status: 400 });

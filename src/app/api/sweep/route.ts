@@ -3,17 +3,15 @@ import { readSweepRequest } from '@/core/observation/sweep-request';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
-import { readBody } from '@/server/read-body';
+import { readRequest } from '@/server/read-request';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
 
 /** Asks engines on this machine; answers with NDJSON of `SweepMessage`. It ends when the client goes away. */
 export async function POST(request: Request): Promise<Response> {
-  const body = await readBody(request);
-  if (body.status === 'fault') return Response.json({ error: body.text }, { status: body.code });
-  const reading = readSweepRequest(body.value);
-  if (reading.status === 'fault') return Response.json({ error: reading.text }, { status: 400 });
+  const reading = await readRequest(request, readSweepRequest);
+  if (reading instanceof Response) return reading;
   const { targets, asking } = reading;
   const stream = jsonLines<SweepMessage>(
     request.signal,
