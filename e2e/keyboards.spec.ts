@@ -68,6 +68,13 @@ test('whoever saw another keyboard come up says so, and everything follows that,
   await card.getByRole('button', { name: 'digits, corrected' }).click();
   await page.getByRole('menuitem', { name: 'Take the correction back' }).click();
   await expect(card.getByRole('button', { name: 'letters, remembered' })).toBeVisible();
+
+  // The keys above a keyboard go to the fields around it.
+  const ios = page.getByRole('article', { name: 'iOS-like phone' });
+  await ios.getByRole('button', { name: 'done' }).click();
+  await expect(ios).toContainText('It puts the keyboard away.');
+  await ios.getByRole('button', { name: 'previous' }).click();
+  await expect(page.getByRole('textbox', { name: /^Remarks, typed with/ }).first()).toBeVisible();
 });
 
 test('a real keyboard is asked on a phone-sized display, and asking can be cancelled', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
+import { attribute, type Field, hasAttribute, isDated, isTypedText } from '../form/field';
 import { type EnterKeyHint, type Entry, entryOf } from './entry';
 import { hasActionKey, type Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
@@ -36,6 +36,21 @@ export function focusOrder(fields: readonly Field[]): readonly Field[] {
   const reached = fields.filter((field) => takesFocus(field) && index(field) >= 0);
   const early = reached.filter((field) => index(field) > 0).sort((a, b) => index(a) - index(b));
   return [...early, ...reached.filter((field) => index(field) === 0)];
+}
+
+/** Keys above a keyboard that go through the fields of a form. */
+export type AccessoryKey = 'previous' | 'next' | 'done';
+
+/** What a key above the keyboard does: it goes to fields into which something is entered, whatever their action keys say. */
+export function accessoryDeed(key: AccessoryKey, field: Field, fields: readonly Field[]): ActionDeed {
+  if (key === 'done') return { does: 'puts the keyboard away' };
+  const entered = focusOrder(fields).filter(
+    ({ kind }) => isTypedText(kind) || isDated(kind) || kind === 'select',
+  );
+  const at = entered.findIndex(({ id }) => id === field.id);
+  const other = at === -1 ? undefined : entered[at + (key === 'next' ? 1 : -1)];
+  if (other) return { does: 'goes to', field: other };
+  return { does: 'nothing', why: key === 'next' ? 'no field follows' : 'no field stands before it' };
 }
 
 /** The action key of a field's keyboard: what it is called, what it does, and what becomes of keyboard and focus. */

@@ -5,7 +5,7 @@ import type { Guard } from '../guard/guard';
 import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import type { Language } from '../target/variant';
-import { actionKeyOf, focusOrder } from './action-key';
+import { accessoryDeed, actionKeyOf, focusOrder } from './action-key';
 import { arrivesAs, maskedText, wantsCapitals } from './arrives';
 import { bringsText, comesUp } from './comes-up';
 import { detoursOf } from './detour';
@@ -193,6 +193,33 @@ describe('the action key', () => {
       '<input name=a><input name=b tabindex=2><input name=c tabindex=1><input name=d tabindex=-1>',
     );
     expect(focusOrder(fields).map(({ name }) => name)).toEqual(['c', 'b', 'a', '']);
+  });
+});
+
+describe('the keys above a keyboard', () => {
+  const { fields } = readForm(
+    '<form><input name=a><input type=hidden name=h><select name=s><option>1</select><input type=checkbox name=c><input type=date name=d tabindex=-1><input name=e disabled><textarea name=f></textarea><button>Go</button></form>',
+  );
+  const named = (name: string) => {
+    const field = fields.find((one) => one.name === name);
+    if (!field) throw new Error(name);
+    return field;
+  };
+  const goes = (key: 'previous' | 'next', from: string) => {
+    const deed = accessoryDeed(key, named(from), fields);
+    return deed.does === 'goes to' ? deed.field.name : deed.does;
+  };
+
+  it('go through what is entered, past what is only ticked, hidden, disabled or out of the order', () => {
+    expect(goes('next', 'a')).toBe('s');
+    expect(goes('next', 's')).toBe('f');
+    expect(goes('previous', 'f')).toBe('s');
+  });
+  it('end at either end, and put the keyboard away', () => {
+    expect(goes('next', 'f')).toBe('nothing');
+    expect(goes('previous', 'a')).toBe('nothing');
+    expect(goes('next', 'd')).toBe('nothing');
+    expect(accessoryDeed('done', named('a'), fields)).toEqual({ does: 'puts the keyboard away' });
   });
 });
 

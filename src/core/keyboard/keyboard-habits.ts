@@ -1,4 +1,5 @@
 import type { Field } from '../form/field';
+import type { AccessoryKey } from './action-key';
 import type { EnterKeyHint, Entry, EntryKind, InputMode } from './entry';
 import type { KeyboardFamily, KeyboardSort } from './keyboards';
 import type { Known } from './known';
@@ -74,7 +75,7 @@ export interface KeyboardHabits {
   readonly text: TextHabits;
   readonly dress: DressHabits;
   /** Keys above the keyboard. */
-  readonly accessory: readonly ('previous' | 'next' | 'done')[];
+  readonly accessory: readonly AccessoryKey[];
 }
 
 const remembered = (source: string): Known => ({ source, sure: 'remembered' });

@@ -1,9 +1,9 @@
 'use client';
 
 import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'react';
-import { attribute, type Field } from '@/core/form/field';
+import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
-import type { ActionKey } from '@/core/keyboard/action-key';
+import { type AccessoryKey, type ActionKey, accessoryDeed } from '@/core/keyboard/action-key';
 import { maskedText } from '@/core/keyboard/arrives';
 import { bringsText, type ComesUp, proposesWords } from '@/core/keyboard/comes-up';
 import { entryOf } from '@/core/keyboard/entry';
@@ -18,6 +18,7 @@ import { markOf, type Target, type TargetId } from '@/core/target/target';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
+import { useSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { EventTicks } from '../typing/event-ticks';
@@ -27,6 +28,11 @@ import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
 import { MeasuredKeyboards } from './measured-keyboards';
 import { WhatComesUp } from './what-comes-up';
+
+/** Whether the Keyboards view shows a field. */
+export function hasKeyboard({ kind }: Field): boolean {
+  return isTypedText(kind) || isDated(kind);
+}
 
 /** A target with the keyboard that it brings up for a field. */
 export interface KeyboardOnTarget {
@@ -127,6 +133,14 @@ const Card = memo(function Card({
     event.stopPropagation();
     onChange(target.id, (now) => ({ ...now, strokes: [...now.strokes, stroke] }));
   };
+  const { reading } = useForm();
+  const [, select] = useSelection();
+  const accessory = (name: AccessoryKey) => {
+    const deed = accessoryDeed(name, field, reading.fields);
+    const goesOn = deed.does === 'goes to' && hasKeyboard(deed.field);
+    if (goesOn) select({ field: deed.field.id, stroke: null });
+    else onChange(target.id, (now) => ({ ...now, said: `It ${deedText(deed)}.` }));
+  };
   return (
     <article className={styles.card} aria-label={target.name}>
       <header className={styles.head} title={target.note}>
@@ -163,7 +177,9 @@ const Card = memo(function Card({
           {habits.accessory.length > 0 && (
             <div className={styles.accessory}>
               {habits.accessory.map((name) => (
-                <span key={name}>{name}</span>
+                <button key={name} type="button" onClick={() => accessory(name)}>
+                  {name}
+                </button>
               ))}
             </div>
           )}

@@ -4,7 +4,7 @@ import { Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
-import { attribute, type Field, isDated, isTypedText, typedKinds } from '@/core/form/field';
+import { attribute, type Field, isTypedText, typedKinds } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
 import { actionKeyOf } from '@/core/keyboard/action-key';
@@ -33,7 +33,7 @@ import {
 import { VisibleText } from '../frame/visible-text';
 import { useReplay } from '../typing/use-replay';
 import { CheapestSetting } from './cheapest-setting';
-import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
+import { hasKeyboard, type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
 import styles from './keyboards.module.css';
 import { SettingsTables } from './settings-table';
 import { TapsTable } from './taps-table';
@@ -42,10 +42,7 @@ import { TapsTable } from './taps-table';
 export function KeyboardsView() {
   const { form, reading } = useForm();
   const [selection] = useSelection();
-  const shown = useMemo(
-    () => reading.fields.filter(({ kind }) => isTypedText(kind) || isDated(kind)),
-    [reading],
-  );
+  const shown = useMemo(() => reading.fields.filter(hasKeyboard), [reading]);
   const planned = shown.find((field) => form.typing[field.id]);
   const field = shown.find(({ id }) => id === selection.field) ?? planned ?? shown[0];
   if (!field)
