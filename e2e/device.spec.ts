@@ -102,6 +102,9 @@ test('the page is carried over as a file, and its answers are carried back', asy
   );
   await give(content);
   await expect(page.getByText(/^\d+ answers of Far tablet joined the line-up\.$/)).toBeVisible();
+  // The same device again: its answers take the place of those before, and it stands in the line-up once.
+  await give(content);
+  await expect(page.getByRole('button', { name: 'Line-up: 6 targets', includeHidden: true })).toHaveCount(1);
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('article', { name: 'Far tablet' })).toContainText('keydown 0');
 });

@@ -94,9 +94,14 @@ function Link({ listening, address }: { listening: Listening; address: string })
   const { state, answers, last, name, onNetwork } = listening;
   return (
     <div className={styles.link}>
-      <div role="img" aria-label={`QR code of ${address}`}>
-        <QRCode value={address} size={168} type="svg" color="#000" bgColor="#fff" />
-      </div>
+      <QRCode
+        value={address}
+        size={168}
+        type="svg"
+        color="#000"
+        bgColor="#fff"
+        aria-label={`QR code of ${address}`}
+      />
       <div>
         <p className={styles.address}>
           <code>{address}</code>

@@ -50,6 +50,7 @@ const serverGone = 'The server stopped answering. Start it again with “npm run
 /** Listens for a real device as long as the person has that switched on, in whichever view; its answers join the run. */
 export function DeviceProvider({ children }: { children: ReactNode }) {
   const { form, reading } = useForm();
+  const { lineUp } = useLineUp();
   const [listening, setListening] = useState<Listening | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const abort = useRef<AbortController | null>(null);
@@ -102,6 +103,11 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
     }
   });
 
+  // A device that comes again under its name is the one that was there before.
+  const targetFor = (name: string): DeviceTarget =>
+    lineUp.targets.find((one): one is DeviceTarget => one.ask === 'device' && one.name === name) ??
+    deviceTarget(name);
+
   const listen = useSteady((name: string) => {
     stop();
     setFault(null);
@@ -109,7 +115,7 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
     abort.current = controller;
     given.current = form.markup;
     setListening({ name, state: 'starting', address: null, onNetwork: true, answers: 0, last: null });
-    const target = deviceTarget(name);
+    const target = targetFor(name);
     void newsOf({ form: form.name, markup: form.markup }, controller.signal, (news) =>
       hear(target, news),
     ).then((why) => {
@@ -122,7 +128,7 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
   const open = useSteady(async (name: string, content: string) => {
     const read = readDeviceFile(content);
     if (read.status === 'fault') return read.text;
-    const why = await take(deviceTarget(name), read.message);
+    const why = await take(targetFor(name), read.message);
     return why ?? read.message.observations.length;
   });
 
