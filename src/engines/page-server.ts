@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { createServer, type IncomingMessage, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { createServer, type IncomingMessage } from 'node:http';
 import type { Received, Receiver } from '@/probe/askable-page';
+import { startListening, stopListening } from './local-server';
 
 /**
  * Nothing in a page under test loads or runs; only its own styles and embedded pictures apply. A form is sent back to
@@ -47,7 +47,7 @@ export async function startPageServer(host: string | null = null): Promise<PageS
     });
     response.end(page ?? 'Not here.');
   });
-  const origin = await listen(server, host ?? '127.0.0.1');
+  const origin = await startListening(server, host ?? '127.0.0.1');
   return {
     add(html) {
       const path = `/${randomUUID()}`;
@@ -62,11 +62,7 @@ export async function startPageServer(host: string | null = null): Promise<PageS
         take: () => arrived.get(place)?.splice(0) ?? [],
       };
     },
-    close: () =>
-      new Promise((resolve) => {
-        server.close(() => resolve());
-        server.closeAllConnections();
-      }),
+    close: () => stopListening(server),
   };
 }
 
@@ -92,14 +88,4 @@ async function readBody(request: IncomingMessage): Promise<string> {
     // A page that goes away in the middle sent what it sent.
   }
   return Buffer.concat(chunks).toString('latin1');
-}
-
-function listen(server: Server, host: string): Promise<string> {
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(0, host, () => {
-      const name = host.includes(':') ? `[${host}]` : host;
-      resolve(`http://${name}:${(server.address() as AddressInfo).port}`);
-    });
-  });
 }

@@ -1,3 +1,4 @@
+import { escapedText } from '@/core/form/edit-markup';
 import { probeBundle } from './bundle';
 import { type DeviceData, deviceIds } from './device-data';
 
@@ -21,7 +22,7 @@ export async function deviceHtml(given: Omit<DeviceData, 'frame'>): Promise<stri
   const [page, frame] = await Promise.all([probeBundle('device-page'), probeBundle('device-frame')]);
   const data: DeviceData = { ...given, frame: frame.code };
   const json = JSON.stringify(data).replaceAll('<', '\\u003c');
-  const escaped = given.form.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+  const escaped = escapedText(given.form);
   return `<!doctype html>
 <html lang="en">
 <head>

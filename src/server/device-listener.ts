@@ -1,11 +1,13 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { once } from 'node:events';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { deviceCode } from '@/core/device/device-code';
 import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-message';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
+import { startListening, stopListening } from '@/engines/local-server';
 import { aliveEvery } from '@/probe/device-data';
 import { deviceHtml, devicePolicy } from '@/probe/device-html';
 import { listeners } from './run-registry';
@@ -40,7 +42,7 @@ export async function listenForDevice(
       response.destroy();
     });
   });
-  const address = await listen(server, host ?? '127.0.0.1');
+  const address = await startListening(server, host ?? '127.0.0.1');
   tell({
     type: 'listening',
     address: `${address}/${code}`,
@@ -53,13 +55,10 @@ export async function listenForDevice(
     tell({ type: 'silent' });
   }, 1000);
   try {
-    await aborted(until);
+    if (!until.aborted) await once(until, 'abort');
   } finally {
     clearInterval(watch);
-    await new Promise<void>((resolve) => {
-      server.close(() => resolve());
-      server.closeAllConnections();
-    });
+    await stopListening(server);
   }
 }
 
@@ -223,18 +222,4 @@ function parsed(body: Buffer): unknown {
 export function networkAddress(): string | null {
   const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
   return all.find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? null;
-}
-
-function listen(server: Server, host: string): Promise<string> {
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(0, host, () => resolve(`http://${host}:${(server.address() as AddressInfo).port}`));
-  });
-}
-
-function aborted(signal: AbortSignal): Promise<void> {
-  return new Promise((resolve) => {
-    if (signal.aborted) resolve();
-    signal.addEventListener('abort', () => resolve(), { once: true });
-  });
 }

@@ -1,5 +1,6 @@
 /** A sort of work that a client keeps going. */
 export interface Work {
+  readonly name: 'sweep' | 'listener';
   /** How much of it there may be at once. */
   readonly most: number;
   /** How long it may take, ms. */
@@ -10,6 +11,7 @@ export interface Work {
 
 /** Each drives its own browser. */
 export const sweeps: Work = {
+  name: 'sweep',
   most: 2,
   longest: 10 * 60_000,
   full: '2 sweeps are running already. Wait for one to end, or cancel it.',
@@ -17,6 +19,7 @@ export const sweeps: Work = {
 
 /** Each listens on a port of its own. */
 export const listeners: Work = {
+  name: 'listener',
   most: 4,
   longest: 60 * 60_000,
   full: '4 devices are listened for already. Stop listening for one of them first.',
@@ -48,7 +51,7 @@ export function register(
   signal: AbortSignal,
   run: (signal: AbortSignal) => Promise<void>,
 ): Promise<void> | null {
-  if ([...running].filter((one) => one.work.full === work.full).length >= work.most) return null;
+  if ([...running].filter((one) => one.work.name === work.name).length >= work.most) return null;
   const abort = new AbortController();
   const any = AbortSignal.any([signal, abort.signal, AbortSignal.timeout(work.longest)]);
   const entry = { work, abort, ended: run(any) };

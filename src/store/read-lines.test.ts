@@ -46,7 +46,7 @@ describe('lines of a stream', () => {
 });
 
 describe('a refusal', () => {
-  it('is in the server’s own words, where it has any', async () => {
+  it('is in the words of the server, or none', async () => {
     expect(await refusalOf(Response.json({ error: 'Wait.' }, { status: 429 }))).toBe('Wait.');
     expect(await refusalOf(Response.json(['no']))).toBeNull();
     expect(await refusalOf(new Response('<html>'))).toBeNull();

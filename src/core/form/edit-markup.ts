@@ -45,6 +45,11 @@ function insertAttribute(markup: string, control: Control | FormElement, text: s
   return replaceSpan(markup, { start: at, end: at }, ` ${text}`);
 }
 
+/** A text as it is written between tags. */
+export function escapedText(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+}
+
 /** The markup with the text between a textarea's (or output's) tags replaced; null when it has no end tag to write before. */
 export function setText(markup: string, control: Control, text: string): string | null {
   const inner = markup.slice(control.startTag.end, control.span.end);
@@ -52,7 +57,6 @@ export function setText(markup: string, control: Control, text: string): string 
   if (!endTag) return null;
   // The parser drops one newline right after the tag (HTML Standard, "The textarea element").
   const guard = control.element === 'textarea' && text.startsWith('\n') ? '\n' : '';
-  const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
   const end = control.startTag.end + endTag.index;
-  return replaceSpan(markup, { start: control.startTag.end, end }, guard + escaped);
+  return replaceSpan(markup, { start: control.startTag.end, end }, guard + escapedText(text));
 }

@@ -1,5 +1,5 @@
-import { attribute, type Field, hasAttribute, isDated, isTypedText } from '../form/field';
-import { type EnterKeyHint, type Entry, entryOf } from './entry';
+import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
+import { type EnterKeyHint, type Entry, entryOf, hasKeyboard } from './entry';
 import { hasActionKey, type Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
 import type { Known } from './known';
@@ -44,9 +44,7 @@ export type AccessoryKey = 'previous' | 'next' | 'done';
 /** What a key above the keyboard does: it goes to fields into which something is entered, whatever their action keys say. */
 export function accessoryDeed(key: AccessoryKey, field: Field, fields: readonly Field[]): ActionDeed {
   if (key === 'done') return { does: 'puts the keyboard away' };
-  const entered = focusOrder(fields).filter(
-    ({ kind }) => isTypedText(kind) || isDated(kind) || kind === 'select',
-  );
+  const entered = focusOrder(fields).filter((one) => hasKeyboard(one) || one.kind === 'select');
   const at = entered.findIndex(({ id }) => id === field.id);
   const other = at === -1 ? undefined : entered[at + (key === 'next' ? 1 : -1)];
   if (other) return { does: 'goes to', field: other };

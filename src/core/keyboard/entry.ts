@@ -1,4 +1,4 @@
-import { attribute, type Control, type Field, hasAttribute, isDated } from '../form/field';
+import { attribute, type Control, type Field, hasAttribute, isDated, isTypedText } from '../form/field';
 
 /** HTML Standard, "Input modalities: the inputmode attribute". */
 export const inputModes = ['none', 'text', 'tel', 'url', 'email', 'numeric', 'decimal', 'search'] as const;
@@ -44,6 +44,11 @@ export interface Entry {
   readonly readonly: boolean;
   /** What the same field would be in a native app. */
   readonly native: EntryKind;
+}
+
+/** Whether something is entered into a field by a keyboard, or by what comes up in its place. */
+export function hasKeyboard({ kind }: Field): boolean {
+  return isTypedText(kind) || isDated(kind);
 }
 
 /** Reads off a field what a keyboard chooses by. */

@@ -2,6 +2,7 @@ import { type Field, tellsSelection } from '../form/field';
 import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
 import type { TypingFacts, TypingStep } from '../observation/observation';
+import { keptParts } from '../replay/kept-parts';
 import type { Script, Stroke } from '../script/stroke';
 import type { Habits } from '../target/habits';
 import { engineWays } from './engine-ways';
@@ -55,7 +56,8 @@ export function scriptTyping(
 }
 
 function goesOn(before: Script, script: Script): boolean {
-  return before.every((stroke, at) => JSON.stringify(stroke) === JSON.stringify(script[at]));
+  const kept = keptParts(before, script);
+  return before.every((stroke, at) => kept[at] === stroke);
 }
 
 function typeStroke(typist: Typist, stroke: Stroke): TypingStep {

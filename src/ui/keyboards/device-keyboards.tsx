@@ -11,7 +11,7 @@ import styles from './keyboards.module.css';
 /** What real devices of the line-up said of the field when a person tapped it there. */
 export function DeviceKeyboards({ field }: { field: Field }) {
   const { lineUp } = useLineUp();
-  const { answers, pictures } = useRun();
+  const { answers } = useRun();
   const devices = lineUp.targets.filter(({ ask }) => ask === 'device');
   if (devices.length === 0) return null;
   return (
@@ -28,7 +28,6 @@ export function DeviceKeyboards({ field }: { field: Field }) {
               <KeyboardFactsShown
                 facts={known.outcome.facts}
                 provenance={known.provenance}
-                picture={known.outcome.facts.picture ? pictures.get(known.outcome.facts.picture) : undefined}
                 label={field.label}
               />
             ) : (

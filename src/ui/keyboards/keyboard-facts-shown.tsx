@@ -1,21 +1,23 @@
+'use client';
+
 import { askedText } from '@/core/keyboard/content-purpose';
 import { type KeyboardFacts, type TappedEvent, untold } from '@/core/observation/observation';
 import { type Provenance, provenanceText } from '@/core/observation/provenance';
-import type { PictureFile } from '../frame/use-run';
+import { useRun } from '../frame/use-run';
 import styles from './keyboards.module.css';
 
 /** Which keyboard came up on a real screen, what it took of the page, and what the page heard of its first key. */
 export function KeyboardFactsShown({
-  facts: { asked, layout, height, fieldInSight, tapped },
+  facts: { asked, layout, height, fieldInSight, tapped, picture: id },
   provenance,
-  picture,
   label,
 }: {
   facts: KeyboardFacts;
   provenance: Provenance;
-  picture: PictureFile | undefined;
   label: string;
 }) {
+  const { pictures } = useRun();
+  const picture = id ? pictures.get(id) : undefined;
   const shrinks =
     height.before === height.with
       ? `stays ${height.before} px high`

@@ -1,12 +1,12 @@
 'use client';
 
 import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'react';
-import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
+import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { type AccessoryKey, type ActionKey, accessoryDeed } from '@/core/keyboard/action-key';
 import { maskedText } from '@/core/keyboard/arrives';
 import { bringsText, type ComesUp, proposesWords } from '@/core/keyboard/comes-up';
-import { entryOf } from '@/core/keyboard/entry';
+import { entryOf, hasKeyboard } from '@/core/keyboard/entry';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { BringsRule, KeyboardHabits } from '@/core/keyboard/keyboard-habits';
@@ -28,11 +28,6 @@ import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
 import { MeasuredKeyboards } from './measured-keyboards';
 import { WhatComesUp } from './what-comes-up';
-
-/** Whether the Keyboards view shows a field. */
-export function hasKeyboard({ kind }: Field): boolean {
-  return isTypedText(kind) || isDated(kind);
-}
 
 /** A target with the keyboard that it brings up for a field. */
 export interface KeyboardOnTarget {

@@ -11,7 +11,7 @@ import { actionKeyOf } from '@/core/keyboard/action-key';
 import { comesUp } from '@/core/keyboard/comes-up';
 import { type Correction, correctionsFor } from '@/core/keyboard/correction';
 import { deafGuards } from '@/core/keyboard/ears';
-import { capitalizations, enterKeyHints, entryOf, inputModes } from '@/core/keyboard/entry';
+import { capitalizations, enterKeyHints, entryOf, hasKeyboard, inputModes } from '@/core/keyboard/entry';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { readSamples } from '@/core/replay/sample-table';
@@ -33,7 +33,7 @@ import {
 import { VisibleText } from '../frame/visible-text';
 import { useReplay } from '../typing/use-replay';
 import { CheapestSetting } from './cheapest-setting';
-import { hasKeyboard, type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
+import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
 import styles from './keyboards.module.css';
 import { SettingsTables } from './settings-table';
 import { TapsTable } from './taps-table';

@@ -37,7 +37,7 @@ type Asked =
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
 export function MeasuredKeyboards({ field }: { field: Field }) {
   const { form, reading } = useForm();
-  const { run, answers, pictures } = useRun();
+  const { run, answers } = useRun();
   const keepAnswers = useKeepAnswers();
   const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked | undefined>>>>({});
   const running = useRef<AbortController | null>(null);
@@ -101,12 +101,7 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
             {run?.form.markup !== form.markup && (
               <p className={styles.bad}>The form was changed after this was asked.</p>
             )}
-            <KeyboardFactsShown
-              facts={facts}
-              provenance={known.provenance}
-              picture={facts.picture ? pictures.get(facts.picture) : undefined}
-              label={field.label}
-            />
+            <KeyboardFactsShown facts={facts} provenance={known.provenance} label={field.label} />
           </>
         )}
       </article>

@@ -5,6 +5,7 @@ import { type CSSProperties, type KeyboardEvent, memo, useEffect, useRef } from 
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
+import { keptParts } from '@/core/replay/kept-parts';
 import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
 import type { Judgement, Verdict } from '@/core/replay/verdict';
 import { type Script, textOfStroke } from '@/core/script/stroke';
@@ -200,7 +201,7 @@ const Head = memo(function Head({
 const agreed: readonly Disagreement[] = [];
 
 /** A script is read anew with every key; a cap is drawn anew when its stroke is another one. */
-const Cap = memo(StrokeCap, (a, b) => JSON.stringify(a.stroke) === JSON.stringify(b.stroke));
+const Cap = memo(StrokeCap, (a, b) => keptParts(a.stroke, b.stroke) === a.stroke);
 
 const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
 
