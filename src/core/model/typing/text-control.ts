@@ -272,9 +272,9 @@ export class TextControl implements TypedControl {
     );
   }
 
-  private admitted(text: string): string {
+  private admitted(text: string, into = this.buffer): string {
     const { kind } = this.parsed;
-    return admittedText({ kind, maxlength: this.maxlength, habits: this.context.habits }, this.buffer, text);
+    return admittedText({ kind, maxlength: this.maxlength, habits: this.context.habits }, into, text);
   }
 
   paste(text: string): void {
@@ -328,17 +328,26 @@ export class TextControl implements TypedControl {
     if (this.composedFrom === null) return;
     const { log, habits } = this.context;
     const data = this.composed;
-    const committed = { text: this.buffer.text, start: this.composedFrom, end: this.buffer.start };
+    const without = insertText(
+      { text: this.buffer.text, start: this.composedFrom, end: this.buffer.start },
+      '',
+    );
+    const left = this.admitted(data, without);
+    const event = { inputType: 'insertCompositionText', data };
+    // Blink composes a text that is too long once more, and what came in is shorter.
+    const isCut = habits.compositionEnd === 'as it stands' && left !== data;
+    if (isCut) {
+      log.raise('compositionupdate', { data });
+      log.raise('beforeinput', event);
+    }
     this.composedFrom = null;
-    this.buffer = insertText(committed, '');
-    const left = this.admitted(data);
-    this.buffer = insertText(this.buffer, left);
+    this.buffer = insertText(without, left);
+    if (isCut) log.raise('input', { ...event, data: left });
     if (habits.compositionEnd === 'replaces what was shown')
       for (const type of ['beforeinput', 'input'] as const)
         log.raise(type, { inputType: 'insertFromComposition', data: left });
     log.raise('compositionend', { data });
-    if (habits.compositionEnd === 'told once more')
-      log.raise('input', { inputType: 'insertCompositionText', data });
+    if (habits.compositionEnd === 'told once more') log.raise('input', event);
     this.rewrite(this.beforeComposition);
   }
 

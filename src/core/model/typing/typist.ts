@@ -96,16 +96,19 @@ export class Typist {
         return;
       }
       case 'held':
+        this.endComposition();
         for (let time = 0; time <= stroke.repeats; time++) this.keyDown(stroke.key);
         this.keyUp(stroke.key);
         return;
       case 'down':
+        this.endComposition();
         this.keyDown(stroke.key);
         return;
       case 'up':
         this.keyUp(stroke.key);
         return;
       case 'selection':
+        this.endComposition();
         if (this.control instanceof TextControl) this.control.select(stroke.start, stroke.end);
         return;
       case 'command':
