@@ -70,6 +70,33 @@ const frames = (seconds: number) => `new Promise((done) => {
   requestAnimationFrame(frame);
 })`;
 
+/**
+ * The yardstick: a scrolled list of plain rows, nothing else on its page, as tall and with as many columns as the samples,
+ * while one worker computes or none does. More than it has on this machine nothing can have.
+ */
+const plainList = (columns: number) => `<!doctype html><div aria-label="Samples, scrolled" style="height:500px;overflow:auto">
+  <div style="height:3400000px;position:relative"></div></div>
+<script>
+  const list = document.querySelector('[aria-label]');
+  const rows = Array.from({ length: 18 }, () => {
+    const row = document.createElement('div');
+    row.style.cssText = 'position:absolute;height:34px;width:100%;display:flex;gap:8px;contain:strict';
+    row.innerHTML = '<span style="width:100px"></span>'.repeat(${columns});
+    list.firstElementChild.append(row);
+    return row;
+  });
+  list.onscroll = () => {
+    const first = Math.floor(list.scrollTop / 34);
+    for (let index = first; index < first + rows.length; index++) {
+      const row = rows[index % rows.length];
+      row.style.transform = 'translateY(' + index * 34 + 'px)';
+      for (const cell of row.children) cell.textContent = index;
+    }
+  };
+  const busy = new Worker(URL.createObjectURL(new Blob(['onmessage = () => { for (;;) Math.sqrt(Math.random()); }'])));
+  window.compute = () => busy.postMessage(0);
+</script>`;
+
 const app = await startApp();
 const browser = await chromium.launch({
   executablePath: process.env.UKKO_CHROMIUM ?? '/usr/bin/chromium',
@@ -81,6 +108,7 @@ try {
   await ladder(page);
   await taps(page);
   await samples(page);
+  await yardstick(page);
 } finally {
   await browser.close();
   await app.stop();
@@ -149,9 +177,23 @@ async function samples(page: Page): Promise<void> {
   await progress.waitFor({ state: 'detached', timeout: 300_000 });
   const took = (Date.now() - begin) / 1000;
   const after = (await page.evaluate(frames(3))) as { perSecond: number; longest: number };
-  const told = ({ perSecond, longest }: typeof after) =>
-    `${perSecond.toFixed(0)} frames a second, longest gap ${longest.toFixed(0)} ms`;
   console.log(
     `${sampleCount.toLocaleString('en-GB')} samples, scrolled: ${told(during)} while they are replayed (${took.toFixed(1)} s for all targets of the line-up), ${told(after)} after that`,
+  );
+}
+
+function told({ perSecond, longest }: { perSecond: number; longest: number }): string {
+  return `${perSecond.toFixed(0)} frames a second, longest gap ${longest.toFixed(0)} ms`;
+}
+
+async function yardstick(page: Page): Promise<void> {
+  await page.goto('about:blank');
+  await page.setContent(plainList(8));
+  type Frames = { perSecond: number; longest: number };
+  const idle = (await page.evaluate(frames(3))) as Frames;
+  await page.evaluate('compute()');
+  const busy = (await page.evaluate(frames(3))) as Frames;
+  console.log(
+    `The same with a list of plain rows on an empty page: ${told(busy)} while a worker computes, ${told(idle)} while none does`,
   );
 }
