@@ -69,6 +69,22 @@ test('whoever saw another keyboard come up says so, and everything follows that,
   await page.getByRole('menuitem', { name: 'Take the correction back' }).click();
   await expect(card.getByRole('button', { name: 'letters, remembered' })).toBeVisible();
 
+  // Every other datum is there too, with where it is known from.
+  await card.getByRole('button', { name: 'letters, remembered' }).click();
+  await page.getByRole('menuitem', { name: 'Keys, action key and habits…' }).click();
+  const habits = page.getByRole('dialog', { name: 'What Android-like phone does' });
+  await expect(card).toContainText('proposes words');
+  await habits.getByRole('switch', { name: 'words are proposed' }).click();
+  await habits.getByRole('textbox', { name: '“next” reads' }).fill('onwards');
+  await habits.getByRole('combobox', { name: 'Characters that it has not' }).fill('q');
+  await page.keyboard.press('Enter');
+  await expect(habits.getByText('corrected')).toHaveCount(4);
+  await page.keyboard.press('Escape');
+  await habits.getByRole('button', { name: 'Close' }).click();
+  await expect(card).not.toContainText('proposes words');
+  await expect(card).toContainText('Action key “onwards”');
+  await expect(card.getByRole('button', { name: 'q', exact: true })).toHaveCount(0);
+
   // The keys above a keyboard go to the fields around it.
   const ios = page.getByRole('article', { name: 'iOS-like phone' });
   await ios.getByRole('button', { name: 'done' }).click();
@@ -78,7 +94,7 @@ test('whoever saw another keyboard come up says so, and everything follows that,
 });
 
 test('a real keyboard is asked on a phone-sized display, and asking can be cancelled', async ({ page }) => {
-  await page.goto('/keyboards?field=gulls');
+  await page.goto('/keyboards?field=level');
   const card = page.getByRole('article', { name: 'Firefox on Linux' });
   await card.getByRole('button', { name: 'Ask', exact: true }).click();
   await card.getByRole('button', { name: 'Cancel' }).click();
@@ -88,21 +104,26 @@ test('a real keyboard is asked on a phone-sized display, and asking can be cance
   await expect(card.getByRole('status')).toContainText(/^[2-9] of 2\d asked, tapping/, { timeout: 60_000 });
   await card.getByRole('button', { name: 'Cancel' }).click();
   await card.getByRole('button', { name: 'Ask', exact: true }).click();
-  const picture = card.getByRole('img', { name: 'Gulls counted with the keyboard that came up' });
+  const picture = card.getByRole('img', { name: 'Water level, metres with the keyboard that came up' });
   await expect(picture).toBeVisible({ timeout: 60_000 });
   // It is kept with the other answers.
   await page.reload();
   await expect(picture).toBeVisible();
   await expect(card).toContainText('number/us');
+  // The layout that came up is held against the rule, and every key that was tapped says what the page made of it.
+  await expect(card).toContainText(/Lacks\s*\.: 0\.1 is accepted and cannot be typed/);
+  await expect(card).toContainText(/key 1\s*keydown.*: "1"/);
   await expect(card).toContainText(/960 to \d+ px/);
   // The survey shows it beside what the model says of the phones.
   await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByText('keyboard', { exact: true }).click();
   const station = page.getByRole('row').filter({ hasText: 'Station code' });
   await expect(station.getByRole('gridcell').filter({ hasText: 'page 960 to' })).toContainText('us');
-  const gulls = page.getByRole('row').filter({ hasText: 'Gulls counted' });
-  await expect(gulls.getByRole('gridcell').filter({ hasText: 'number/us' })).toContainText(
+  const level = page.getByRole('row').filter({ hasText: 'Water level, metres' });
+  await expect(level.getByRole('gridcell').filter({ hasText: 'number/us' })).toContainText(
     /page 960 to \d+ px/,
   );
-  await expect(gulls.getByRole('gridcell').filter({ hasText: 'remembered' })).toContainText('digits');
+  await expect(level.getByRole('gridcell').filter({ hasText: 'remembered' }).first()).toContainText(
+    'numbers',
+  );
 });

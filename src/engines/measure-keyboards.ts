@@ -173,7 +173,7 @@ async function ask(
     `(() => { const { top, bottom } = ${control(field)}.getBoundingClientRect(); return top >= 0 && bottom <= innerHeight; })()`,
   )) as boolean;
   const picture = await shelf.take(cut(await photographed(screen), { x: 0, y: 0, ...phoneSize }));
-  const tapped = isUp ? await tapFirstKey(field, screen, browser, corner.y + height.with) : null;
+  const tapped = isUp ? await tapKeys(field, screen, browser, corner.y + height.with) : null;
   return {
     field,
     measured: {
@@ -188,24 +188,65 @@ async function ask(
   };
 }
 
-/** Where the first key of the first row is: px from the left, by how wide its layout is, and of the keyboard's height. */
-const firstKey = { letters: 26, numbers: 150, part: 0.12 } as const;
+/** A key on the screen: px from the left, and how far down, of the keyboard's height. One without a name changes the layer. */
+interface KeyPlace {
+  readonly key: string | null;
+  readonly x: number;
+  readonly down: number;
+}
 
-async function tapFirstKey(
+const layerKey: KeyPlace = { key: null, x: 46, down: 0.875 };
+
+/** A key of the first layer, one of the layer of numbers where there is one, and the one that takes away. */
+const tappedKeys: Readonly<Record<'letters' | 'numbers', readonly KeyPlace[]>> = {
+  letters: [
+    { key: 'q', x: 28, down: 0.12 },
+    layerKey,
+    { key: '1', x: 28, down: 0.12 },
+    layerKey,
+    { key: 'Backspace', x: 478, down: 0.625 },
+  ],
+  numbers: [
+    { key: '1', x: 150, down: 0.12 },
+    { key: '-', x: 370, down: 0.625 },
+    { key: 'Backspace', x: 79, down: 0.875 },
+  ],
+};
+
+/** How long a key may take to be heard, how long nothing more may come after it, and how long a layer takes to change, ms. */
+const tapTimes = { heard: 1000, quiet: 100, layer: 200 } as const;
+
+async function tapKeys(
   field: Field,
   screen: PhoneScreen,
   browser: PhoneBrowser,
   top: number,
 ): Promise<KeyboardFacts['tapped']> {
   await browser.evaluate(
-    `(() => { window.heard = []; const t = ${control(field)}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
+    `(() => { window.heard = []; window.tapping = ''; const t = ${control(field)}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ by: tapping, type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
   );
-  const x = screen.keyboard.layout?.startsWith('number') ? firstKey.numbers : firstKey.letters;
-  await screen.tap(x, top + (phoneSize.height - top) * firstKey.part);
-  // The first event comes when the engine gets to it, the others right behind it.
-  for (const end = Date.now() + patience; Date.now() < end; await wait(40))
-    if (((await browser.evaluate(`window.heard.length`)) as number) > 0) break;
-  await wait(250);
+  const heardSoFar = () => browser.evaluate(`window.heard.length`) as Promise<number>;
+  for (const { key, x, down } of tappedKeys[
+    screen.keyboard.layout?.startsWith('number') ? 'numbers' : 'letters'
+  ]) {
+    if (key !== null)
+      await browser.evaluate(`(() => { window.tapping = ${JSON.stringify(key)}; return true; })()`);
+    const before = await heardSoFar();
+    await screen.tap(x, top + (phoneSize.height - top) * down);
+    if (key === null) {
+      await wait(tapTimes.layer);
+      continue;
+    }
+    // The first event comes when the engine gets to it, the others right behind it.
+    const end = Date.now() + tapTimes.heard;
+    let last = before;
+    for (let since = Date.now(); Date.now() < end; await wait(25)) {
+      const now = await heardSoFar();
+      if (now !== last) since = Date.now();
+      last = now;
+      if (last > before && Date.now() - since >= tapTimes.quiet) break;
+    }
+  }
   return (await browser.evaluate(`window.heard`)) as KeyboardFacts['tapped'];
 }
 

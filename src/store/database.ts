@@ -71,6 +71,14 @@ export class UkkoDatabase extends Dexie {
           });
       });
     this.version(3).stores({ corrections: 'key' });
+    this.version(4).upgrade(async (transaction) => {
+      await transaction
+        .table('corrections')
+        .toCollection()
+        .modify((correction) => {
+          correction.about = 'what comes up';
+        });
+    });
   }
 }
 

@@ -3,8 +3,10 @@ import type { Field, FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
-import { type Correction, correctionsFor } from '@/core/keyboard/correction';
-import { type KeyboardCheck, keyboardCheck } from '@/core/keyboard/keyboard-check';
+import type { Correction } from '@/core/keyboard/correction';
+import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
+import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
+import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
@@ -103,10 +105,23 @@ const replayWork = {
   ): KeyboardCheck[] {
     const field = fieldIn(of);
     return field
-      ? targets.flatMap((target) =>
-          keyboardCheck(field, guards, samples, target, language, correctionsFor(corrections, target)),
-        )
+      ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language, corrections))
       : [];
+  },
+
+  /** What the field's rule accepts and the layouts that really came up cannot produce; those of unknown keys are left out. */
+  layoutTraps(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: readonly Sample[],
+    layouts: readonly (readonly [TargetId, string])[],
+  ): (readonly [TargetId, Trap | null])[] {
+    const field = fieldIn(of);
+    if (!field) return [];
+    return layouts.flatMap(([target, layout]) => {
+      const keyboard = linuxKeyboard(layout);
+      return keyboard ? [[target, trapOn(keyboard, field, guards, samples, target, 'en-US')] as const] : [];
+    });
   },
 
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {

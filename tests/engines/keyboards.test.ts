@@ -74,8 +74,15 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
       }
       expect(all.get('email')?.asked).toMatchObject({ purpose: 'email' });
       expect(all.get('password')?.asked).toMatchObject({ hints: expect.arrayContaining(['hidden_text']) });
-      expect(all.get('text')?.tapped?.map(({ type }) => type)).toEqual(heard[engine]);
-      expect(all.get('number')?.tapped?.at(-1)?.value).toBe('1');
+      const heardOf = (name: string, key: string) =>
+        all.get(name)?.tapped?.filter(({ by }) => by === key) ?? [];
+      expect(heardOf('text', 'q').map(({ type }) => type)).toEqual(heard[engine]);
+      // The key of another layer, and the one that takes away, were tapped where they were thought to be.
+      expect(heardOf('text', '1').at(-1)?.value).toBe('q1');
+      expect(heardOf('text', 'Backspace').at(-1)?.value).toBe('q');
+      expect(heardOf('text', 'Backspace').find(({ type }) => type === 'keydown')?.key).toBe('Backspace');
+      expect(heardOf('tel', '-').at(-1)?.value).toBe('1-');
+      expect(heardOf('number', '1').at(-1)?.value).toBe('1');
       expect(profiles()).toEqual([]);
     });
 

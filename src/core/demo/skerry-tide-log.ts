@@ -54,7 +54,7 @@ export const skerryTideLog = `<!doctype html>
   <label>Survey week
     <input type="week" name="week"></label>
   <label>Water level, metres
-    <input type="number" name="level" required min="-3" max="8" step="0.01">
+    <input type="number" name="level" required min="-3" max="8" step="0.01" data-suffix="m">
     <small>From −3 to 8, two decimals</small></label>
   <label>Gulls counted
     <input type="number" name="gulls" min="0" step="1" inputmode="numeric">

@@ -3,6 +3,7 @@ import type { Entry } from './entry';
 import type { Keyboard } from './keyboard';
 import { type Brings, type BringsRule, fits, type KeyboardHabits } from './keyboard-habits';
 import { keyboardOf } from './keyboards';
+import { withKeysSeen } from './keys-seen';
 import { isSurer, type Known } from './known';
 
 /** What comes up for a field on a target. */
@@ -15,19 +16,14 @@ export interface ComesUp {
   readonly known: Known;
 }
 
-/**
- * What comes up: the surest of the rules that fit, of equally sure ones the first.
- * @param corrections what a person or a device said otherwise
- */
-export function comesUp(
-  habits: KeyboardHabits,
-  entry: Entry,
-  language: Language,
-  corrections: readonly BringsRule[] = [],
-): ComesUp {
-  const { brings, known } = ruleFor(habits, entry, corrections);
+/** What comes up: the surest of the rules that fit, of equally sure ones the first. */
+export function comesUp(habits: KeyboardHabits, entry: Entry, language: Language): ComesUp {
+  const { brings, known } = ruleFor(habits, entry);
   if (brings.up !== 'keyboard') return { brings, keyboard: null, firstLayer: '', known };
-  const keyboard = keyboardOf(habits.family, brings.sort, language);
+  const { sort } = brings;
+  const keyboard = habits.seen.keys
+    .filter((seen) => seen.sort === sort && seen.language === language)
+    .reduce(withKeysSeen, keyboardOf(habits.family, sort, language));
   return { brings, keyboard, firstLayer: firstLayerOf(keyboard, habits, entry), known };
 }
 
@@ -36,9 +32,9 @@ const unknown: BringsRule = {
   known: { source: 'no rule says anything about such a field', sure: 'remembered' },
 };
 
-function ruleFor(habits: KeyboardHabits, entry: Entry, corrections: readonly BringsRule[]): BringsRule {
-  const shipped = habits.rules.find((rule) => fits(rule, entry)) ?? unknown;
-  const others = corrections.filter((rule) => fits(rule, entry));
+function ruleFor({ rules, seen }: KeyboardHabits, entry: Entry): BringsRule {
+  const shipped = rules.find((rule) => fits(rule, entry)) ?? unknown;
+  const others = seen.rules.filter((rule) => fits(rule, entry));
   return [shipped, ...others].reduce((best, one) => (isSurer(one.known, best.known) ? one : best));
 }
 

@@ -2,11 +2,25 @@ import { describe, expect, it } from 'vitest';
 import type { Field } from '../form/field';
 import { readForm } from '../form/read-form';
 import { targetId } from '../target/target';
+import { actionKeyOf } from './action-key';
 import { comesUp, proposesWords } from './comes-up';
-import { correctionOf, correctionsFor, keyOf, seenThings } from './correction';
+import {
+  type Correction,
+  correctedHabits,
+  correctionOf,
+  habitCorrection,
+  habitKey,
+  keyOf,
+  keysCorrection,
+  keysKey,
+  seenThings,
+} from './correction';
 import { entryOf } from './entry';
+import { charactersOf } from './keyboard';
 import { keyboardCheck } from './keyboard-check';
 import { keyboardHabitsOf } from './keyboard-habits';
+import { readKeyboard } from './keyboard-schema';
+import { type HabitValue, knownOf, type SingleHabit, singleHabits, withHabit } from './single-habit';
 
 function fieldOf(markup: string): Field {
   const [field] = readForm(markup).fields;
@@ -19,17 +33,21 @@ function habits(id: string) {
   return found;
 }
 const phone = targetId('blink-phone');
-const said = (markup: string, corrections: Parameters<typeof comesUp>[3]) =>
-  comesUp(habits(phone), entryOf(fieldOf(markup)), 'en-US', corrections);
+function corrected(id: string, corrections: readonly Correction[]) {
+  const found = correctedHabits(targetId(id), corrections);
+  if (!found) throw new Error(id);
+  return found;
+}
+const said = (markup: string, corrections: readonly Correction[]) =>
+  comesUp(corrected(phone, corrections), entryOf(fieldOf(markup)), 'en-US');
 
 describe('a correction', () => {
   const decimal = '<input type=number inputmode=decimal>';
   const one = correctionOf(phone, habits(phone), entryOf(fieldOf(decimal)), 'letters', '2026-11-26');
-  const rules = correctionsFor([one], phone);
 
   it('outranks what is remembered, and says who said so', () => {
     expect(said(decimal, [])).toMatchObject({ brings: { sort: 'numbers' }, known: { sure: 'remembered' } });
-    expect(said(decimal, rules)).toMatchObject({
+    expect(said(decimal, [one])).toMatchObject({
       brings: { sort: 'letters' },
       keyboard: { name: expect.any(String) },
       known: { sure: 'corrected', source: 'a person saw it and said so on 2026-11-26' },
@@ -39,12 +57,12 @@ describe('a correction', () => {
   it.each(['<input type=number>', '<input inputmode=decimal>', '<input type=number inputmode=numeric>'])(
     'is none for a field that is set otherwise: %s',
     (markup) => {
-      expect(said(markup, rules)).toEqual(said(markup, []));
+      expect(said(markup, [one])).toEqual(said(markup, []));
     },
   );
 
   it('is none for another target, and one that comes later has the same key', () => {
-    expect(correctionsFor([one], targetId('webkit-phone'))).toEqual([]);
+    expect(corrected('webkit-phone', [one])).toEqual(habits('webkit-phone'));
     const entry = entryOf(fieldOf(decimal));
     expect(correctionOf(phone, habits(phone), entry, 'no keyboard', '2026-12-01').key).toBe(one.key);
     expect(keyOf(phone, habits(phone), entry)).toBe(one.key);
@@ -52,7 +70,7 @@ describe('a correction', () => {
 
   it('of a field without inputmode says nothing of those that have one', () => {
     const plain = correctionOf(phone, habits(phone), entryOf(fieldOf('<input>')), 'digits', '2026-11-26');
-    const all = correctionsFor([plain], phone);
+    const all = [plain];
     expect(said('<input>', all)).toMatchObject({ brings: { sort: 'digits' } });
     expect(said('<input inputmode=text>', all)).toMatchObject({ brings: { sort: 'letters' } });
   });
@@ -61,24 +79,153 @@ describe('a correction', () => {
     const native = targetId('native-phone-field');
     const entry = entryOf(fieldOf('<input type=email>'));
     const seen = correctionOf(native, habits(native), entry, 'letters', '2026-11-26');
-    expect(seen.rule.entries).toEqual(['e-mail']);
+    expect(seen).toMatchObject({ rule: { entries: ['e-mail'] } });
     const other = entryOf(fieldOf('<input type=email inputmode=numeric>'));
-    expect(comesUp(habits(native), other, 'en-US', [seen.rule]).known.sure).toBe('corrected');
+    expect(comesUp(corrected(native, [seen]), other, 'en-US').known.sure).toBe('corrected');
   });
 
   it('changes what is found of the keyboard: a trap is gone when letters come up', () => {
     const code = fieldOf('<input inputmode=numeric pattern="[A-Z]{2}[0-9]{2}">');
     const seen = correctionOf(phone, habits(phone), entryOf(code), 'letters', '2026-11-26');
-    const trap = (corrections: Parameters<typeof comesUp>[3]) =>
+    const trap = (corrections: readonly Correction[]) =>
       keyboardCheck(code, [], [], phone, 'en-US', corrections)[0]?.trap;
     expect(trap([])).not.toBeNull();
-    expect(trap([seen.rule])).toBeNull();
+    expect(trap([seen])).toBeNull();
   });
 
   it.each(seenThings)('can be of %s', (seen) => {
-    const { rule } = correctionOf(phone, habits(phone), entryOf(fieldOf('<input>')), seen, '2026-11-26');
-    expect(said('<input>', [rule]).known.sure).toBe('corrected');
-    expect(said('<input>', [rule]).keyboard === null).toBe(seen === 'no keyboard');
+    const one = correctionOf(phone, habits(phone), entryOf(fieldOf('<input>')), seen, '2026-11-26');
+    expect(said('<input>', [one]).known.sure).toBe('corrected');
+    expect(said('<input>', [one]).keyboard === null).toBe(seen === 'no keyboard');
+  });
+});
+
+describe('a correction of keys', () => {
+  const level = fieldOf('<input type=number inputmode=decimal min=-3 max=8 step=0.01>');
+  const pad = { sort: 'numbers', language: 'en-US' } as const;
+  const keys = (has: readonly string[], lacks: readonly string[]) =>
+    keysCorrection(targetId('webkit-phone'), { ...pad, has, lacks }, '2026-11-26');
+  const missing = (...corrections: readonly Correction[]) =>
+    keyboardCheck(level, [], [], targetId('webkit-phone'), 'en-US', corrections)[0]?.trap?.missing ?? [];
+
+  it('puts a key there that was seen, and the trap is gone', () => {
+    expect(missing()).toEqual(['-']);
+    expect(missing(keys(['-'], []))).toEqual([]);
+  });
+
+  it('takes a key away that is not there, and leaves its place empty', () => {
+    expect(missing(keys([], ['.']))).toEqual(expect.arrayContaining(['-', '.']));
+    const { keyboard, known } = comesUp(
+      corrected('webkit-phone', [keys([], ['.'])]),
+      entryOf(level),
+      'en-US',
+    );
+    const there = comesUp(habits('webkit-phone'), entryOf(level), 'en-US').keyboard;
+    expect(keyboard?.layers.map(({ rows }) => rows.map((row) => row.length))).toEqual(
+      there?.layers.map(({ rows }) => rows.map((row) => row.length)),
+    );
+    expect(keyboard?.known.sure).toBe('corrected');
+    expect(known.sure).toBe('remembered');
+  });
+
+  it('says nothing of another language, of another sort, and of what was there anyway', () => {
+    const same = (corrections: readonly Correction[]) => said('<input>', corrections).keyboard;
+    expect(
+      same([
+        keysCorrection(
+          phone,
+          { ...pad, sort: 'letters', language: 'de-DE', has: ['☃'], lacks: [] },
+          '2026-11-26',
+        ),
+      ]),
+    ).toEqual(same([]));
+    expect(same([keysCorrection(phone, { ...pad, has: ['☃'], lacks: [] }, '2026-11-26')])).toEqual(same([]));
+    expect(
+      same([keysCorrection(phone, { ...pad, sort: 'letters', has: ['a'], lacks: ['☃'] }, '2026-11-26')]),
+    ).toEqual(same([]));
+  });
+
+  it.each(['blink-phone', 'webkit-phone', 'native-ios-field'])('leaves %s a whole keyboard', (id) => {
+    for (const sort of ['letters', 'numbers', 'telephone'] as const) {
+      const seen = keysCorrection(
+        targetId(id),
+        { sort, language: 'en-US', has: ['☃', 'ß'], lacks: ['1', ' '] },
+        '2026-11-26',
+      );
+      const as = corrected(id, [
+        seen,
+        correctionOf(targetId(id), habits(id), entryOf(level), sort, '2026-11-26'),
+      ]);
+      const { keyboard } = comesUp(as, entryOf(level), 'en-US');
+      expect(readKeyboard(keyboard)).toMatchObject({ status: 'read' });
+      const there = keyboard && charactersOf(keyboard);
+      expect(['☃', '1'].map((one) => there?.has(one))).toEqual([true, false]);
+    }
+  });
+
+  it('has one key for each keyboard of a target', () => {
+    expect(keys(['-'], []).key).toBe(keysKey(targetId('webkit-phone'), pad));
+    expect(keys([], ['.']).key).toBe(keys(['-'], []).key);
+  });
+});
+
+describe('a correction of a single habit', () => {
+  const on = '2026-11-26';
+  const other = (habit: SingleHabit, now: HabitValue): HabitValue => {
+    switch (habit.range.is) {
+      case 'yes or no':
+        return !now;
+      case 'one of':
+        return habit.range.choices.find((one) => one !== now) ?? '';
+      case 'text':
+        return now === '*' ? '#' : '*';
+      case 'number':
+        return Number(now) + 1;
+    }
+  };
+
+  it.each(singleHabits.map((habit) => [habit.id, habit] as const))(
+    'is read back, and of that one alone: %s',
+    (id, habit) => {
+      for (const target of ['blink-phone', 'webkit-phone', 'app-toolkit-field']) {
+        const shipped = habits(target);
+        const value = other(habit, habit.read(shipped));
+        const seen = corrected(target, [habitCorrection(targetId(target), habit, value, on)]);
+        expect(habit.read(seen)).toBe(value);
+        expect(knownOf(habit, seen).sure).toBe('corrected');
+        expect(knownOf(habit, shipped).sure).not.toBe('corrected');
+        for (const rest of singleHabits)
+          if (rest.id !== id) expect(rest.read(seen)).toEqual(rest.read(shipped));
+      }
+    },
+  );
+
+  it.each<[string, unknown]>([
+    ['text.predicts', 'yes'],
+    ['text.revealed', -1],
+    ['text.revealed', 99_999],
+    ['text.mask', '••'],
+    ['text.mask', ''],
+    ['action.otherwise', 'fly'],
+    ['no such habit', true],
+    ['constructor', true],
+  ])('leaves all as it was where %s cannot be %j', (id, value) => {
+    const known = { source: 'test', sure: 'corrected' } as const;
+    expect(withHabit(habits(phone), id, value, known)).toBe(habits(phone));
+  });
+
+  it('is followed: words are proposed no more, and the key is called otherwise', () => {
+    const find = (id: string) => singleHabits.find((one) => one.id === id) as SingleHabit;
+    const field = fieldOf('<form><input><button>Send</button></form>');
+    const seen = corrected(phone, [
+      habitCorrection(phone, find('text.predicts'), false, on),
+      habitCorrection(phone, find('action.otherwise'), 'search', on),
+      habitCorrection(phone, find('action.label.search'), 'look', on),
+    ]);
+    const up = comesUp(seen, entryOf(field), 'en-US');
+    expect(proposesWords(seen, entryOf(field), up)).toBe(false);
+    expect(up.keyboard && actionKeyOf(field, [field], up.keyboard, seen).label).toBe('look');
+    expect(habitKey(phone, 'text.predicts')).not.toBe(habitKey(phone, 'text.mask'));
   });
 });
 

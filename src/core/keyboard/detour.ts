@@ -1,7 +1,7 @@
 import type { Language } from '../target/variant';
 import { comesUp } from './comes-up';
 import { type Entry, type InputMode, inputModes } from './entry';
-import type { BringsRule, KeyboardHabits } from './keyboard-habits';
+import type { KeyboardHabits } from './keyboard-habits';
 import { type Taps, tapsFor } from './taps';
 
 /** What it takes to type a text on a target, and what another input mode would save. */
@@ -22,10 +22,9 @@ export function detoursOf(
   habits: KeyboardHabits,
   entry: Entry,
   language: Language,
-  corrections: readonly BringsRule[] = [],
 ): Detour[] {
   const tapsUnder = (inputmode: InputMode | null, text: string): Taps | null => {
-    const { keyboard, firstLayer } = comesUp(habits, { ...entry, inputmode }, language, corrections);
+    const { keyboard, firstLayer } = comesUp(habits, { ...entry, inputmode }, language);
     return keyboard && tapsFor(text, keyboard, firstLayer);
   };
   return texts.map((text) => {

@@ -89,7 +89,8 @@ describe('what comes up', () => {
       brings: { up: 'keyboard', sort },
       known: { source: 'test', sure },
     });
-    const brings = (...rules: BringsRule[]) => bringsText(comesUp(keyboard, entry, 'en-US', rules).brings);
+    const brings = (...rules: BringsRule[]) =>
+      bringsText(comesUp({ ...keyboard, seen: { ...keyboard.seen, rules } }, entry, 'en-US').brings);
     expect(brings(said('numbers', 'corrected'))).toBe('numbers');
     expect(brings(said('numbers', 'corrected'), said('digits', 'captured'))).toBe('digits');
   });
@@ -236,10 +237,7 @@ describe('settings', () => {
   });
 
   it('the cheapest one is a mode before it is another kind, and none where no target agrees', () => {
-    const targets = ['blink-phone', 'webkit-phone'].map((target) => ({
-      habits: habitsFor(target).keyboard,
-      corrections: [],
-    }));
+    const targets = ['blink-phone', 'webkit-phone'].map((target) => habitsFor(target).keyboard);
     const entry = entryOf(fieldOf('<input name=a>'));
     const wants = (name: string) =>
       cheapestSetting(targets, entry, 'en-US', (keyboard) => keyboard.name === name);

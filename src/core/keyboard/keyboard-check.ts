@@ -6,9 +6,10 @@ import { habitsOf } from '../target/habits';
 import type { TargetId } from '../target/target';
 import type { Language } from '../target/variant';
 import { comesUp } from './comes-up';
+import { type Correction, correctedHabits } from './correction';
 import { type Detour, detoursOf } from './detour';
 import { entryOf } from './entry';
-import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
+import type { Keyboard } from './keyboard';
 import { decimalSeparator } from './letters';
 import { type Trap, trapOf } from './trap';
 
@@ -29,17 +30,37 @@ export function keyboardCheck(
   samples: readonly Sample[],
   target: TargetId,
   language: Language,
-  corrections: readonly BringsRule[] = [],
+  corrections: readonly Correction[] = [],
 ): KeyboardCheck[] {
-  const [keyboards, habits] = [keyboardHabitsOf(target), habitsOf(target)];
-  if (!keyboards || !habits) return [];
+  const keyboards = correctedHabits(target, corrections);
+  if (!keyboards) return [];
   const entry = entryOf(field);
-  const { keyboard } = comesUp(keyboards, entry, language, corrections);
-  const accepted = samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
-  const separator = decimalSeparator(language);
-  const trap = keyboard && trapOf({ field, guards, samples: accepted, habits, separator }, keyboard);
+  const { keyboard } = comesUp(keyboards, entry, language);
+  const accepted = acceptedOf(samples);
+  const trap = keyboard && trapOn(keyboard, field, guards, samples, target, language);
   const texts = accepted.length > 0 ? accepted.slice(0, mostDetours) : exampleOf(field);
-  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language, corrections) }];
+  return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
+}
+
+/**
+ * What the field's rule accepts and this keyboard cannot produce, whichever keyboard it is.
+ * @param target whose way of typing it is
+ */
+export function trapOn(
+  keyboard: Keyboard,
+  field: Field,
+  guards: readonly Guard[],
+  samples: readonly Sample[],
+  target: TargetId,
+  language: Language,
+): Trap | null {
+  const habits = habitsOf(target);
+  const separator = decimalSeparator(language);
+  return habits && trapOf({ field, guards, samples: acceptedOf(samples), habits, separator }, keyboard);
+}
+
+function acceptedOf(samples: readonly Sample[]): string[] {
+  return samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
 }
 
 function exampleOf(field: Field): string[] {

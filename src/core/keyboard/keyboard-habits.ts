@@ -2,6 +2,7 @@ import type { Field } from '../form/field';
 import type { AccessoryKey } from './action-key';
 import type { EnterKeyHint, Entry, EntryKind, InputMode } from './entry';
 import type { KeyboardFamily, KeyboardSort } from './keyboards';
+import type { KeysSeen } from './keys-seen';
 import type { Known } from './known';
 
 /** What comes up when a field gets the focus. */
@@ -71,6 +72,12 @@ export interface KeyboardHabits {
   readonly family: KeyboardFamily;
   /** In the order in which they are tried. */
   readonly rules: readonly BringsRule[];
+  /** What a person or a device saw otherwise: keyboards that come up, keys that are on them, and single habits by their id. */
+  readonly seen: {
+    readonly rules: readonly BringsRule[];
+    readonly keys: readonly KeysSeen[];
+    readonly habits: Readonly<Record<string, Known>>;
+  };
   readonly action: ActionHabits;
   readonly text: TextHabits;
   readonly dress: DressHabits;
@@ -246,8 +253,11 @@ const webkitText: TextHabits = { ...blinkText, smartPunctuation: true, revealed:
 const inPage: DressHabits = { floatingLabel: false, affixes: false, atLimit: 'stops', known: html };
 const inApp: DressHabits = { floatingLabel: true, affixes: true, atLimit: 'only warns', known: notes };
 
+const unseen: KeyboardHabits['seen'] = { rules: [], keys: [], habits: {} };
+
 const blinkPhone: KeyboardHabits = {
   family: 'android-like',
+  seen: unseen,
   rules: blinkRules,
   action: blinkAction,
   text: blinkText,
@@ -256,6 +266,7 @@ const blinkPhone: KeyboardHabits = {
 };
 const webkitPhone: KeyboardHabits = {
   family: 'ios-like',
+  seen: unseen,
   rules: webkitRules({ digits: 'digits', numbers: 'numbers', telephone: 'telephone' }),
   action: webkitAction,
   text: webkitText,

@@ -4,7 +4,7 @@ import { type ComesUp, comesUp } from './comes-up';
 import type { Entry, InputMode } from './entry';
 import { inputModes } from './entry';
 import type { Keyboard } from './keyboard';
-import type { BringsRule, KeyboardHabits } from './keyboard-habits';
+import type { KeyboardHabits } from './keyboard-habits';
 
 /** What a field may be set to for another keyboard. */
 export interface Setting {
@@ -17,13 +17,10 @@ export function settingsTable(
   habits: KeyboardHabits,
   entry: Entry,
   language: Language,
-  corrections: readonly BringsRule[] = [],
 ): { readonly kind: Field['kind']; readonly cells: readonly ComesUp[] }[] {
   return typedKinds.map((kind) => ({
     kind,
-    cells: [null, ...inputModes].map((inputmode) =>
-      comesUp(habits, { ...entry, kind, inputmode }, language, corrections),
-    ),
+    cells: [null, ...inputModes].map((inputmode) => comesUp(habits, { ...entry, kind, inputmode }, language)),
   }));
 }
 
@@ -34,18 +31,12 @@ export function costOf(setting: Setting, now: Setting): number {
   return kind + mode;
 }
 
-/** A target, and what a person said of its keyboards. */
-export interface KeyboardTarget {
-  readonly habits: KeyboardHabits;
-  readonly corrections: readonly BringsRule[];
-}
-
 /**
  * The cheapest setting under which a wanted keyboard comes up on every target; of equally cheap ones the first.
  * @returns null where there is none
  */
 export function cheapestSetting(
-  targets: readonly KeyboardTarget[],
+  targets: readonly KeyboardHabits[],
   entry: Entry,
   language: Language,
   isWanted: (keyboard: Keyboard) => boolean,
@@ -61,8 +52,8 @@ export function cheapestSetting(
     .map((setting) => ({ setting, cost: costOf(setting, now) }))
     .sort((a, b) => a.cost - b.cost);
   const found = cheapFirst.find(({ setting }) =>
-    targets.every(({ habits, corrections }) => {
-      const { keyboard } = comesUp(habits, { ...entry, ...setting }, language, corrections);
+    targets.every((habits) => {
+      const { keyboard } = comesUp(habits, { ...entry, ...setting }, language);
       return keyboard !== null && isWanted(keyboard);
     }),
   );

@@ -168,6 +168,7 @@ const typingFacts = shape({
 });
 
 const tappedEvent = shape({
+  by: string().strict().max(100),
   type: one(recordedEvents),
   key: nullableText(),
   inputType: nullableText(),

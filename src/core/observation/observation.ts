@@ -283,12 +283,15 @@ export interface KeyboardFacts {
   readonly height: { readonly before: number; readonly with: number };
   /** Whether the whole of the focused field is still in sight. */
   readonly fieldInSight: boolean;
-  /** What the page saw of the first key that was tapped; null when no keyboard came up, or no key was tapped. */
+  /** What the page saw of the keys that were tapped; null when no keyboard came up, or no key was tapped. */
   readonly tapped: readonly TappedEvent[] | null;
   readonly picture: PictureId | null;
 }
 
-export type TappedEvent = Pick<EventRecord, 'type' | 'key' | 'inputType' | 'data' | 'value'>;
+export type TappedEvent = Pick<EventRecord, 'type' | 'key' | 'inputType' | 'data' | 'value'> & {
+  /** The key on the screen that raised it; not given where one key alone was tapped. */
+  readonly by?: string;
+};
 
 export type Outcome<Facts> =
   | { readonly status: 'answered'; readonly facts: Facts }

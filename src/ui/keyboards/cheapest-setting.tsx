@@ -6,9 +6,8 @@ import { setAttribute } from '@/core/form/edit-markup';
 import { attribute, type Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
-import { type Correction, correctionsFor } from '@/core/keyboard/correction';
+import { type Correction, correctedHabits } from '@/core/keyboard/correction';
 import { entryOf } from '@/core/keyboard/entry';
-import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { type KeyboardSort, keyboardSorts } from '@/core/keyboard/keyboards';
 import { decimalSeparator } from '@/core/keyboard/letters';
 import { cheapestSetting, type Setting } from '@/core/keyboard/settings';
@@ -38,12 +37,9 @@ export function CheapestSetting({
   const [{ language }] = useSelection();
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
   const setting = useMemo(() => {
-    const asked = targets.flatMap(({ id }) => {
-      const habits = keyboardHabitsOf(id);
-      return browsers.includes(id) && habits
-        ? [{ habits, corrections: correctionsFor(corrections, id) }]
-        : [];
-    });
+    const asked = targets.flatMap(({ id }) =>
+      browsers.includes(id) ? (correctedHabits(id, corrections) ?? []) : [],
+    );
     const habits = targets.flatMap(({ id }) => (browsers.includes(id) ? (habitsOf(id) ?? []) : []))[0];
     if (!habits) return null;
     const separator = decimalSeparator(language);

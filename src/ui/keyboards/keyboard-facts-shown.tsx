@@ -27,7 +27,7 @@ export function KeyboardFactsShown({
     ...(layout === untold ? [] : [['layout that came up', layout ?? 'none'] as const]),
     ['page', shrinks],
     ['field', fieldInSight ? 'still in sight' : 'out of sight', !fieldInSight],
-    ['first key tapped', tapped === null ? 'there was none' : tapped.map(tapText).join(', ') || 'no event'],
+    ...tapRows(tapped),
     ['from', provenanceText(provenance)],
   ];
   return (
@@ -52,6 +52,18 @@ export function KeyboardFactsShown({
       </dl>
     </>
   );
+}
+
+/** By key, in the order in which they were tapped, what the page heard of it. */
+function tapRows(tapped: KeyboardFacts['tapped']): (readonly [string, string])[] {
+  if (tapped === null) return [['first key tapped', 'there was none']];
+  if (tapped.length === 0) return [['first key tapped', 'no event']];
+  const keys = new Map<string | undefined, TappedEvent[]>();
+  for (const event of tapped) keys.set(event.by, [...(keys.get(event.by) ?? []), event]);
+  return [...keys].map(([by, events]) => [
+    by === undefined ? 'first key tapped' : `key ${by}`,
+    `${events.map(tapText).join(', ')}: ${JSON.stringify(events.at(-1)?.value ?? '')}`,
+  ]);
 }
 
 function tapText({ type, key, data }: TappedEvent): string {

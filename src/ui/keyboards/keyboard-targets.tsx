@@ -4,12 +4,13 @@ import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'reac
 import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { type AccessoryKey, type ActionKey, accessoryDeed } from '@/core/keyboard/action-key';
+import { type Affixes, affixesOf } from '@/core/keyboard/affixes';
 import { maskedText } from '@/core/keyboard/arrives';
 import { bringsText, type ComesUp, proposesWords } from '@/core/keyboard/comes-up';
 import { entryOf, hasKeyboard } from '@/core/keyboard/entry';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
-import type { BringsRule, KeyboardHabits } from '@/core/keyboard/keyboard-habits';
+import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { deedText, layerUp, type Tapped, type TappingPlace, tap, untapped } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
@@ -27,14 +28,13 @@ import { DeviceKeyboards } from './device-keyboards';
 import { KeyboardKeys } from './keyboard-keys';
 import styles from './keyboards.module.css';
 import { MeasuredKeyboards } from './measured-keyboards';
+import { TrapNote } from './trap-note';
 import { WhatComesUp } from './what-comes-up';
 
 /** A target with the keyboard that it brings up for a field. */
 export interface KeyboardOnTarget {
   readonly target: Target;
   readonly habits: KeyboardHabits;
-  /** What the person said of this target’s keyboards. */
-  readonly corrections: readonly BringsRule[];
   readonly up: ComesUp;
   readonly action: ActionKey | null;
 }
@@ -73,7 +73,7 @@ export function KeyboardTargets({
         />
       ))}
       <DeviceKeyboards field={field} />
-      <MeasuredKeyboards field={field} />
+      <MeasuredKeyboards field={field} guards={guards} />
     </div>
   );
 }
@@ -107,7 +107,7 @@ const Card = memo(function Card({
   typed,
   replay,
   onChange,
-}: Omit<KeyboardOnTarget, 'corrections'> & {
+}: KeyboardOnTarget & {
   field: Field;
   trap: Trap | null;
   typed: Tapped;
@@ -161,12 +161,7 @@ const Card = memo(function Card({
           </button>
         )}
       </p>
-      {trap && (
-        <p className={styles.trap}>
-          Lacks <Characters all={trap.missing} />: <span className="mono">{visible(trap.value)}</span> is
-          accepted and cannot be typed.
-        </p>
-      )}
+      <TrapNote trap={trap} />
       {up.keyboard ? (
         <>
           {habits.accessory.length > 0 && (
@@ -196,14 +191,6 @@ const Card = memo(function Card({
   );
 });
 
-function Characters({ all }: { all: readonly string[] }) {
-  return all.slice(0, 8).map((character) => (
-    <kbd key={character} className={styles.lacked}>
-      {visible(character)}
-    </kbd>
-  ));
-}
-
 function ActionNote({ action, said }: { action: ActionKey; said: string | null }) {
   return (
     <p className={styles.note} title={action.known.source}>
@@ -231,6 +218,8 @@ function hardwareStroke({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): Strok
   return null;
 }
 
+const noAffixes: Affixes = { prefix: '', suffix: '' };
+
 /** The field as the target shows it: hint or text, mask, caret, counter. */
 function FieldThere({
   field,
@@ -253,6 +242,7 @@ function FieldThere({
   const limit = Number.parseInt(attribute(control, 'maxlength') ?? '', 10);
   const floats = habits.dress.floatingLabel;
   const insideLabel = floats && text === '';
+  const { prefix, suffix } = habits.dress.affixes && !insideLabel ? affixesOf(field) : noAffixes;
   return (
     <div className={styles.field}>
       {!insideLabel && <span className={styles.label}>{field.label}</span>}
@@ -265,6 +255,7 @@ function FieldThere({
         data-lines={field.kind === 'textarea' ? 'many' : 'one'}
         onKeyDown={onKeyDown}
       >
+        {prefix && <span className={styles.affix}>{prefix} </span>}
         {visible(shown.slice(0, caret))}
         <span className={styles.caret} />
         {text === '' ? (
@@ -272,6 +263,7 @@ function FieldThere({
         ) : (
           visible(shown.slice(caret))
         )}
+        {suffix && <span className={styles.affix}> {suffix}</span>}
       </div>
       {Number.isInteger(limit) && limit > 0 && habits.dress.atLimit === 'only warns' && (
         <span className={text.length > limit ? styles.bad : 'soft'}>

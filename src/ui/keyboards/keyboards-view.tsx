@@ -1,6 +1,6 @@
 'use client';
 
-import { Segmented, Select } from 'antd';
+import { Input, Segmented, Select } from 'antd';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
@@ -9,7 +9,7 @@ import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
 import { actionKeyOf } from '@/core/keyboard/action-key';
 import { comesUp } from '@/core/keyboard/comes-up';
-import { type Correction, correctionsFor } from '@/core/keyboard/correction';
+import { type Correction, correctedHabits } from '@/core/keyboard/correction';
 import { deafGuards } from '@/core/keyboard/ears';
 import { capitalizations, enterKeyHints, entryOf, hasKeyboard, inputModes } from '@/core/keyboard/entry';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
@@ -81,12 +81,11 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
   const all = useMemo(
     () =>
       asked.flatMap((target): KeyboardOnTarget[] => {
-        const habits = keyboardHabitsOf(target.id);
+        const habits = correctedHabits(target.id, corrections);
         if (!habits) return [];
-        const own = correctionsFor(corrections, target.id);
-        const up = comesUp(habits, entryOf(field), language, own);
+        const up = comesUp(habits, entryOf(field), language);
         const action = up.keyboard && actionKeyOf(field, reading.fields, up.keyboard, habits);
-        return [{ target, habits, corrections: own, up, action }];
+        return [{ target, habits, up, action }];
       }),
     [asked, field, reading, language, corrections],
   );
@@ -245,6 +244,20 @@ function Settings({ field }: { field: Field }) {
       {choice('inputmode', inputModes, 'not given')}
       {choice('enterkeyhint', enterKeyHints, 'not given')}
       {choice('autocapitalize', capitalizations, 'not given')}
+      {['data-prefix', 'data-suffix'].map((name) => (
+        <div key={name} className={styles.setting}>
+          <label htmlFor={`keyboard-${name}`} title="Shown by native fields, and no part of the value">
+            {name}
+          </label>
+          <Input
+            id={`keyboard-${name}`}
+            className="mono"
+            maxLength={20}
+            value={attribute(control, name) ?? ''}
+            onChange={({ target: { value } }) => set(name, value === '' ? null : value)}
+          />
+        </div>
+      ))}
     </>
   );
 }

@@ -1,8 +1,9 @@
 'use client';
 
 import { Button } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Field, FieldId } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
 import {
   isTappable,
   type KeyboardMeasurement,
@@ -11,18 +12,23 @@ import {
   type PhoneEngine,
   phoneEngines,
 } from '@/core/keyboard/keyboard-question';
+import type { Trap } from '@/core/keyboard/trap';
 import { answerTo } from '@/core/observation/answers';
-import type { KeyboardObservation } from '@/core/observation/observation';
+import { type KeyboardObservation, untold } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
-import { targetId } from '@/core/target/target';
+import { readSamples } from '@/core/replay/sample-table';
+import { type TargetId, targetId } from '@/core/target/target';
 import { readLines, refusalOf } from '@/store/read-lines';
+import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
 import { useRun } from '../frame/use-run';
+import { useReplay } from '../typing/use-replay';
 import { KeyboardFactsShown } from './keyboard-facts-shown';
 import styles from './keyboards.module.css';
+import { TrapNote } from './trap-note';
 
 const titles: Readonly<Record<PhoneEngine, string>> = {
   chromium: 'Chromium on Linux',
@@ -35,7 +41,7 @@ type Asked =
   | { readonly status: 'failed'; readonly reason: string };
 
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
-export function MeasuredKeyboards({ field }: { field: Field }) {
+export function MeasuredKeyboards({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   const { form, reading } = useForm();
   const { run, answers } = useRun();
   const keepAnswers = useKeepAnswers();
@@ -59,6 +65,7 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
     });
     say(reason === null || abort.signal.aborted ? undefined : { status: 'failed', reason });
   };
+  const traps = useLayoutTraps(field, guards);
   const tappable = reading.fields.filter(isTappable);
   const card = (engine: PhoneEngine) => {
     const one = asked[engine];
@@ -101,6 +108,7 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
             {run?.form.markup !== form.markup && (
               <p className={styles.bad}>The form was changed after this was asked.</p>
             )}
+            <TrapNote trap={traps.find(([target]) => target === targetId(engine))?.[1] ?? null} />
             <KeyboardFactsShown facts={facts} provenance={known.provenance} label={field.label} />
           </>
         )}
@@ -108,6 +116,35 @@ export function MeasuredKeyboards({ field }: { field: Field }) {
     );
   };
   return <div className={styles.measured}>{phoneEngines.map(card)}</div>;
+}
+
+const noTraps: readonly (readonly [TargetId, Trap | null])[] = [];
+
+/** What the layouts that really came up cannot produce of what the field’s rule accepts. */
+function useLayoutTraps(field: Field, guards: readonly Guard[]) {
+  const { form } = useForm();
+  const { answers } = useRun();
+  const samples = form.typing[field.id]?.samples ?? '';
+  const layouts = phoneEngines.flatMap((engine) => {
+    const outcome = answerTo(answers, 'keyboard', targetId(engine), field.id)?.outcome;
+    const layout = outcome?.status === 'answered' ? outcome.facts.layout : null;
+    return layout && layout !== untold ? [[targetId(engine), layout] as const] : [];
+  });
+  const told = JSON.stringify(layouts);
+  const ask = useCallback(
+    ({ work }: Replayer) => {
+      const read = readSamples(samples);
+      return work.layoutTraps(
+        { markup: form.markup, field: field.id },
+        guards,
+        read.status === 'read' ? read.samples.slice(0, 2000) : [],
+        JSON.parse(told) as [TargetId, string][],
+      );
+    },
+    [form.markup, field.id, guards, samples, told],
+  );
+  const [replaying] = useReplay(ask);
+  return replaying.status === 'there' ? replaying.answer : noTraps;
 }
 
 const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';

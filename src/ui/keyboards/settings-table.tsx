@@ -51,7 +51,7 @@ export function SettingsTables({ field, all }: { field: Field; all: readonly Key
             </tr>
           </thead>
           <tbody>
-            {settingsTable(shown.habits, entry, language, shown.corrections).map(({ kind, cells }) => (
+            {settingsTable(shown.habits, entry, language).map(({ kind, cells }) => (
               <tr key={kind}>
                 <th scope="row" className="mono">
                   {kind}

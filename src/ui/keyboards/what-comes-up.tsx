@@ -1,6 +1,8 @@
 'use client';
 
 import { Dropdown } from 'antd';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
 import { correctionOf, keyOf, seenThings } from '@/core/keyboard/correction';
 import type { Entry } from '@/core/keyboard/entry';
@@ -8,6 +10,10 @@ import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';
 import styles from './keyboards.module.css';
+
+const TargetHabits = dynamic(() => import('./target-habits').then((module) => module.TargetHabits), {
+  ssr: false,
+});
 
 /** What comes up and how sure that is; whoever saw something else on a device says so here. */
 export function WhatComesUp({
@@ -22,7 +28,12 @@ export function WhatComesUp({
   up: ComesUp;
 }) {
   const isCorrected = up.known.sure === 'corrected';
+  const [isOpen, setOpen] = useState(false);
   const correct = async (key: string) => {
+    if (key === 'all') {
+      setOpen(true);
+      return;
+    }
     const { corrections } = openDatabase();
     const seen = seenThings.find((one) => one === key);
     const today = new Date().toISOString().slice(0, 10);
@@ -30,25 +41,28 @@ export function WhatComesUp({
     else await corrections.delete(keyOf(target.id, habits, entry));
   };
   return (
-    <Dropdown
-      trigger={['click']}
-      menu={{
-        onClick: ({ key }) => void correct(key),
-        items: [
-          {
-            type: 'group',
-            label: 'What did you see come up?',
-            children: seenThings.map((seen) => ({ key: seen, label: seen })),
-          },
-          ...(isCorrected
-            ? [{ type: 'divider' } as const, { key: 'back', label: 'Take the correction back' }]
-            : []),
-        ],
-      }}
-    >
-      <button type="button" className={styles.comesUp} title={`From: ${up.known.source}`}>
-        {bringsText(up.brings)}, {up.known.sure} <span aria-hidden="true">▾</span>
-      </button>
-    </Dropdown>
+    <>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          onClick: ({ key }) => void correct(key),
+          items: [
+            {
+              type: 'group',
+              label: 'What did you see come up?',
+              children: seenThings.map((seen) => ({ key: seen, label: seen })),
+            },
+            { type: 'divider' },
+            ...(isCorrected ? [{ key: 'back', label: 'Take the correction back' }] : []),
+            { key: 'all', label: 'Keys, action key and habits…' },
+          ],
+        }}
+      >
+        <button type="button" className={styles.comesUp} title={`From: ${up.known.source}`}>
+          {bringsText(up.brings)}, {up.known.sure} <span aria-hidden="true">▾</span>
+        </button>
+      </Dropdown>
+      {isOpen && <TargetHabits target={target} habits={habits} up={up} onClose={() => setOpen(false)} />}
+    </>
   );
 }

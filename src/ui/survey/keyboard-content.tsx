@@ -3,9 +3,8 @@
 import { useMemo } from 'react';
 import type { Field } from '@/core/form/field';
 import { bringsText, comesUp } from '@/core/keyboard/comes-up';
-import { correctionsFor } from '@/core/keyboard/correction';
+import { correctedHabits } from '@/core/keyboard/correction';
 import { entryOf } from '@/core/keyboard/entry';
-import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { type KeyboardObservation, untold } from '@/core/observation/observation';
 import type { TargetId } from '@/core/target/target';
 import { useCorrections } from '../frame/use-corrections';
@@ -40,8 +39,8 @@ function Modelled({ field, target }: { field: Field; target: TargetId }) {
   const [{ language }] = useSelection();
   const corrections = useCorrections();
   const up = useMemo(() => {
-    const habits = keyboardHabitsOf(target);
-    return habits && comesUp(habits, entryOf(field), language, correctionsFor(corrections, target));
+    const habits = correctedHabits(target, corrections);
+    return habits && comesUp(habits, entryOf(field), language);
   }, [field, target, language, corrections]);
   if (!up) return <span className={styles.note}>not asked</span>;
   return (

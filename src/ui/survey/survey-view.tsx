@@ -2,6 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented, Select, Spin, Switch } from 'antd';
+import Link from 'next/link';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
 import { changedSetup } from '@/core/compare/changed-setup';
 import type { Difference } from '@/core/compare/differences';
@@ -18,7 +19,7 @@ import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { currentSelection, type Selection, useSelection } from '../frame/use-selection';
+import { currentSelection, type Selection, selectionQuery, useSelection } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import { KeyboardContent } from './keyboard-content';
 import styles from './survey.module.css';
@@ -59,6 +60,10 @@ export function SurveyView() {
         <Button type="primary" onClick={sweep} loading={running}>
           Sweep now
         </Button>
+        <p className="soft">
+          Which keyboard comes up for each field is known without one: see{' '}
+          <Link href={`/keyboards${selectionQuery(selection)}`}>Keyboards</Link>.
+        </p>
       </div>
     );
   return (
