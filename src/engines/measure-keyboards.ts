@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { controlSelector, type Field } from '@/core/form/field';
+import { controlSelector, type Field, isTypedText } from '@/core/form/field';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { readForm } from '@/core/form/read-form';
 import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
@@ -167,6 +167,12 @@ async function ask(
   await screen.tap(corner.x + place.x, corner.y + place.y);
   await heightIs(browser, (now) => now !== before);
   const height = { before, with: await restingHeight(browser) };
+  // What is typed into takes the focus in every engine; where it lies open and does not, no page took the tap.
+  const isMissed = await browser.evaluate(
+    `(() => { const t = ${control(field)}; const { left, top, height } = t.getBoundingClientRect(); return document.activeElement !== t && !t.matches(':disabled') && document.elementFromPoint(left + 12, top + height / 2) === t; })()`,
+  );
+  if (isTypedText(field.kind) && isMissed)
+    throw new EngineLost(`A tap on “${field.label}” did not reach it: something covers the page. Ask again.`);
   const isUp = height.with < height.before;
   const { asked, layout } = screen.keyboard;
   const fieldInSight = (await browser.evaluate(

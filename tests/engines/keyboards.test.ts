@@ -24,6 +24,7 @@ const controls: Readonly<Record<string, string>> = {
   lines: '<textarea inputmode=numeric name=lines></textarea>',
   none: '<input inputmode=none name=none>',
   readonly: '<input readonly name=readonly>',
+  shut: '<fieldset disabled><input name=shut></fieldset>',
 };
 const markup = `<form>${Object.values(controls)
   .map((one) => `<p>${one}`)
@@ -39,6 +40,7 @@ const common = {
   password: 'us',
   date: null,
   none: 'us',
+  shut: null,
 };
 const layouts = {
   chromium: { ...common, digits: 'us', lines: 'us', readonly: null },

@@ -34,6 +34,6 @@ describe('a question about a real keyboard', () => {
       .fields.filter(isTappable)
       .map(({ kind }) => kind);
     expect(kinds).toEqual(expect.arrayContaining(['text', 'email', 'tel', 'number', 'textarea', 'date']));
-    for (const kind of ['submit', 'file', 'hidden', 'meter']) expect(kinds).not.toContain(kind);
+    for (const kind of ['submit', 'file', 'color', 'hidden', 'meter']) expect(kinds).not.toContain(kind);
   });
 });

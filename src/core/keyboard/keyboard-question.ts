@@ -29,9 +29,9 @@ export type KeyboardNews =
   | { readonly type: 'answer'; readonly field: FieldId; readonly measurement: KeyboardMeasurement }
   | { readonly type: 'failed'; readonly reason: string };
 
-/** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files covers the display. */
+/** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files or colours covers the display. */
 export function isTappable({ kind }: Field): boolean {
-  return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file'].includes(kind);
+  return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file', 'color'].includes(kind);
 }
 
 const schema = object({

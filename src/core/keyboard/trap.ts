@@ -99,7 +99,9 @@ function numberValues({ controls: [control] }: Field): string[] {
   const step = given.toLowerCase() === 'any' ? 0.5 : Number.parseFloat(given) || 1;
   const base = Number.isNaN(min) ? 0 : min;
   const near = [-3, -2, -1, 0, 1, 2, 3].flatMap((count) => [base + count * step, count, count * step]);
-  const all = [...near, min, max, max - step, 10 * step, base + 10 * step].filter((value) => !Number.isNaN(value));
+  const all = [...near, min, max, max - step, 10 * step, base + 10 * step].filter(
+    (value) => !Number.isNaN(value),
+  );
   return all.map((value) => String(Number(value.toPrecision(12)))).filter((text) => !text.includes('e'));
 }
 
