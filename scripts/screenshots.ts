@@ -63,7 +63,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await settled(page);
   },
   'keyboards-measured': async (page, address) => {
-    await page.goto(`${address}/keyboards?field=gulls`);
+    await page.goto(`${address}/keyboards?field=level`);
     for (const name of ['Firefox on Linux', 'Chromium on Linux', 'WebKit on Linux']) {
       const card = page.getByRole('article', { name });
       await card.getByRole('button', { name: 'Ask', exact: true }).click();
