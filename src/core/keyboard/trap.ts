@@ -1,5 +1,6 @@
 import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
+import { patternTable } from '../pattern/pattern-table';
 import { wordsWith } from '../pattern/words-with';
 import { quickReplay } from '../replay/quick-replay';
 import { judgeFor } from '../replay/verdict';
@@ -76,7 +77,10 @@ function patternValues({ field, guards }: TrapQuestion, isThere: (character: str
       guard.on && guard.kind === 'pattern' && guard.match === 'whole' ? [guard.source] : [],
     ),
   ];
-  return sources.flatMap((source) => wordsWith(source, (character) => !isThere(character), most) ?? []);
+  return sources.flatMap((source) => {
+    const rule = patternTable({ source, match: 'whole' });
+    return rule.status === 'known' ? wordsWith(rule.table, (character) => !isThere(character), most) : [];
+  });
 }
 
 /** Values that the kind and the limits themselves ask for. */

@@ -3,7 +3,9 @@ import { type Guard, isStrict } from '../guard/guard';
 import { guardName, holds, mayStand } from '../guard/rule';
 import { engineWays } from '../model/engine-ways';
 import { typedNumberValue } from '../model/typing/number-text';
-import { beginningsOf } from '../pattern/beginnings';
+import { patternTable } from '../pattern/pattern-table';
+import { submitRule } from '../pattern/rule-table';
+import { dead, stateAfter } from '../pattern/table';
 import { parseNonNegativeInteger, validityOf, willValidate } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import type { ValidityFlag } from '../standard/validity-flags';
@@ -38,6 +40,7 @@ export function judgeFor(
 ): Judge {
   const own = isNativeField(habits) ? () => none : ownCheck(field, habits);
   const strict = guards.filter((guard) => guard.on && isStrict(guard));
+  const together = strict.length > 0 && isTakenAsTyped(field) && !isNativeField(habits);
   return {
     judge(text) {
       const flags = own(text);
@@ -45,19 +48,40 @@ export function judgeFor(
       if (flags.length === 0 && refusing.length === 0) return accepted;
       const open =
         refusing.every((guard) => mayBecome(guard, text)) &&
-        flags.every((flag) => mayPass(field, flag, text));
+        flags.every((flag) => mayPass(field, flag, text)) &&
+        !(together && isImpossible(field, guards, habits, text));
       return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
     },
   };
+}
+
+/** Kinds of which nothing is rewritten before it is checked. */
+function isTakenAsTyped({ kind }: Field): boolean {
+  return ['text', 'search', 'tel', 'password'].includes(kind);
+}
+
+/** Whether all rules together rule out whatever begins with a text, though each by itself would let something follow. */
+function isImpossible(
+  field: Field,
+  guards: readonly Guard[],
+  habits: Pick<Habits, 'ways'>,
+  text: string,
+): boolean {
+  const rule = submitRule(field, guards, habits);
+  return rule.status === 'known' && stateAfter(rule.table, text) === dead;
+}
+
+/** Whether more of it can make a text match a pattern as a whole. Where nobody can tell, nothing is called impossible. */
+function canBegin(source: string, text: string): boolean {
+  const rule = patternTable({ source, match: 'whole' });
+  return rule.status !== 'known' || stateAfter(rule.table, text) !== dead;
 }
 
 /** Whether more strokes can make a text hold to a rule. */
 export function mayBecome(guard: Guard, text: string): boolean {
   if (guard.kind !== 'pattern') return mayStand(guard, text);
   if (guard.match === 'part') return true;
-  const beginnings = beginningsOf(guard.source);
-  // Where nobody can tell, nothing is called impossible.
-  return beginnings.status === 'unknown' || beginnings.canBegin(text);
+  return canBegin(guard.source, text);
 }
 
 function ownCheck(
@@ -100,8 +124,7 @@ function mayPass(field: Field, flag: ValidityFlag, text: string): boolean {
     case 'patternMismatch': {
       const most = parseNonNegativeInteger(attribute('maxlength'));
       if (most !== null && text.length >= most) return false;
-      const beginnings = beginningsOf(attribute('pattern') ?? '');
-      return beginnings.status === 'unknown' || beginnings.canBegin(text);
+      return canBegin(attribute('pattern') ?? '', text);
     }
     // With an exponent any number can still become any other.
     case 'badInput':

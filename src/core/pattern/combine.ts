@@ -1,0 +1,92 @@
+import { GaveUp, type Limits, ticking } from './limits';
+import { classOf, dead, type Table, tableOf } from './table';
+
+/**
+ * Several tables at once, as one: `accepts` says by which of them a text is accepted whether it is by all together.
+ * Throws `GaveUp`.
+ */
+export function combined(
+  tables: readonly Table[],
+  accepts: (by: readonly boolean[]) => boolean,
+  { states: most, until }: Pick<Limits, 'states' | 'until'> = {
+    states: 20_000,
+    until: Number.POSITIVE_INFINITY,
+  },
+): Table {
+  const tick = ticking({ nodes: 0, states: most, until });
+  const bounds = [...new Set([0, 0x10000, ...tables.flatMap((table) => [...table.bounds])])].sort(
+    (a, b) => a - b,
+  );
+  const classes = tables.map((table) => bounds.map((bound) => classOf(table, bound)));
+  const numbers = new Map<string, number>();
+  const states: (readonly number[])[] = [];
+  const numberOf = (each: readonly number[]): number => {
+    const key = each.join();
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
+    if (states.length >= most) throw new GaveUp('together they have too many states');
+    numbers.set(key, states.length);
+    return states.push(each) - 1;
+  };
+  const start = numberOf(tables.map((table) => table.start));
+  const next: number[][] = [];
+  for (const each of states) {
+    tick(bounds.length);
+    next.push(
+      bounds.map((_, interval) =>
+        numberOf(
+          each.map((state, index) => {
+            const table = tables[index] as Table;
+            if (state === dead) return dead;
+            return table.next[state * table.classCount + (classes[index]?.[interval] as number)] as number;
+          }),
+        ),
+      ),
+    );
+  }
+  const isAccepted = (each: readonly number[]) =>
+    accepts(each.map((state, index) => state !== dead && tables[index]?.accepts[state] === 1));
+  return tableOf({ bounds, next, accepts: states.map(isAccepted), start });
+}
+
+/** What all of them accept. */
+export function allOf(tables: readonly Table[], limits?: Pick<Limits, 'states' | 'until'>): Table {
+  const [only] = tables;
+  if (tables.length === 1 && only) return only;
+  return combined(tables, (by) => by.every((is) => is), limits);
+}
+
+/** What the first accepts and the second does not. */
+export function without(table: Table, other: Table): Table {
+  return combined([table, other], ([first, second]) => first === true && second !== true);
+}
+
+/** What every accepted text begins with, the text itself and nothing at all included. */
+export function beginningsOf(table: Table): Table {
+  const rows = Array.from(table.accepts, (_, state) =>
+    [...table.classes].map((one) => table.next[state * table.classCount + one] as number),
+  );
+  return tableOf({
+    bounds: [...table.bounds],
+    next: rows,
+    accepts: rows.map(() => true),
+    start: table.start,
+  });
+}
+
+/** Every text. */
+export const everyText: Table = tableOf({ bounds: [0], next: [[0]], accepts: [true], start: 0 });
+
+/** Texts of at least and at most so many UTF-16 code units, or code points. */
+export function lengthTable(min: number, max: number | null, unit: 'code units' | 'code points'): Table {
+  const last = max ?? min;
+  const stays = max === null;
+  const after = (length: number, by: number) => (length + by <= last ? length + by : stays ? last : dead);
+  const lengths = Array.from({ length: last + 1 }, (_, length) => length);
+  return tableOf({
+    bounds: [0, 0x10000],
+    next: lengths.map((length) => [after(length, 1), after(length, unit === 'code units' ? 2 : 1)]),
+    accepts: lengths.map((length) => length >= min),
+    start: 0,
+  });
+}

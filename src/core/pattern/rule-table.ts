@@ -1,0 +1,146 @@
+import { attribute, type Field, hasAttribute } from '../form/field';
+import { characterClasses } from '../guard/character-set';
+import { type Guard, isStrict } from '../guard/guard';
+import { engineWays } from '../model/engine-ways';
+import { parseNonNegativeInteger } from '../standard/constraint-validation';
+import type { Habits } from '../target/habits';
+import { allOf, beginningsOf, combined, everyText, lengthTable } from './combine';
+import { GaveUp } from './limits';
+import { rangeTable } from './number-table';
+import { type Pattern, type PatternTable, patternTable } from './pattern-table';
+import { acceptsText, type Table } from './table';
+
+const mostStates = 20_000;
+/** After so long rules taken together are given up, ms. */
+const patience = 2000;
+
+/** What several rules accept together; unknown where one of them is. */
+export function allRules(rules: readonly PatternTable[]): PatternTable {
+  const tables: Table[] = [];
+  for (const rule of rules) {
+    if (rule.status !== 'known') return rule;
+    tables.push(rule.table);
+  }
+  if (tables.length === 0) return { status: 'known', table: everyText };
+  try {
+    return {
+      status: 'known',
+      table: allOf(tables, { states: mostStates, until: Date.now() + patience }),
+    };
+  } catch (error) {
+    if (error instanceof GaveUp) return { status: 'unknown', reason: error.message };
+    throw error;
+  }
+}
+
+/** A rule that no text at all may break: nothing entered is left to `required`. */
+function orNothing(rule: PatternTable): PatternTable {
+  if (rule.status !== 'known' || acceptsText(rule.table, '')) return rule;
+  return {
+    status: 'known',
+    table: combined([rule.table, nothing], ([is, isNothing]) => is || isNothing === true),
+  };
+}
+const nothing = lengthTable(0, 0, 'code units');
+
+const unknown = (reason: string): PatternTable => ({ status: 'unknown', reason });
+const known = (table: Table): PatternTable => ({ status: 'known', table });
+const whole = (source: string): PatternTable => patternTable({ source, match: 'whole' });
+
+/** What a field's own attributes accept of what is typed: its pattern and its length limits, carried along. */
+export function fieldRule(field: Field, { ways }: Pick<Habits, 'ways'>): PatternTable {
+  const [control] = field.controls;
+  if (field.kind === 'number')
+    return unknown('the browser reads a number in its own way, and its limits are not texts');
+  const source = attribute(control, 'pattern');
+  const reading = source === null ? null : engineWays[ways].readPattern(source);
+  const least = parseNonNegativeInteger(attribute(control, 'minlength')) ?? 0;
+  const most = parseNonNegativeInteger(attribute(control, 'maxlength'));
+  const rules = [
+    ...(reading?.status === 'compiled' ? [patternTable(asPattern(reading.expression))] : []),
+    ...(least > 0 || most !== null ? [known(lengthTable(least, most, 'code units'))] : []),
+  ];
+  const all = allRules(rules);
+  return hasAttribute(control, 'required') ? all : orNothing(all);
+}
+
+/** An expression that a browser anchored at both ends. */
+function asPattern({ source, flags }: RegExp): Pattern {
+  const [, inner = source] = /^\^\(\?:([\s\S]*)\)\$$/.exec(source) ?? [];
+  return { source: inner, flags: flags.includes('v') ? 'v' : 'u', match: 'whole' };
+}
+
+/** What a guard accepts in the end. */
+export function guardRule(guard: Guard): PatternTable {
+  return orNothing(ruleOf(guard));
+}
+
+function ruleOf(guard: Guard): PatternTable {
+  switch (guard.kind) {
+    case 'allow':
+    case 'deny': {
+      const { classes, own } = guard.set;
+      const listed = Array.from(own, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
+      const inside = classes.map((name) => characterClasses[name]).join('') + listed;
+      const source = guard.kind === 'allow' ? `[${inside}]*` : inside === '' ? '[^]*' : `[^${inside}]*`;
+      return patternTable({ source, flags: 'u', match: 'whole' });
+    }
+    case 'length':
+      return guard.unit === 'graphemes'
+        ? unknown('graphemes are counted, and what is one depends on what follows')
+        : known(lengthTable(0, guard.most, guard.unit));
+    case 'decimals': {
+      const digits = guard.whole === undefined ? '\\d*' : `\\d{0,${guard.whole}}`;
+      return whole(`(?=.*\\d)[+\\-\u2212]?${digits}${guard.most > 0 ? `(?:[.,]\\d{0,${guard.most}})?` : ''}`);
+    }
+    case 'range':
+      return known(rangeTable(guard.min, guard.max));
+    case 'pattern':
+      return patternTable({ source: guard.source, match: guard.match });
+    case 'words':
+      return guard.sense === 'one of'
+        ? whole(guard.words.map(escaped).join('|') || '[]')
+        : unknown('words are looked for in small and capital letters alike');
+    case 'mask':
+      return unknown('a mask counts letters and digits of every script');
+    case 'case':
+      return unknown('letters in the other case are told by what becomes of them');
+    case 'date':
+      return unknown('which dates exist is reckoned');
+    case 'check digit':
+      return unknown('a check digit is reckoned');
+  }
+}
+
+function escaped(text: string): string {
+  return Array.from(text, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
+}
+
+/** What a guard lets stand while one types. */
+export function liveRule(guard: Guard): PatternTable {
+  const rule = guardRule(guard);
+  const isLenient = guard.kind === 'decimals' || guard.kind === 'range' || guard.kind === 'words';
+  return isLenient && rule.status === 'known' ? known(beginningsOf(rule.table)) : rule;
+}
+
+/** All that is asked of a field in the end: its own attributes and the guards on leaving and on submission. */
+export function submitRule(
+  field: Field,
+  guards: readonly Guard[],
+  habits: Pick<Habits, 'ways'>,
+): PatternTable {
+  const known = submitRules.get(field);
+  if (known?.guards === guards && known.ways === habits.ways) return known.rule;
+  const rule = submitRuleAnew(field, guards, habits);
+  submitRules.set(field, { guards, ways: habits.ways, rule });
+  return rule;
+}
+const submitRules = new WeakMap<
+  Field,
+  { readonly guards: readonly Guard[]; readonly ways: Habits['ways']; readonly rule: PatternTable }
+>();
+
+function submitRuleAnew(field: Field, guards: readonly Guard[], habits: Pick<Habits, 'ways'>): PatternTable {
+  const strict = guards.filter((guard) => guard.on && isStrict(guard));
+  return allRules([fieldRule(field, habits), ...strict.map(guardRule)]);
+}

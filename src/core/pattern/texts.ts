@@ -1,0 +1,114 @@
+import { charactersIn, plainestIn, plainness } from './plain-characters';
+import { dead, lastCodePoint, type Table } from './table';
+
+/** From a state, where characters of one interval lead. */
+export interface Edge {
+  readonly min: number;
+  readonly max: number;
+  readonly to: number;
+}
+
+/** The edges out of a state that lead on, those with the plainest characters first; none crosses from one code unit to two. */
+export function edgesOf(table: Table, state: number): readonly Edge[] {
+  const known = edges.get(table)?.get(state);
+  if (known) return known;
+  const { bounds, classes, classCount, next } = table;
+  const found = [...bounds].flatMap((min, interval): Edge[] => {
+    const to = next[state * classCount + (classes[interval] as number)] as number;
+    const max = (bounds[interval + 1] ?? lastCodePoint + 1) - 1;
+    if (to === dead) return [];
+    return min <= 0xffff && max > 0xffff
+      ? [
+          { min, max: 0xffff, to },
+          { min: 0x10000, max, to },
+        ]
+      : [{ min, max, to }];
+  });
+  const sorted = found
+    .map((edge) => ({ edge, rank: plainness(plainestIn(edge.min, edge.max)) }))
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ edge }) => edge);
+  const all = edges.get(table) ?? new Map<number, readonly Edge[]>();
+  all.set(state, sorted);
+  edges.set(table, all);
+  return sorted;
+}
+const edges = new WeakMap<Table, Map<number, readonly Edge[]>>();
+
+export const characterOf = ({ min, max }: Edge): string => plainestIn(min, max);
+
+/** The shortest text that leads from a state to an accepted one, in the plainest characters; null where none does. */
+export function shortestFrom(table: Table, from: number): string | null {
+  if (from === dead) return null;
+  let [state, text] = [from, ''];
+  while (table.accepts[state] !== 1) {
+    const left = table.toEnd[state] as number;
+    const edge = edgesOf(table, state).find(
+      ({ min, to }) => (table.toEnd[to] as number) + (min > 0xffff ? 2 : 1) === left,
+    );
+    if (!edge) return null;
+    text += characterOf(edge);
+    state = edge.to;
+  }
+  return text;
+}
+
+export function shortestText(table: Table): string | null {
+  return shortestFrom(table, table.start);
+}
+
+/** The shortest text, in characters, that leads from the start to each state. */
+export function shortestTo(table: Table): ReadonlyMap<number, string> {
+  const found = new Map<number, string>();
+  if (table.start === dead) return found;
+  found.set(table.start, '');
+  for (const [state, text] of found)
+    for (const edge of edgesOf(table, state))
+      if (!found.has(edge.to)) found.set(edge.to, text + characterOf(edge));
+  return found;
+}
+
+/** How long a text that is made up may get before it makes for the end, characters. */
+const longEnough = 12;
+
+/** A few texts that are accepted, each once, the shortest first; always the same ones for the same table. */
+export function typicalTexts(table: Table, most: number): string[] {
+  const shortest = shortestText(table);
+  if (shortest === null) return [];
+  const found = new Set([shortest]);
+  const random = randomFrom(table.accepts.length * 7919 + table.bounds.length);
+  for (let time = 0; time < most * 12 && found.size < most; time++) {
+    const text = madeUp(table, random);
+    if (text !== null) found.add(text);
+  }
+  return [...found].sort((a, b) => a.length - b.length || (a < b ? -1 : 1));
+}
+
+function madeUp(table: Table, random: () => number): string | null {
+  let [state, text] = [table.start, ''];
+  for (let length = 0; ; length++) {
+    const canStop = table.accepts[state] === 1;
+    const options = edgesOf(table, state);
+    if (options.length === 0 || (canStop && random() < 0.3)) return canStop ? text : null;
+    if (length >= longEnough) {
+      const rest = shortestFrom(table, state);
+      return rest === null ? null : text + rest;
+    }
+    // What people type is plain: the first edges are taken more often.
+    const edge = options[Math.floor(random() ** 2 * options.length)] as Edge;
+    const characters = charactersIn(edge.min, edge.max);
+    text += characters[Math.floor(random() ** 2 * characters.length)] ?? characterOf(edge);
+    state = edge.to;
+  }
+}
+
+/** Numbers from 0 to 1 that look like chance and come the same every time. */
+function randomFrom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
