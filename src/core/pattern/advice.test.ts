@@ -1,0 +1,227 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { plainPattern } from '../../../tests/fixtures/patterns';
+import { readForm } from '../form/read-form';
+import { holdsCheck } from '../guard/check-digit';
+import { measuredGrowth, slowText, slowTexts } from './blow-up';
+import { knownShapes, shapeCheck, shapeOf } from './known-shapes';
+import { patternTable } from './pattern-table';
+import { patternWarnings } from './pattern-warnings';
+import { longestText, ruleSamples } from './rule-samples';
+import { acceptsText, type Table } from './table';
+import { standingOf } from './three-way';
+
+function table(source: string): Table {
+  const found = patternTable({ source, match: 'whole' });
+  if (found.status !== 'known') throw new Error(found.reason);
+  return found.table;
+}
+
+describe('warnings of a pattern', () => {
+  const warned = (source: string, match: 'whole' | 'part' = 'whole') =>
+    patternWarnings({ source, match }).map(({ sort, witness, remedy }) => [sort, witness, remedy]);
+
+  it.each([
+    ['[a-z]+(?!.*)a', [['accepts nothing', null, null]]],
+    ['a^b|c', [['never matches', null, null]]],
+    ['[0-9]*', [['accepts no text', '', null]]],
+    ['\\w+.example', [['dot takes anything', 'aaexample', '\\w+\\.example']]],
+    ['skerry.example', [['dot takes anything', 'skerryaexample', 'skerry\\.example']]],
+    ['[A-z]{2}', [['A to z', 'a_', '[A-Za-z]{2}']]],
+    ['\\p{Nd}{4}', [['digits of other scripts', '111٠', '[0-9]{4}']]],
+    ['[\\p{Nd}\\-]+', [['digits of other scripts', '٠', '[0-9\\-]+']]],
+    ['[a-]{3}', [['is ignored', 'a', '[a\\-]{3}']]],
+    ['[a-z', [['is ignored', null, null]]],
+    ['[A-Z]{2}[0-9]-[0-9]{4}', []],
+    ['.*', [['accepts no text', '', null]]],
+    ['.+@.+', []],
+  ])('%s', (source, expected) => {
+    expect(warned(source)).toEqual(expected);
+  });
+
+  it.each([
+    ['^a|b$', [['anchors bind one alternative', 'aa', '^(?:a|b)$']]],
+    ['^(?:a|b)$', []],
+    ['^a$|^b$', []],
+    ['a|b', []],
+  ])('%s held against a part', (source, expected) => {
+    expect(warned(source, 'part')).toEqual(expected);
+  });
+
+  it('have witnesses that the pattern accepts and the remedy refuses', () => {
+    for (const source of ['\\w+.example', '[A-z]+', '\\p{Nd}+', 'x[B-y]|a.b']) {
+      for (const { witness, remedy } of patternWarnings({ source, match: 'whole' })) {
+        expect(acceptsText(table(source), witness ?? '')).toBe(true);
+        expect(remedy !== null && acceptsText(table(remedy), witness ?? '')).toBe(false);
+      }
+      expect(patternWarnings({ source, match: 'whole' })).not.toEqual([]);
+    }
+  });
+
+  it('point to the part that they are about', () => {
+    const source = 'ab|[A-z]{2}';
+    const [warning] = patternWarnings({ source, match: 'whole' });
+    expect(warning?.span && source.slice(warning.span.start, warning.span.end)).toBe('[A-z]');
+  });
+});
+
+describe('a pattern that a matcher takes very long over', () => {
+  /** Time as a matcher would take that tries every way, in steps. */
+  const counted = (steps: (length: number) => number) => (text: string) => steps(text.length) / 1e5;
+
+  it.each([
+    ['(a+)+', 'a'],
+    ['(?:[a-z]+ ?)*', 'a'],
+    ['x(?:\\w|\\d)*y', '1'],
+    ['(.*,)*', ','],
+  ])('%s has such texts', (source, piece) => {
+    expect(slowTexts(source).some(({ again }) => again.includes(piece) || again.length > 0)).toBe(true);
+    for (const text of slowTexts(source))
+      expect(slowText(text, 3).startsWith(text.before + text.again.repeat(3))).toBe(true);
+  });
+
+  it('is found by how its time grows', () => {
+    const texts = slowTexts('(a+)+');
+    const until = Date.now() + 60_000;
+    expect(
+      measuredGrowth(
+        texts,
+        counted((length) => 2 ** length),
+        until,
+      )?.grows,
+    ).toBe('doubles');
+    expect(
+      measuredGrowth(
+        texts,
+        counted((length) => length ** 2),
+        until,
+      )?.grows,
+    ).toBe('with a power');
+    expect(
+      measuredGrowth(
+        texts,
+        counted((length) => length * 100),
+        until,
+      ),
+    ).toBeNull();
+    expect(
+      measuredGrowth(
+        texts,
+        counted(() => 1e9),
+        until,
+      ),
+    ).toBeNull();
+    expect(
+      measuredGrowth(
+        texts,
+        counted((length) => 2 ** length),
+        Date.now() - 1,
+      ),
+    ).toBeNull();
+  });
+
+  it('is measured on this engine', () => {
+    const time = (source: string) => (text: string) => {
+      const expression = new RegExp(`^(?:${source})$`, 'v');
+      const begin = performance.now();
+      expression.test(text);
+      return performance.now() - begin;
+    };
+    const found = measuredGrowth(slowTexts('(?:[a-z]+)+'), time('(?:[a-z]+)+'), Date.now() + 10_000);
+    expect(found?.grows).toBe('doubles');
+    expect(measuredGrowth(slowTexts('[a-z]+-[0-9]*'), time('[a-z]+-[0-9]*'), Date.now() + 10_000)).toBeNull();
+  });
+
+  it('has no such texts where nothing is repeated without end', () => {
+    expect(slowTexts('[a-z]{2,10}')).toEqual([]);
+    expect(slowTexts('a{2')).toEqual([]);
+  });
+});
+
+describe('known shapes', () => {
+  it.each([
+    ['<label>E-mail <input type=email></label>', 'email'],
+    ['<label>Observer <input name=observer></label>', 'name'],
+    ['<label>Phone <input name=p></label>', 'phone'],
+    ['<label>When <input name=readingDate></label>', 'date'],
+    ['<input autocomplete="cc-number">', 'card'],
+    ['<label>High water <input name=x></label>', 'time'],
+    ['<label>Station code <input name=station></label>', null],
+  ])('%s asks for %s', (markup, id) => {
+    const [field] = readForm(markup).fields;
+    expect(field && (shapeOf(field)?.id ?? null)).toBe(id);
+  });
+
+  it('are told apart from what means nothing, each text once', () => {
+    for (const { entered, meaningless, id } of knownShapes) {
+      const all = [...entered, ...meaningless].map(([text]) => text);
+      expect([id, new Set(all).size]).toEqual([id, all.length]);
+    }
+  });
+
+  it('have numbers of cards whose check digit holds, and others whose does not', () => {
+    const card = knownShapes.find(({ id }) => id === 'card');
+    const digits = (text: string) => text.replace(/\D/g, '');
+    for (const [text] of card?.entered ?? [])
+      expect([text, holdsCheck(digits(text), 'mod 10')]).toEqual([text, true]);
+    for (const [text, about] of card?.meaningless ?? [])
+      if (about.includes('check')) expect([text, holdsCheck(digits(text), 'mod 10')]).toEqual([text, false]);
+  });
+
+  it('say what a rule refuses that people enter, and accepts that means nothing', () => {
+    const shape = (id: string) => knownShapes.find((one) => one.id === id) as (typeof knownShapes)[number];
+    const check = (source: string, id: string) => {
+      const found = shapeCheck((text) => acceptsText(table(source), text), shape(id));
+      return [found.tooStrict.map(([text]) => text), found.tooLenient.map(([text]) => text)];
+    };
+    const [strict] = check('[a-z.]+@[a-z]+\\.[a-z]{2,4}', 'email');
+    expect(strict).toEqual(
+      expect.arrayContaining(['aino+tide@skerry.example', 'warden@tide.lighthouse', 'AINO@SKERRY.EXAMPLE']),
+    );
+    const [, lenient] = check('\\d{2}\\.\\d{2}\\.\\d{4}', 'date');
+    expect(lenient).toEqual(expect.arrayContaining(['30.02.2026', '14.13.2026', '00.03.2026']));
+    expect(check('[\\s\\S]*', 'name')[0]).toEqual([]);
+  });
+});
+
+describe('samples made from a rule', () => {
+  it('have the verdict that the rule has for them, each once', () => {
+    fc.assert(
+      fc.property(plainPattern, (source) => {
+        const rule = table(source);
+        const made = ruleSamples(rule);
+        for (const { text, expected } of made)
+          expect([text, standingOf(rule, text).verdict]).toEqual([text, expected]);
+        expect(new Set(made.map(({ text }) => text)).size).toBe(made.length);
+        if (made.length > 0) expect(made.some(({ sort }) => sort === 'typical')).toBe(true);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('go to the edges of classes and counts, and one edit beyond', () => {
+    const made = ruleSamples(table('[B-D][0-9]{2,3}'));
+    const of = (sort: string) => made.filter((one) => one.sort === sort).map(({ text }) => text);
+    expect(made.map(({ about }) => about)).toEqual(
+      expect.arrayContaining(['the longest', 'last of its range: D', 'last of its range: 9']),
+    );
+    expect(of('edge').some((text) => /^D/.test(text)) && of('edge').some((text) => text.length === 4)).toBe(
+      true,
+    );
+    expect(of('near miss').length).toBeGreaterThan(3);
+  });
+
+  it.each([
+    ['[A-Z]{2}\\d', 3],
+    ['a|bcd', 3],
+    ['a*', null],
+    ['.{0,400}', null],
+    ['[]', null],
+  ])('the longest of %s has %s characters', (source, length) => {
+    expect(longestText(table(source))?.length ?? null).toBe(length);
+  });
+
+  it('are none where nothing is accepted', () => {
+    expect(ruleSamples(table('[]'))).toEqual([]);
+  });
+});

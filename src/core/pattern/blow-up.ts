@@ -1,0 +1,117 @@
+import { type Part, partsOf } from './parts';
+import { patternTable } from './pattern-table';
+import { shortestText, typicalTexts } from './texts';
+
+/** A text that grows by one piece again and again, and at last does not match. */
+export interface SlowText {
+  readonly before: string;
+  readonly again: string;
+  readonly after: string;
+}
+
+export function slowText({ before, again, after }: SlowText, times: number): string {
+  return before + again.repeat(times) + after;
+}
+
+/** Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end. */
+export function slowTexts(source: string): SlowText[] {
+  const rows = partsOf(source);
+  if (!rows) return [];
+  return rows.flatMap((row) => inRow(source, row, '')).slice(0, 40);
+}
+
+function inRow(source: string, row: readonly Part[], before: string): SlowText[] {
+  const found: SlowText[] = [];
+  let so = before;
+  for (const part of row) {
+    found.push(...inPart(source, part, so));
+    so += shortestOf(source, part);
+  }
+  return found;
+}
+
+function inPart(source: string, part: Part, before: string): SlowText[] {
+  switch (part.is) {
+    case 'choice':
+    case 'look':
+      return part.rows.flatMap((row) => inRow(source, row, before));
+    case 'times': {
+      const inside = inPart(source, part.part, before);
+      if (part.max !== null && part.max < 20) return inside;
+      const pieces = textsOf(source, part.part).filter((text) => text !== '');
+      const whole = pieces.flatMap((again) => endings.map((after) => ({ before, again, after })));
+      return [...whole, ...inside];
+    }
+    default:
+      return [];
+  }
+}
+
+/** What makes a text fail at its end, most of the time. */
+const endings = ['!', '\u0001', '@'] as const;
+
+const slice = (source: string, { span }: Part) => source.slice(span.start, span.end);
+
+function textsOf(source: string, part: Part): string[] {
+  const found = patternTable({ source: slice(source, part), match: 'whole' }, 100);
+  return found.status === 'known' ? typicalTexts(found.table, 3) : [];
+}
+
+function shortestOf(source: string, part: Part): string {
+  const found = patternTable({ source: slice(source, part), match: 'whole' }, 100);
+  return found.status === 'known' ? (shortestText(found.table) ?? '') : '';
+}
+
+/** How long a matcher took, by the times that the piece was repeated. */
+export interface Growth {
+  readonly text: SlowText;
+  /** ms, the fewest repetitions first. */
+  readonly took: readonly (readonly [times: number, ms: number])[];
+  /** Twice the time for a few pieces more, or a power of the length. */
+  readonly grows: 'doubles' | 'with a power';
+}
+
+/** Slower than this is slow, ms; and the measuring of one text ends there. */
+const slow = 25;
+
+/**
+ * Measures the texts until one shows that time grows out of hand; null where none does.
+ *
+ * @param time runs the pattern over a text and says how long it took, ms
+ * @param until `Date.now()` at which measuring ends
+ */
+export function measuredGrowth(
+  texts: readonly SlowText[],
+  time: (text: string) => number,
+  until: number,
+): Growth | null {
+  for (const text of texts) {
+    const short = growthOver(text, [6, 9, 12, 15, 18, 21, 24, 27, 30, 33, 36], time, until);
+    if (short) return { text, took: short, grows: 'doubles' };
+    const long = growthOver(text, [500, 1000, 2000, 4000, 8000, 16_000, 32_000], time, until);
+    if (long) return { text, took: long, grows: 'with a power' };
+    if (Date.now() > until) return null;
+  }
+  return null;
+}
+
+function growthOver(
+  text: SlowText,
+  counts: readonly number[],
+  time: (text: string) => number,
+  until: number,
+): Growth['took'] | null {
+  const took: [number, number][] = [];
+  for (const count of counts) {
+    if (Date.now() > until) return null;
+    const ms = time(slowText(text, count));
+    took.push([count, ms]);
+    if (ms < slow) continue;
+    // Time in proportion to the length is no fault: it has to grow faster than that.
+    const before = took.find(([, one]) => one >= slow / 20) ?? took[0];
+    const [fromCount = count, fromMs = ms] = before ?? [];
+    const byLength = count / fromCount;
+    return ms / Math.max(fromMs, 0.01) > byLength ** 1.6 ? took : null;
+  }
+  return null;
+}
