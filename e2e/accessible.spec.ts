@@ -9,6 +9,7 @@ const views = [
   '/typing?stroke=5',
   '/typing?field=serial&typing=ways+in',
   '/typing?field=serial&typing=samples',
+  '/typing?field=station&typing=rule',
   '/keyboards?field=phone',
   '/keyboards?field=level&keyboards=all+settings&target=webkit-phone',
   '/keyboards?field=serial&keyboards=taps',

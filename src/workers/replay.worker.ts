@@ -3,11 +3,17 @@ import type { Field, FieldId } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
+import { expressionOf } from '@/core/guard/pattern-rule';
 import type { Correction } from '@/core/keyboard/correction';
 import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
+import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
+import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
+import type { Pattern } from '@/core/pattern/pattern-table';
+import { type RuleReport, ruleReport } from '@/core/pattern/rule-report';
+import { liveRules, nativeRule, submitRule } from '@/core/pattern/rule-table';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
@@ -122,6 +128,45 @@ const replayWork = {
       const keyboard = linuxKeyboard(layout);
       return keyboard ? [[target, trapOn(keyboard, field, guards, samples, target, 'en-US')] as const] : [];
     });
+  },
+
+  /** Everything that is shown beside a rule while it is edited. */
+  rule(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: readonly Sample[],
+    edited: EditedRule,
+    saved: string,
+    shape: string | null,
+  ): RuleReport | null {
+    const field = fieldIn(of);
+    const pattern = field && editedPattern(field, guards, edited);
+    return field && pattern
+      ? ruleReport({
+          pattern,
+          saved,
+          samples,
+          shape,
+          live: liveRules(guards),
+          native: nativeRule(field),
+          submit: submitRule(field, guards, habitsByRoute('hardware keys')),
+        })
+      : null;
+  },
+
+  /** How long this engine's matcher takes over texts that are made to be slow; null: none of them is. */
+  async slowness(pattern: Pattern): Promise<Growth | null> {
+    const expression = expressionOf(pattern);
+    if (!expression) return null;
+    return measuredGrowth(
+      slowTexts(pattern.source),
+      (text) => {
+        const begin = performance.now();
+        expression.test(text);
+        return performance.now() - begin;
+      },
+      Date.now() + 1500,
+    );
   },
 
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {

@@ -80,39 +80,39 @@ describe('a pattern that a matcher takes very long over', () => {
       expect(slowText(text, 3).startsWith(text.before + text.again.repeat(3))).toBe(true);
   });
 
-  it('is found by how its time grows', () => {
+  it('is found by how its time grows', async () => {
     const texts = slowTexts('(a+)+');
     const until = Date.now() + 60_000;
     expect(
-      measuredGrowth(
+      await measuredGrowth(
         texts,
         counted((length) => 2 ** length),
         until,
-      )?.grows,
-    ).toBe('doubles');
+      ),
+    ).toMatchObject({ grows: 'doubles' });
     expect(
-      measuredGrowth(
+      await measuredGrowth(
         texts,
         counted((length) => length ** 2),
         until,
-      )?.grows,
-    ).toBe('with a power');
+      ),
+    ).toMatchObject({ grows: 'with a power' });
     expect(
-      measuredGrowth(
+      await measuredGrowth(
         texts,
         counted((length) => length * 100),
         until,
       ),
     ).toBeNull();
     expect(
-      measuredGrowth(
+      await measuredGrowth(
         texts,
         counted(() => 1e9),
         until,
       ),
     ).toBeNull();
     expect(
-      measuredGrowth(
+      await measuredGrowth(
         texts,
         counted((length) => 2 ** length),
         Date.now() - 1,
@@ -120,16 +120,18 @@ describe('a pattern that a matcher takes very long over', () => {
     ).toBeNull();
   });
 
-  it('is measured on this engine', () => {
+  it('is measured on this engine', async () => {
     const time = (source: string) => (text: string) => {
       const expression = new RegExp(`^(?:${source})$`, 'v');
       const begin = performance.now();
       expression.test(text);
       return performance.now() - begin;
     };
-    const found = measuredGrowth(slowTexts('(?:[a-z]+)+'), time('(?:[a-z]+)+'), Date.now() + 10_000);
+    const found = await measuredGrowth(slowTexts('(?:[a-z]+)+'), time('(?:[a-z]+)+'), Date.now() + 10_000);
     expect(found?.grows).toBe('doubles');
-    expect(measuredGrowth(slowTexts('[a-z]+-[0-9]*'), time('[a-z]+-[0-9]*'), Date.now() + 10_000)).toBeNull();
+    expect(
+      await measuredGrowth(slowTexts('[a-z]+-[0-9]*'), time('[a-z]+-[0-9]*'), Date.now() + 10_000),
+    ).toBeNull();
   });
 
   it('has no such texts where nothing is repeated without end', () => {

@@ -67,51 +67,67 @@ export interface Growth {
   readonly text: SlowText;
   /** ms, the fewest repetitions first. */
   readonly took: readonly (readonly [times: number, ms: number])[];
-  /** Twice the time for a few pieces more, or a power of the length. */
-  readonly grows: 'doubles' | 'with a power';
+  /** Twice the time for a few pieces more, a power of the length, or in proportion to it. */
+  readonly grows: 'doubles' | 'with a power' | 'in proportion';
 }
+
+/** Runs the pattern over a text and says how long it took, ms. */
+export type Timing = (text: string) => number | Promise<number>;
 
 /** Slower than this is slow, ms; and the measuring of one text ends there. */
 const slow = 25;
+/** How often the piece is repeated, where time doubles and where it grows with a power. */
+const [few, many] = [
+  [6, 9, 12, 15, 18, 21, 24, 27, 30, 33, 36],
+  [500, 1000, 2000, 4000, 8000, 16_000, 32_000],
+];
 
 /**
  * Measures the texts until one shows that time grows out of hand; null where none does.
- *
- * @param time runs the pattern over a text and says how long it took, ms
  * @param until `Date.now()` at which measuring ends
  */
-export function measuredGrowth(
+export async function measuredGrowth(
   texts: readonly SlowText[],
-  time: (text: string) => number,
+  time: Timing,
   until: number,
-): Growth | null {
+): Promise<Growth | null> {
   for (const text of texts) {
-    const short = growthOver(text, [6, 9, 12, 15, 18, 21, 24, 27, 30, 33, 36], time, until);
-    if (short) return { text, took: short, grows: 'doubles' };
-    const long = growthOver(text, [500, 1000, 2000, 4000, 8000, 16_000, 32_000], time, until);
-    if (long) return { text, took: long, grows: 'with a power' };
+    const growth = await growthOf(text, time, until);
+    if (growth.grows !== 'in proportion') return growth;
     if (Date.now() > until) return null;
   }
   return null;
 }
 
-function growthOver(
+/** Measures one text, longer and longer, until it is slow or as long as it gets. */
+export async function growthOf(text: SlowText, time: Timing, until: number): Promise<Growth> {
+  const short = await timesOf(text, few, time, until);
+  if (isOutOfHand(short)) return { text, took: short, grows: 'doubles' };
+  const long = await timesOf(text, many, time, until);
+  if (isOutOfHand(long)) return { text, took: long, grows: 'with a power' };
+  return { text, took: [...short, ...long], grows: 'in proportion' };
+}
+
+async function timesOf(
   text: SlowText,
   counts: readonly number[],
-  time: (text: string) => number,
+  time: Timing,
   until: number,
-): Growth['took'] | null {
+): Promise<[number, number][]> {
   const took: [number, number][] = [];
   for (const count of counts) {
-    if (Date.now() > until) return null;
-    const ms = time(slowText(text, count));
+    if (Date.now() > until) break;
+    const ms = await time(slowText(text, count));
     took.push([count, ms]);
-    if (ms < slow) continue;
-    // Time in proportion to the length is no fault: it has to grow faster than that.
-    const before = took.find(([, one]) => one >= slow / 20) ?? took[0];
-    const [fromCount = count, fromMs = ms] = before ?? [];
-    const byLength = count / fromCount;
-    return ms / Math.max(fromMs, 0.01) > byLength ** 1.6 ? took : null;
+    if (ms >= slow) break;
   }
-  return null;
+  return took;
+}
+
+/** It got slow, and faster than its text grew: time in proportion to the length is no fault. */
+function isOutOfHand(took: readonly (readonly [number, number])[]): boolean {
+  const last = took.at(-1);
+  if (!last || last[1] < slow) return false;
+  const before = took.find(([, ms]) => ms >= slow / 20) ?? last;
+  return last[1] / Math.max(before[1], 0.01) > (last[0] / before[0]) ** 1.6;
 }

@@ -12,7 +12,8 @@ import { acceptsText, stateCount } from './table';
 function matches(source: string, match: 'whole' | 'part', text: string): boolean {
   if (match === 'whole') return new RegExp(`^(?:${source})$`, 'v').test(text);
   const sticky = new RegExp(source, 'vy');
-  const starts = [...text].reduce((all, one) => [...all, (all.at(-1) ?? 0) + one.length], [0]);
+  let at = 0;
+  const starts = [0, ...Array.from(text, (one) => (at += one.length))];
   return starts.some((at) => {
     sticky.lastIndex = at;
     return sticky.test(text);

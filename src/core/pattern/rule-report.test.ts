@@ -6,7 +6,7 @@ import { targetId } from '../target/target';
 import { searchedStanding } from './bounded-search';
 import { patternTable } from './pattern-table';
 import { mostReported, type RuleQuestion, ruleReport } from './rule-report';
-import { allRules, fieldRule, guardRule, liveRule, submitRule } from './rule-table';
+import { allRules, fieldRule, guardRule, liveRule, nativeRule, submitRule } from './rule-table';
 import { acceptsText } from './table';
 
 const habits = habitsOf(targetId('chromium'));
@@ -20,6 +20,7 @@ function report(source: string, more: Partial<RuleQuestion> = {}) {
     saved: source,
     samples: [],
     live: null,
+    native: null,
     submit: whole(source),
     shape: null,
     ...more,
@@ -90,6 +91,19 @@ describe('the report on a rule', () => {
       'Mairi O’Dunn',
     );
     expect(report('[A-Za-z ]+', { shape: 'no such' }).shape).toBeNull();
+  });
+
+  it('tells the readings of two flags apart, and the browser’s own check', () => {
+    expect(report('[\\q{ab}]').older).toBeNull();
+    expect(report('[a&&b]').older).toMatchObject({ answer: { second: ['&', 'a', 'b'] } });
+    expect(report('[a-z]+').older).toMatchObject({ answer: { relation: 'equal' } });
+    const [email] = readForm('<input type=email>').fields;
+    const native = email ? nativeRule(email) : null;
+    expect(report('.+@.+\\..+', { native }).native).toMatchObject({
+      answer: { relation: 'overlapping', second: expect.arrayContaining(['a@a']) },
+    });
+    const [text] = readForm('<input>').fields;
+    expect(text && nativeRule(text)).toBeNull();
   });
 
   it('tries where no table can be made, and says so', () => {

@@ -24,6 +24,8 @@ export interface RuleQuestion {
   readonly live: PatternTable | null;
   /** All that is asked of the field in the end; the pattern alone where there is nothing else. */
   readonly submit: PatternTable;
+  /** What the browser checks by itself for this kind of field; null where that is no pattern. */
+  readonly native: PatternTable | null;
   /** The shape that it is held against; null: none. */
   readonly shape: string | null;
 }
@@ -49,6 +51,10 @@ export interface RuleReport {
   readonly changed: Exact<RuleComparison>;
   /** All of the text first, a part of it second: what a partial match lets through besides. */
   readonly partial: Exact<RuleComparison>;
+  /** As the v flag reads it first, as the older u flag does second; null where the u flag does not read it. */
+  readonly older: Exact<RuleComparison> | null;
+  /** The rule first, what the browser checks by itself second; null where it checks no text. */
+  readonly native: Exact<RuleComparison> | null;
   readonly warnings: readonly PatternWarning[];
   readonly shape: ShapeCheck | null;
   /** Null where no guard acts while one types. */
@@ -64,7 +70,15 @@ export interface RuleReport {
 export const mostReported = 2000;
 
 /** Everything that is shown beside a rule while it is edited. */
-export function ruleReport({ pattern, saved, samples, live, submit, shape }: RuleQuestion): RuleReport {
+export function ruleReport({
+  pattern,
+  saved,
+  samples,
+  live,
+  submit,
+  native,
+  shape,
+}: RuleQuestion): RuleReport {
   const now = patternTable(pattern);
   const before = patternTable({ ...pattern, source: saved });
   const accepts = acceptsBy(pattern, now);
@@ -83,10 +97,12 @@ export function ruleReport({ pattern, saved, samples, live, submit, shape }: Rul
       [patternTable({ ...pattern, match: 'whole' }), patternTable({ ...pattern, match: 'part' })],
       ([first, second]) => comparedRules(first, second, 3),
     ),
+    older: olderReading(pattern, now),
+    native: native && exact([now, native], ([first, second]) => comparedRules(first, second, 4)),
     warnings: patternWarnings(pattern),
     shape: known && now.status !== 'fault' ? shapeCheck((text) => accepts(text) ?? false, known) : null,
     live: live && exact([live, submit], ([first, second]) => liveCheck(first, second)),
-    lenient: lenientOf(pattern, submit),
+    lenient: lenientOf(pattern, now),
     made: now.status === 'known' ? ruleSamples(now.table) : [],
     untouched: untouchedParts(
       rows,
@@ -144,10 +160,18 @@ function sampleStanding(
   }
 }
 
-function lenientOf(pattern: Pattern, submit: PatternTable): string | null {
-  if (submit.status !== 'known' || pattern.match === 'part') return null;
+function olderReading(pattern: Pattern, now: PatternTable): Exact<RuleComparison> | null {
+  const older = patternTable({ ...pattern, flags: 'u' });
+  return older.status === 'fault' || now.status === 'fault'
+    ? null
+    : exact([now, older], ([first, second]) => comparedRules(first, second, 4));
+}
+
+/** Length limits act by themselves while one types: the pattern alone is asked. */
+function lenientOf(pattern: Pattern, rule: PatternTable): string | null {
+  if (rule.status !== 'known' || pattern.match === 'part') return null;
   try {
-    return lenientPattern(pattern.source, submit.table);
+    return lenientPattern(pattern.source, rule.table);
   } catch (error) {
     if (error instanceof GaveUp) return null;
     throw error;

@@ -3,6 +3,7 @@ import { characterClasses } from '../guard/character-set';
 import { type Guard, isStrict } from '../guard/guard';
 import { engineWays } from '../model/engine-ways';
 import { parseNonNegativeInteger } from '../standard/constraint-validation';
+import { validEmailAddress } from '../standard/email-addresses';
 import type { Habits } from '../target/habits';
 import { allOf, beginningsOf, combined, everyText, lengthTable } from './combine';
 import { GaveUp } from './limits';
@@ -70,6 +71,12 @@ function asPattern({ source, flags }: RegExp): Pattern {
   return { source: inner, flags: flags.includes('v') ? 'v' : 'u', match: 'whole' };
 }
 
+/** What a browser checks by itself for a kind, where the standard says it with a pattern (HTML Standard, "Email state"); else null. */
+export function nativeRule({ kind, controls: [control] }: Field): PatternTable | null {
+  if (kind !== 'email' || hasAttribute(control, 'multiple')) return null;
+  return patternTable({ source: validEmailAddress.source, flags: 'u', match: 'part' });
+}
+
 /** What a guard accepts in the end. */
 export function guardRule(guard: Guard): PatternTable {
   return orNothing(ruleOf(guard));
@@ -121,6 +128,12 @@ export function liveRule(guard: Guard): PatternTable {
   const rule = guardRule(guard);
   const isLenient = guard.kind === 'decimals' || guard.kind === 'range' || guard.kind === 'words';
   return isLenient && rule.status === 'known' ? known(beginningsOf(rule.table)) : rule;
+}
+
+/** What all guards together let stand while one types; null where none acts then. */
+export function liveRules(guards: readonly Guard[]): PatternTable | null {
+  const live = guards.filter((guard) => guard.on && !isStrict(guard));
+  return live.length === 0 ? null : allRules(live.map(liveRule));
 }
 
 /** All that is asked of a field in the end: its own attributes and the guards on leaving and on submission. */

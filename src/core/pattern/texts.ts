@@ -95,9 +95,11 @@ function madeUp(table: Table, random: () => number): string | null {
       return rest === null ? null : text + rest;
     }
     // What people type is plain: the first edges are taken more often.
-    const edge = options[Math.floor(random() ** 2 * options.length)] as Edge;
-    const characters = charactersIn(edge.min, edge.max);
-    text += characters[Math.floor(random() ** 2 * characters.length)] ?? characterOf(edge);
+    const edge = options[Math.floor(random() ** 3 * options.length)] as Edge;
+    const all = charactersIn(edge.min, edge.max);
+    const plain = all.filter((one) => /[A-Za-z0-9]/.test(one));
+    const characters = plain.length > 0 ? plain : all.slice(0, 4);
+    text += characters[Math.floor(random() * characters.length)] ?? characterOf(edge);
     state = edge.to;
   }
 }

@@ -9,7 +9,7 @@ import type { TargetId } from '@/core/target/target';
 import { type Language, languages } from '@/core/target/variant';
 
 /** What the Typing view shows of a field. */
-export const typingParts = ['strokes', 'ways in', 'samples'] as const;
+export const typingParts = ['strokes', 'ways in', 'samples', 'rule'] as const;
 export type TypingPart = (typeof typingParts)[number];
 
 /** What the Keyboards view shows of a field. */

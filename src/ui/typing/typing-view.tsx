@@ -32,6 +32,7 @@ import { exportGuards } from './export-guards';
 import { GuardPanel } from './guard-panel';
 import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
+import { RulePanel } from './rule-panel';
 import { SamplesPanel } from './samples-panel';
 import { TypeHere } from './type-here';
 import styles from './typing.module.css';
@@ -156,6 +157,15 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
             targets={lineUp.targets}
             text={plan.samples ?? ''}
             onChange={(samples) => change({ samples }, 'samples')}
+          />
+        )}
+        {selection.typing === 'rule' && (
+          <RulePanel
+            field={field}
+            guards={plan.guards}
+            samples={plan.samples ?? ''}
+            onSamples={(samples) => change({ samples }, 'samples')}
+            onGuards={changeGuards}
           />
         )}
         {selection.typing === 'strokes' && (

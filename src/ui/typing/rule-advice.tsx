@@ -1,0 +1,216 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import type { Field } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
+import type { KnownShape } from '@/core/pattern/known-shapes';
+import type { SourceSpan } from '@/core/pattern/parts';
+import type { RuleReport } from '@/core/pattern/rule-report';
+import type { Sample } from '@/core/replay/sample';
+import { visible } from '../frame/visible-text';
+import styles from './rule.module.css';
+import { Slowness } from './slowness';
+import { TextChips } from './text-chips';
+
+/** What is probably not meant, what people enter that is refused, and how it goes together with what acts while one types. */
+export function RuleAdvice({
+  field,
+  report,
+  match,
+  source,
+  shapes,
+  shape,
+  onShape,
+  onSource,
+  onPick,
+  onAdd,
+  onGuard,
+}: {
+  field: Field;
+  report: RuleReport | null;
+  match: 'whole' | 'part';
+  source: string;
+  shapes: readonly KnownShape[];
+  shape: string | null;
+  onShape: (shape: string | null) => void;
+  onSource: (source: string) => void;
+  onPick: (span: SourceSpan) => void;
+  onAdd: (samples: readonly Sample[]) => void;
+  onGuard: (guard: Guard) => void;
+}) {
+  const accepted = (text: string) => onAdd([{ text, expected: 'accepted' }]);
+  const refused = (text: string) => onAdd([{ text, expected: 'refused' }]);
+  return (
+    <section className={styles.advice} aria-label="What to look at">
+      {report?.warnings.map(({ sort, says, span, witness, remedy }) => (
+        <div key={`${sort} ${span?.start}`} className={styles.warning}>
+          <p>
+            {says}
+            {witness !== null && witness !== '' && (
+              <>
+                {' '}
+                It makes <span className="mono">{visible(witness)}</span>{' '}
+                {sort === 'is ignored' ? 'a different matter by browser' : 'accepted'}.
+              </>
+            )}
+          </p>
+          <p className={styles.deeds}>
+            {span && (
+              <Button size="small" onClick={() => onPick(span)}>
+                Show
+              </Button>
+            )}
+            {remedy !== null && (
+              <Button size="small" title={remedy} onClick={() => onSource(remedy)}>
+                Mend
+              </Button>
+            )}
+          </p>
+        </div>
+      ))}
+      <Slowness source={source} match={match} />
+      <div className={styles.piece}>
+        <div className={styles.pieceHead}>
+          <h3>People enter</h3>
+          <Select
+            size="small"
+            aria-label="What people enter here"
+            value={shape ?? ''}
+            style={{ width: 210 }}
+            options={[
+              { value: '', label: 'nothing that is known' },
+              ...shapes.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(id) => onShape(id === '' ? null : id)}
+          />
+        </div>
+        {report?.shape && (
+          <dl>
+            <div>
+              <dt>refused, though people mean it</dt>
+              <dd>
+                <TextChips
+                  texts={report.shape.tooStrict.map(([text]) => text)}
+                  notes={report.shape.tooStrict.map(([, about]) => about)}
+                  empty="none"
+                  onPick={accepted}
+                />
+              </dd>
+            </div>
+            <div>
+              <dt>accepted, though it means nothing</dt>
+              <dd>
+                <TextChips
+                  texts={report.shape.tooLenient.map(([text]) => text)}
+                  notes={report.shape.tooLenient.map(([, about]) => about)}
+                  empty="none"
+                  onPick={refused}
+                />
+              </dd>
+            </div>
+          </dl>
+        )}
+      </div>
+      {report && source !== '' && (
+        <div className={styles.piece}>
+          <div className={styles.pieceHead}>
+            <h3>While one types</h3>
+            {report.lenient !== null && report.lenient !== source && (
+              <Button
+                size="small"
+                title={report.lenient}
+                onClick={() =>
+                  onGuard({
+                    kind: 'pattern',
+                    id: crypto.randomUUID(),
+                    on: true,
+                    stage: 'before insert',
+                    source: report.lenient ?? '',
+                    match: 'whole',
+                  })
+                }
+              >
+                Add the live rule that fits
+              </Button>
+            )}
+          </div>
+          <LiveNote report={report} />
+          {report.lenient !== null && <p className={`mono ${styles.lenient}`}>{report.lenient}</p>}
+        </div>
+      )}
+      {report?.native?.status === 'known' && source !== '' && (
+        <div className={styles.piece}>
+          <h3>The browser’s own check besides</h3>
+          <dl>
+            <div>
+              <dt>refused by the browser alone</dt>
+              <dd>
+                <TextChips texts={report.native.answer.first} empty="none" onPick={refused} />
+              </dd>
+            </div>
+            <div>
+              <dt>refused by the rule alone</dt>
+              <dd>
+                <TextChips texts={report.native.answer.second} empty="none" onPick={accepted} />
+              </dd>
+            </div>
+          </dl>
+        </div>
+      )}
+      {report?.older?.status === 'known' && report.older.answer.relation !== 'equal' && (
+        <div className={styles.warning}>
+          <p>
+            With the older u flag, as in code that has not changed, it reads otherwise. Accepted by one
+            reading alone:
+          </p>
+          <TextChips
+            texts={[...report.older.answer.first, ...report.older.answer.second]}
+            empty="none"
+            onPick={accepted}
+          />
+        </div>
+      )}
+      {report?.partial.status === 'known' && report.partial.answer.second.length > 0 && source !== '' && (
+        <div className={styles.piece}>
+          <h3>
+            {match === 'part'
+              ? 'It is looked for in a part of the text, which lets through'
+              : 'Looked for in a part of the text, as code often does, it would let through'}
+          </h3>
+          <TextChips texts={report.partial.answer.second} empty="nothing more" onPick={refused} />
+        </div>
+      )}
+      <p className="soft">{field.label}: a text that is picked here becomes a sample.</p>
+    </section>
+  );
+}
+
+function LiveNote({ report }: { report: RuleReport }) {
+  const { live } = report;
+  if (live === null) return <p className="soft">No guard acts while one types.</p>;
+  if (live.status === 'unknown')
+    return <p className="soft">Cannot be told exactly, because {live.reason}.</p>;
+  const { blocked, idle } = live.answer;
+  if (!blocked && idle === null) return <p>The guards let just the beginnings of valid values stand.</p>;
+  return (
+    <>
+      {blocked && (
+        <p className={styles.fault}>
+          <span className="mono">{visible(blocked.value)}</span> is valid and cannot be typed in order: the
+          guards stop it at{' '}
+          {blocked.beginning === '' ? (
+            'nothing at all'
+          ) : (
+            <span className="mono">{visible(blocked.beginning)}</span>
+          )}
+          .
+        </p>
+      )}
+      {idle !== null && (
+        <p>
+          <span className="mono">{visible(idle)}</span> may stand, though nothing valid begins with it.
+        </p>
+      )}
+    </>
+  );
+}

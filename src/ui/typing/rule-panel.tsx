@@ -1,0 +1,256 @@
+'use client';
+
+import { Button, Input, type InputRef, Select } from 'antd';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { setAttribute } from '@/core/form/edit-markup';
+import { attribute, type Field } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
+import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edited-rule';
+import { knownShapes, shapeOf } from '@/core/pattern/known-shapes';
+import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
+import { pathFinder } from '@/core/pattern/path-through';
+import type { RuleReport } from '@/core/pattern/rule-report';
+import type { Sample } from '@/core/replay/sample';
+import { readSamples, writeSamples } from '@/core/replay/sample-table';
+import type { Replayer } from '@/workers/replayer';
+import { useForm } from '../frame/use-form';
+import styles from './rule.module.css';
+import { RuleAdvice } from './rule-advice';
+import { RuleChange } from './rule-change';
+import { RuleSamples } from './rule-samples';
+import { RuleStones } from './rule-stones';
+import { useReplay } from './use-replay';
+
+const noSamples: readonly Sample[] = [];
+
+/** What the rule of a field really accepts: what a change of it does to the samples first, the rule itself below. */
+export function RulePanel({
+  field,
+  guards,
+  samples: text,
+  onSamples,
+  onGuards,
+}: {
+  field: Field;
+  guards: readonly Guard[];
+  samples: string;
+  onSamples: (text: string) => void;
+  onGuards: (guards: readonly Guard[]) => void;
+}) {
+  const { form, edit } = useForm();
+  const rules = useMemo(() => editedRules(field, guards), [field, guards]);
+  const [chosen, setChosen] = useState<EditedRule | null>(null);
+  const edited =
+    rules.find((one) => keyOf(one) === (chosen && keyOf(chosen))) ?? bestOf(rules, field, guards);
+  const pattern = edited && editedPattern(field, guards, edited);
+  const reading = useMemo(() => readSamples(text), [text]);
+  const samples = reading.status === 'read' ? reading.samples : noSamples;
+  const addSamples = (more: readonly Sample[]) => {
+    const known = new Set(samples.map((one) => one.text));
+    onSamples(writeSamples([...samples, ...more.filter((one) => !known.has(one.text))]));
+  };
+  if (!edited || !pattern)
+    return (
+      <p className={styles.lead}>
+        This kind of field knows no pattern. Add a guard of the kind Pattern on the left, and it is looked at
+        here.
+      </p>
+    );
+  const change = (source: string) => {
+    if (edited.of === 'field') {
+      const markup = setAttribute(form.markup, field.controls[0], 'pattern', source === '' ? null : source);
+      edit({ markup }, `${field.id} pattern`);
+    } else
+      onGuards(
+        guards.map((guard) =>
+          guard.id === edited.id && guard.kind === 'pattern' ? { ...guard, source } : guard,
+        ),
+      );
+  };
+  return (
+    <Rule
+      key={keyOf(edited)}
+      field={field}
+      guards={guards}
+      edited={edited}
+      source={edited.of === 'field' ? (attribute(field.controls[0], 'pattern') ?? '') : pattern.source}
+      match={pattern.match}
+      samples={samples}
+      choice={
+        <Select
+          size="small"
+          aria-label="Rule"
+          value={keyOf(edited)}
+          style={{ minWidth: 190 }}
+          options={rules.map((one) => ({ value: keyOf(one), label: nameOf(one, guards) }))}
+          onChange={(key) => setChosen(rules.find((one) => keyOf(one) === key) ?? null)}
+        />
+      }
+      onSource={change}
+      onAdd={addSamples}
+      onGuard={(guard) => onGuards([...guards, guard])}
+    />
+  );
+}
+
+function keyOf(rule: EditedRule): string {
+  return rule.of === 'field' ? 'field' : `guard ${rule.id}`;
+}
+
+function nameOf(rule: EditedRule, guards: readonly Guard[]): string {
+  if (rule.of === 'field') return 'pattern of the field';
+  const guard = guards.find(({ id }) => id === rule.id);
+  return guard ? `guard ${guard.stage}` : 'guard';
+}
+
+/** The rule that is there: the field's own pattern if it has one, else a guard's. */
+function bestOf(
+  rules: readonly EditedRule[],
+  field: Field,
+  guards: readonly Guard[],
+): EditedRule | undefined {
+  const hasOwn = attribute(field.controls[0], 'pattern') !== null;
+  const strict = rules.find(
+    (one) => one.of === 'guard' && guards.some(({ id, stage }) => id === one.id && stage === 'on submission'),
+  );
+  return hasOwn ? rules[0] : (strict ?? rules.find(({ of }) => of === 'guard') ?? rules[0]);
+}
+
+function Rule({
+  field,
+  guards,
+  edited,
+  source,
+  match,
+  samples,
+  choice,
+  onSource,
+  onAdd,
+  onGuard,
+}: {
+  field: Field;
+  guards: readonly Guard[];
+  edited: EditedRule;
+  source: string;
+  match: 'whole' | 'part';
+  samples: readonly Sample[];
+  choice: React.ReactNode;
+  onSource: (source: string) => void;
+  onAdd: (samples: readonly Sample[]) => void;
+  onGuard: (guard: Guard) => void;
+}) {
+  const { form } = useForm();
+  const [saved, setSaved] = useState(source);
+  const [shape, setShape] = useState<string | null>(() => shapeOf(field)?.id ?? null);
+  const [lit, setLit] = useState<string | null>(null);
+  const [at, setAt] = useState<SourceSpan | null>(null);
+  const input = useRef<InputRef>(null);
+  const ask = useCallback(
+    ({ work }: Replayer): Promise<RuleReport | null> =>
+      work.rule(
+        { markup: form.markup, field: field.id },
+        guards,
+        samples.slice(0, 2000),
+        edited,
+        saved || '[^]*',
+        shape,
+      ),
+    [form.markup, field.id, guards, samples, edited, saved, shape],
+  );
+  const [replaying] = useReplay(ask);
+  const report = replaying.status === 'there' ? replaying.answer : null;
+  const rows = useMemo(() => partsOf(source), [source]);
+  const find = useMemo(() => (rows ? pathFinder(rows) : null), [rows]);
+  const path = lit === null || !find ? null : find(lit);
+  const untouched = useMemo(
+    () => new Set(samples.length > 0 ? (report?.untouched ?? []) : []),
+    [report, samples],
+  );
+  const pick = ({ start, end }: SourceSpan) => {
+    setAt({ start, end });
+    const element = input.current?.input;
+    element?.focus();
+    element?.setSelectionRange(start, end);
+  };
+  return (
+    <div className={styles.rule}>
+      <RuleChange
+        report={report}
+        samples={samples}
+        saved={saved}
+        isChanged={saved !== source}
+        onSave={() => setSaved(source)}
+        onBack={() => onSource(saved)}
+        onAdd={onAdd}
+      />
+      <div className={styles.middle}>
+        <RuleSamples report={report} samples={samples} lit={lit} onLight={setLit} onAdd={onAdd} />
+        <RuleAdvice
+          field={field}
+          report={report}
+          match={match}
+          source={source}
+          shapes={knownShapes}
+          shape={shape}
+          onShape={setShape}
+          onSource={onSource}
+          onPick={pick}
+          onAdd={onAdd}
+          onGuard={onGuard}
+        />
+      </div>
+      <section className={styles.bed} aria-label="The rule">
+        {replaying.status === 'stuck' && (
+          <p className={styles.fault} role="alert">
+            This pattern took longer than 3 seconds and was stopped. Make it simpler; nothing is lost.
+          </p>
+        )}
+        {rows && source !== '' && (
+          <RuleStones rows={rows} path={path} untouched={untouched} at={at} onPick={pick} />
+        )}
+        <div className={styles.source}>
+          {choice}
+          <Input
+            ref={input}
+            size="small"
+            className="mono"
+            aria-label="Source of the rule"
+            placeholder="no pattern: everything is accepted"
+            spellCheck={false}
+            value={source}
+            status={report?.rule.status === 'fault' ? 'error' : ''}
+            onChange={(event) => onSource(event.target.value)}
+            onSelect={(event) => {
+              const { selectionStart } = event.currentTarget;
+              if (selectionStart !== null) setAt({ start: selectionStart, end: selectionStart });
+            }}
+            onBlur={() => setAt(null)}
+          />
+          <Button
+            size="small"
+            disabled={!report || report.made.length === 0}
+            onClick={() => report && onAdd(report.made)}
+          >
+            Add samples from it
+          </Button>
+        </div>
+        <p className={styles.sentence}>
+          {report?.rule.status === 'fault' ? (
+            <span className={styles.fault}>It does not compile and is ignored: {report.rule.reason}</span>
+          ) : (
+            rows &&
+            source !== '' &&
+            `${match === 'part' ? 'Somewhere in the text: ' : ''}${sentenceOf(rows)}.`
+          )}
+          {report?.rule.status === 'unknown' && (
+            <span className={styles.fault}>
+              {' '}
+              What it accepts cannot be told exactly, because {report.rule.reason}. Samples are tried one by
+              one.
+            </span>
+          )}
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+'use client';
+
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import type { RuleReport, SampleStanding } from '@/core/pattern/rule-report';
+import type { Sample } from '@/core/replay/sample';
+import type { Verdict } from '@/core/replay/verdict';
+import { visible } from '../frame/visible-text';
+import styles from './rule.module.css';
+
+const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
+/** Most rows that are drawn; the Samples part has them all. */
+const mostShown = 200;
+
+/** The samples under the rule: how far each gets, what would finish it, and where it dies. One lights its way through the rule. */
+export function RuleSamples({
+  report,
+  samples,
+  lit,
+  onLight,
+  onAdd,
+}: {
+  report: RuleReport | null;
+  samples: readonly Sample[];
+  lit: string | null;
+  onLight: (text: string | null) => void;
+  onAdd: (samples: readonly Sample[]) => void;
+}) {
+  const [tried, setTried] = useState('');
+  const add = (expected: Verdict) => {
+    if (tried === '') return;
+    onAdd([{ text: tried, expected }]);
+    setTried('');
+  };
+  return (
+    <section className={styles.tried} aria-label="Samples under the rule">
+      <div className={styles.try}>
+        <Input
+          size="small"
+          className="mono"
+          aria-label="Try a text"
+          placeholder="try a text: it lights the rule as you type"
+          value={tried}
+          onChange={(event) => {
+            setTried(event.target.value);
+            onLight(event.target.value === '' ? null : event.target.value);
+          }}
+          onPressEnter={() => add('accepted')}
+        />
+        <Button size="small" disabled={tried === ''} onClick={() => add('accepted')}>
+          Should be accepted
+        </Button>
+        <Button size="small" disabled={tried === ''} onClick={() => add('refused')}>
+          Should not
+        </Button>
+      </div>
+      {samples.length === 0 ? (
+        <p className="soft">
+          No samples yet. Write texts that should be accepted and some that should not, or add samples from
+          the rule.
+        </p>
+      ) : (
+        <ul className={styles.rows}>
+          {samples.slice(0, mostShown).map((sample, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: two samples may have the same text
+            <li key={`${index} ${sample.text}`}>
+              <SampleRow
+                sample={sample}
+                found={report?.samples[index] ?? null}
+                isLit={lit === sample.text}
+                onLight={() => onLight(lit === sample.text ? null : sample.text)}
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+      {samples.length > mostShown && (
+        <p className="soft">
+          {(samples.length - mostShown).toLocaleString('en-GB')} more in the part Samples.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function SampleRow({
+  sample: { text, expected },
+  found,
+  isLit,
+  onLight,
+}: {
+  sample: Sample;
+  found: SampleStanding | null;
+  isLit: boolean;
+  onLight: () => void;
+}) {
+  const standing = found?.standing;
+  const verdict = standing?.verdict;
+  const isSurprise = verdict !== undefined && (verdict === 'accepted') !== (expected === 'accepted');
+  const side =
+    found?.wasAccepted === null || found === null || found.wasAccepted === (verdict === 'accepted')
+      ? null
+      : verdict === 'accepted'
+        ? '→'
+        : '←';
+  return (
+    <button type="button" className={styles.sampleRow} aria-pressed={isLit} onClick={onLight}>
+      <span aria-hidden="true" data-verdict={verdict}>
+        {verdict ? signs[verdict] : '·'}
+      </span>
+      <span className="mono">
+        {standing?.verdict === 'refused' && standing.at < text.length ? (
+          <>
+            {visible(text.slice(0, standing.at))}
+            <s>{visible(text.slice(standing.at))}</s>
+          </>
+        ) : (
+          visible(text)
+        )}
+        {standing?.verdict === 'unfinished' && <span className={styles.rest}>{visible(standing.rest)}</span>}
+      </span>
+      <span className={isSurprise ? styles.surprise : 'soft'}>
+        {side && `${side} `}
+        {verdict ?? ''}
+        {found?.searched && ', as far as was tried'}
+        {isSurprise && `, expected ${expected}`}
+      </span>
+    </button>
+  );
+}
