@@ -74,7 +74,9 @@ const frames = (seconds: number) => `new Promise((done) => {
  * The yardstick: a scrolled list of plain rows, nothing else on its page, as tall and with as many columns as the samples,
  * while one worker computes or none does. More than it has on this machine nothing can have.
  */
-const plainList = (columns: number) => `<!doctype html><div aria-label="Samples, scrolled" style="height:500px;overflow:auto">
+const plainList = (
+  columns: number,
+) => `<!doctype html><div aria-label="Samples, scrolled" style="height:500px;overflow:auto">
   <div style="height:3400000px;position:relative"></div></div>
 <script>
   const list = document.querySelector('[aria-label]');

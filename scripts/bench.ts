@@ -214,6 +214,7 @@ const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
 else if (what === 'replay') await import('./bench-replay');
 else if (what === 'views') await import('./bench-views');
+else if (what === 'patterns') await import('./bench-patterns');
 else if (what === 'overhead') for (const engine of Object.values(engines)) await overhead(engine);
 else {
   for (const engine of Object.values(engines)) await overhead(engine);
@@ -222,5 +223,6 @@ else {
   console.log(`Everything takes ${(long / short).toFixed(1)} times look and message`);
   await cancelTime();
   await import('./bench-replay');
+  await import('./bench-patterns');
   await import('./bench-views');
 }

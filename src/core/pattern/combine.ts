@@ -17,7 +17,17 @@ export function combined(
   const bounds = [...new Set([0, 0x10000, ...tables.flatMap((table) => [...table.bounds])])].sort(
     (a, b) => a - b,
   );
-  const classes = tables.map((table) => bounds.map((bound) => classOf(table, bound)));
+  const tuples = new Map<string, number>();
+  /** By class of all together, the class in each table. */
+  const inEach: (readonly number[])[] = [];
+  const classes = bounds.map((bound) => {
+    const each = tables.map((table) => classOf(table, bound));
+    const key = `${bound > 0xffff} ${each.join()}`;
+    const known = tuples.get(key);
+    if (known !== undefined) return known;
+    tuples.set(key, inEach.length);
+    return inEach.push(each) - 1;
+  });
   const numbers = new Map<string, number>();
   const states: (readonly number[])[] = [];
   const numberOf = (each: readonly number[]): number => {
@@ -31,14 +41,14 @@ export function combined(
   const start = numberOf(tables.map((table) => table.start));
   const next: number[][] = [];
   for (const each of states) {
-    tick(bounds.length);
+    tick(inEach.length);
     next.push(
-      bounds.map((_, interval) =>
+      inEach.map((columns) =>
         numberOf(
           each.map((state, index) => {
             const table = tables[index] as Table;
             if (state === dead) return dead;
-            return table.next[state * table.classCount + (classes[index]?.[interval] as number)] as number;
+            return table.next[state * table.classCount + (columns[index] as number)] as number;
           }),
         ),
       ),
@@ -46,7 +56,7 @@ export function combined(
   }
   const isAccepted = (each: readonly number[]) =>
     accepts(each.map((state, index) => state !== dead && tables[index]?.accepts[state] === 1));
-  return tableOf({ bounds, next, accepts: states.map(isAccepted), start });
+  return tableOf({ bounds, classes, next, accepts: states.map(isAccepted), start });
 }
 
 /** What all of them accept. */
@@ -63,14 +73,17 @@ export function without(table: Table, other: Table): Table {
 
 /** What every accepted text begins with, the text itself and nothing at all included. */
 export function beginningsOf(table: Table): Table {
-  const rows = Array.from(table.accepts, (_, state) =>
-    [...table.classes].map((one) => table.next[state * table.classCount + one] as number),
-  );
+  const { bounds, classes, classCount, next, start } = table;
+  const rows = Array.from(table.accepts, (_, state) => [
+    ...next.subarray(state * classCount, (state + 1) * classCount),
+  ]);
+  // Everything is accepted, so that it does not matter how long a character is.
   return tableOf({
-    bounds: [...table.bounds],
+    bounds: [...bounds],
+    classes: [...classes],
     next: rows,
     accepts: rows.map(() => true),
-    start: table.start,
+    start,
   });
 }
 

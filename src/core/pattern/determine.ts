@@ -1,11 +1,16 @@
 import { GaveUp, type Limits, ticking } from './limits';
 import type { Node, Web } from './nodes';
-import { dead, lastCodePoint, step, type Table, tableOf } from './table';
+import { classOf, dead, lastCodePoint, step, type Table, tableOf } from './table';
 
-/** What is still asked of the rest of the text: nodes that wait for a character, the end of the text, bodies that must not match. */
-type Demand = string;
-/** One way in which the rest may be accepted: all of its demands are met. Sorted, each once. */
+/**
+ * What is still asked of the rest of the text: the number of a node that waits for a character, `end` for nothing more, or, below
+ * that, a body that must not match.
+ */
+type Demand = number;
+/** One way in which the rest may be accepted: all of its demands are met. Ascending, each once. */
 type Way = readonly Demand[];
+
+const end: Demand = -1;
 
 /**
  * All ways through a web at once, as a table. A state is the set of ways that are open; of two ways the one that demands more
@@ -24,12 +29,20 @@ interface Before {
 class Walk {
   private readonly tick: (work?: number) => void;
   private readonly bounds: readonly number[];
-  /** By node that takes a character, by interval, whether it does. */
+  /** By interval of `bounds`, the class of characters that nothing in the web tells apart. */
+  private readonly classes: readonly number[];
+  /** By class, its first code point. */
+  private readonly first: readonly number[];
+  /** By node that takes a character, by class, whether it does. */
   private readonly takes = new Map<number, readonly boolean[]>();
+  /** Ways that are open at a node, by what came before. */
   private readonly open = new Map<string, readonly Way[]>();
   /** Tables of bodies that must not match, by where they begin and what came before. */
   private readonly bodies: Table[] = [];
   private readonly bodyNumbers = new Map<string, number>();
+  /** Demands on such bodies: the table and its state. */
+  private readonly refusals: { readonly body: number; readonly state: number }[] = [];
+  private readonly refusalNumbers = new Map<string, Demand>();
 
   constructor(
     private readonly web: Web,
@@ -37,18 +50,29 @@ class Walk {
   ) {
     this.tick = ticking(limits);
     this.bounds = boundsOf(web);
+    const sets = [...new Set(web.nodes.flatMap((node) => (node.does === 'take' ? [node.set] : [])))];
+    const members = sets.map(({ ranges }) => {
+      let range = 0;
+      return this.bounds.map((bound) => {
+        while ((ranges[range]?.max ?? Number.POSITIVE_INFINITY) < bound) range++;
+        return (ranges[range]?.min ?? Number.POSITIVE_INFINITY) <= bound;
+      });
+    });
+    const numbers = new Map<string, number>();
+    const first: number[] = [];
+    this.classes = this.bounds.map((bound, interval) => {
+      const behind = web.behind.map((table) => classOf(table, bound)).join();
+      const key = `${bound > 0xffff} ${behind} ${members.map((is) => (is[interval] ? 1 : 0)).join('')}`;
+      const known = numbers.get(key);
+      if (known !== undefined) return known;
+      numbers.set(key, first.length);
+      return first.push(bound) - 1;
+    });
+    this.first = first;
+    const byClass = members.map((is) => first.map((bound) => is[this.bounds.indexOf(bound)] ?? false));
+    const bySet = new Map(sets.map((set, index) => [set, byClass[index] ?? []]));
     for (const [at, node] of web.nodes.entries())
-      if (node.does === 'take') {
-        let range = 0;
-        const { ranges } = node.set;
-        this.takes.set(
-          at,
-          this.bounds.map((bound) => {
-            while ((ranges[range]?.max ?? Number.POSITIVE_INFINITY) < bound) range++;
-            return (ranges[range]?.min ?? Number.POSITIVE_INFINITY) <= bound;
-          }),
-        );
-      }
+      if (node.does === 'take') this.takes.set(at, bySet.get(node.set) ?? []);
   }
 
   table(): Table {
@@ -64,7 +88,7 @@ class Walk {
     const states: { readonly ways: readonly Way[]; readonly before: Before }[] = [];
     const numberOf = (ways: readonly Way[], before: Before): number => {
       if (ways.length === 0) return dead;
-      const key = `${keyOf(before)}|${ways.map((way) => way.join(' ')).join('|')}`;
+      const key = `${keyOf(before)}|${ways.map((way) => way.join()).join('|')}`;
       const known = numbers.get(key);
       if (known !== undefined) return known;
       if (states.length >= this.limits.states) throw new GaveUp('it has too many states');
@@ -75,16 +99,16 @@ class Walk {
     const next: number[][] = [];
     for (const { ways, before } of states)
       next.push(
-        this.bounds.map((bound, interval) => {
+        this.first.map((bound, one) => {
           const after: Before = {
             behind: before.behind.map((state, index) => step(this.web.behind[index] as Table, state, bound)),
             isBegin: false,
           };
-          return numberOf(this.fewest(ways.flatMap((way) => this.after(way, interval, after))), after);
+          return numberOf(this.fewest(ways.flatMap((way) => this.after(way, one, after))), after);
         }),
       );
     const accepts = states.map(({ ways }) => ways.some((way) => way.every((one) => this.isMetAtEnd(one))));
-    return tableOf({ bounds: this.bounds, next, accepts, start });
+    return tableOf({ bounds: this.bounds, classes: this.classes, next, accepts, start });
   }
 
   /** The ways that are open at a node before any character is taken. */
@@ -103,20 +127,20 @@ class Walk {
     const waiting: [number, Way][] = [[from, []]];
     for (let item = waiting.pop(); item; item = waiting.pop()) {
       const [at, way] = item;
-      const key = `${at}:${way.join(' ')}`;
+      const key = `${at}:${way.join()}`;
       if (seen.has(key)) continue;
       seen.add(key);
       this.tick();
       if (seen.size > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
       const on = (to: number, more: Way = []) => waiting.push([to, both(way, more)]);
-      const end = (more: Way) => {
+      const open = (more: Way) => {
         const all = both(way, more);
-        found.set(all.join(' '), all);
+        found.set(all.join(), all);
       };
       const node = this.web.nodes[at] as Node;
       switch (node.does) {
         case 'take':
-          end([`${at}`]);
+          open([at]);
           break;
         case 'fork':
           for (const to of node.to) on(to);
@@ -128,7 +152,7 @@ class Walk {
           const index = this.bodyFrom(node.body, before);
           const { start } = this.bodies[index] as Table;
           if (start === dead) on(node.to);
-          else if (!isSettled(this.bodies[index] as Table, start)) on(node.to, [`!${index},${start}`]);
+          else if (!isSettled(this.bodies[index] as Table, start)) on(node.to, [this.refusal(index, start)]);
           break;
         }
         case 'behind': {
@@ -142,13 +166,13 @@ class Walk {
           if (before.isBegin) on(node.to);
           break;
         case 'end':
-          on(node.to, ['$']);
+          on(node.to, [end]);
           break;
         case 'accept':
-          end(['$']);
+          open([end]);
           break;
         case 'done':
-          end([]);
+          open([]);
           break;
       }
     }
@@ -156,50 +180,63 @@ class Walk {
   }
 
   /** What a way becomes by a character: all combinations of what its demands become. */
-  private after(way: Way, interval: number, after: Before): Way[] {
-    let ways: Way[] = [[]];
+  private after(way: Way, one: number, after: Before): readonly Way[] {
+    let ways: readonly Way[] = [[]];
     for (const demand of way) {
-      const become = this.become(demand, interval, after);
+      const become = this.become(demand, one, after);
       if (become.length === 0) return [];
       this.tick(ways.length * become.length);
-      ways = distinct(ways.flatMap((one) => become.map((more) => both(one, more))));
+      ways =
+        ways.length === 1 && ways[0]?.length === 0
+          ? become
+          : distinct(ways.flatMap((so) => become.map((more) => both(so, more))));
       if (ways.length > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
     }
     return ways;
   }
 
-  private become(demand: Demand, interval: number, after: Before): readonly Way[] {
-    if (demand === '$') return [];
-    if (demand.startsWith('!')) {
-      const [index = 0, state = dead] = demand.slice(1).split(',').map(Number);
-      const body = this.bodies[index] as Table;
-      const next = step(body, state, this.bounds[interval] as number);
+  private become(demand: Demand, one: number, after: Before): readonly Way[] {
+    if (demand === end) return [];
+    if (demand < end) {
+      const { body, state } = this.refusals[end - 1 - demand] as { body: number; state: number };
+      const table = this.bodies[body] as Table;
+      const next = step(table, state, this.first[one] as number);
       if (next === dead) return [[]];
-      return isSettled(body, next) ? [] : [[`!${index},${next}`]];
+      return isSettled(table, next) ? [] : [[this.refusal(body, next)]];
     }
-    const at = Number(demand);
-    const node = this.web.nodes[at] as Extract<Node, { does: 'take' }>;
-    return this.takes.get(at)?.[interval] ? this.opened(node.to, after) : [];
+    const node = this.web.nodes[demand] as Extract<Node, { does: 'take' }>;
+    return this.takes.get(demand)?.[one] ? this.opened(node.to, after) : [];
   }
 
-  /** Without ways that demand all that another one demands, and more. */
-  private fewest(ways: readonly Way[]): Way[] {
-    const short = distinct(ways).sort((a, b) => a.length - b.length);
-    if (short.at(-1)?.length === 1) return sorted(short);
+  /** The demand that a body does not match from a state of its table on. */
+  private refusal(body: number, state: number): Demand {
+    const key = `${body} ${state}`;
+    const known = this.refusalNumbers.get(key);
+    if (known !== undefined) return known;
+    const number = end - this.refusals.push({ body, state });
+    this.refusalNumbers.set(key, number);
+    return number;
+  }
+
+  /** Without ways that demand all that another one demands, and more; in an order of their own. */
+  private fewest(ways: readonly Way[]): readonly Way[] {
+    const all = distinct(ways);
+    if (all.length < 2) return all;
+    const short = [...all].sort((a, b) => a.length - b.length || compare(a, b));
+    if (short.at(-1)?.length === 1) return short;
     const kept: Way[] = [];
     for (const way of short) {
-      const demands = new Set(way);
       this.tick(kept.length);
-      if (!kept.some((one) => one.every((demand) => demands.has(demand)))) kept.push(way);
+      if (!kept.some((one) => one.length < way.length && one.every((demand) => way.includes(demand))))
+        kept.push(way);
     }
-    return sorted(kept);
+    return kept;
   }
 
   private isMetAtEnd(demand: Demand): boolean {
-    if (demand === '$') return true;
-    if (!demand.startsWith('!')) return false;
-    const [index = 0, state = dead] = demand.slice(1).split(',').map(Number);
-    return this.bodies[index]?.accepts[state] !== 1;
+    if (demand >= 0) return false;
+    const refusal = demand === end ? undefined : this.refusals[end - 1 - demand];
+    return !refusal || this.bodies[refusal.body]?.accepts[refusal.state] !== 1;
   }
 
   /** The table of a body that must not match, by its number. */
@@ -225,18 +262,30 @@ function isSettled({ next, classCount, accepts }: Table, state: number): boolean
   );
 }
 
+/** All demands of two ways, ascending. */
 function both(a: Way, b: Way): Way {
   if (b.length === 0) return a;
   if (a.length === 0) return b;
-  return [...new Set([...a, ...b])].sort();
+  const all: Demand[] = [];
+  for (let [at, other] = [0, 0]; at < a.length || other < b.length; ) {
+    const [one, two] = [a[at] ?? Number.POSITIVE_INFINITY, b[other] ?? Number.POSITIVE_INFINITY];
+    all.push(Math.min(one, two));
+    if (one <= two) at++;
+    if (two <= one) other++;
+  }
+  return all;
 }
 
-function distinct(ways: readonly Way[]): Way[] {
-  return ways.length < 2 ? [...ways] : [...new Map(ways.map((way) => [way.join(' '), way])).values()];
+function distinct(ways: readonly Way[]): readonly Way[] {
+  return ways.length < 2 ? ways : [...new Map(ways.map((way) => [way.join(), way])).values()];
 }
 
-function sorted(ways: readonly Way[]): Way[] {
-  return [...ways].sort((a, b) => (a.join(' ') < b.join(' ') ? -1 : 1));
+function compare(a: Way, b: Way): number {
+  for (const [index, demand] of a.entries()) {
+    const difference = demand - (b[index] ?? Number.NEGATIVE_INFINITY);
+    if (difference !== 0) return difference;
+  }
+  return a.length - b.length;
 }
 
 /** Where characters begin to be told apart. */

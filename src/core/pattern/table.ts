@@ -61,37 +61,46 @@ export function acceptsText(table: Table, text: string): boolean {
   return state !== dead && table.accepts[state] === 1;
 }
 
-/** What is left of a table when it is drawn up by hand. */
+/** A table as it is drawn up: with states and classes that may turn out to be the same. */
 export interface Draft {
   readonly bounds: readonly number[];
-  /** By state, then by interval: the state that follows, or `dead`. */
+  /** By interval, its class; no class has characters of one code unit and of two. Not given: a class for each interval. */
+  readonly classes?: readonly number[];
+  /** By state, then by class: the state that follows, or `dead`. */
   readonly next: readonly (readonly number[])[];
   readonly accepts: readonly boolean[];
   readonly start: number;
 }
 
 /** Takes dead states away, puts states and intervals together that nothing tells apart, and numbers them from the start. */
-export function tableOf(draft: Draft): Table {
+export function tableOf({ classes, ...given }: Draft): Table {
+  const draft = { ...given, classes: classes ?? given.bounds.map((_, interval) => interval) };
   const toEnd = distances(draft);
-  const groups = sameStates(draft, toEnd);
-  return numbered(draft, groups, toEnd);
+  return numbered(draft, sameStates(draft, toEnd), toEnd);
 }
 
-/** UTF-16 code units of the characters in an interval. */
-function unitsOf(bounds: readonly number[], interval: number): number {
-  return (bounds[interval] as number) > 0xffff ? 2 : 1;
+type Classed = Required<Draft>;
+
+/** By class, the UTF-16 code units of its characters. */
+function unitsOf({ bounds, classes }: Classed): number[] {
+  const units: number[] = [];
+  for (const [interval, one] of classes.entries())
+    units[one] ??= (bounds[interval] as number) > 0xffff ? 2 : 1;
+  return units;
 }
 
 const never = 2 ** 30;
 
 /** By state, the fewest code units to an accepted text; `never` for dead ones. */
-function distances({ bounds, next, accepts }: Draft): number[] {
+function distances(draft: Classed): number[] {
+  const { next, accepts } = draft;
+  const units = unitsOf(draft);
   const before: [number, number][][] = next.map(() => []);
   for (const [state, row] of next.entries()) {
     const best = new Map<number, number>();
-    for (const [interval, to] of row.entries())
-      if (to !== dead) best.set(to, Math.min(best.get(to) ?? 2, unitsOf(bounds, interval)));
-    for (const [to, units] of best) before[to]?.push([state, units]);
+    for (const [one, to] of row.entries())
+      if (to !== dead) best.set(to, Math.min(best.get(to) ?? 2, units[one] ?? 1));
+    for (const [to, cost] of best) before[to]?.push([state, cost]);
   }
   const found = accepts.map((is) => (is ? 0 : never));
   // Steps cost one or two: states wait by their distance.
@@ -99,8 +108,8 @@ function distances({ bounds, next, accepts }: Draft): number[] {
   for (let distance = 0; distance < waiting.length; distance++)
     for (const state of waiting[distance] ?? []) {
       if (found[state] !== distance) continue;
-      for (const [from, units] of before[state] ?? []) {
-        const through = distance + units;
+      for (const [from, cost] of before[state] ?? []) {
+        const through = distance + cost;
         if (through >= (found[from] as number)) continue;
         found[from] = through;
         waiting[through] ??= [];
@@ -114,12 +123,11 @@ function distances({ bounds, next, accepts }: Draft): number[] {
  * By state, its group of states that accept the same texts; dead ones have none. Groups are told apart by what leads into
  * them, the smaller half first, until nothing tells any of them apart.
  */
-function sameStates({ bounds, next, accepts }: Draft, toEnd: readonly number[]): number[] {
+function sameStates({ next, accepts }: Classed, toEnd: readonly number[]): number[] {
   const isAlive = (state: number) => state !== dead && toEnd[state] !== never;
-  const into: number[][][] = bounds.map(() => next.map(() => []));
+  const into: number[][][] = (next[0] ?? []).map(() => next.map(() => []));
   for (const [state, row] of next.entries())
-    if (isAlive(state))
-      for (const [interval, to] of row.entries()) if (isAlive(to)) into[interval]?.[to]?.push(state);
+    if (isAlive(state)) for (const [one, to] of row.entries()) if (isAlive(to)) into[one]?.[to]?.push(state);
   const groupOf = numbering(
     next.map((_, state) => (isAlive(state) ? `${accepts[state]} ${toEnd[state]}` : null)),
   );
@@ -168,7 +176,7 @@ function numbering(keys: readonly (string | null)[]): number[] {
   });
 }
 
-function numbered(draft: Draft, groups: readonly number[], toEnd: readonly number[]): Table {
+function numbered(draft: Classed, groups: readonly number[], toEnd: readonly number[]): Table {
   const groupOf = (state: number) => (state === dead ? dead : (groups[state] as number));
   const first = new Map<number, number>();
   for (const [state, group] of groups.entries())
@@ -187,19 +195,20 @@ function numbered(draft: Draft, groups: readonly number[], toEnd: readonly numbe
       }
   }
   const placed = rows.map((row) => row.map((to) => (to === dead ? dead : (place.get(to) as number))));
-  const classes = numbering(draft.bounds.map((_, interval) => placed.map((row) => row[interval]).join()));
+  const columns = numbering((draft.next[0] ?? []).map((_, one) => placed.map((row) => row[one]).join()));
+  const classes = draft.classes.map((one) => columns[one] ?? 0);
   const kept = draft.bounds.flatMap((_, interval) =>
     interval === 0 || classes[interval] !== classes[interval - 1] ? [interval] : [],
   );
-  const classCount = Math.max(1, new Set(classes).size);
-  const representative = Array.from({ length: classCount }, (_, one) => classes.indexOf(one));
+  const classCount = Math.max(1, new Set(columns).size);
+  const representative = Array.from({ length: classCount }, (_, one) => columns.indexOf(one));
   const bounds = Uint32Array.from(kept, (interval) => draft.bounds[interval] as number);
   const classOfInterval = Uint16Array.from(kept, (interval) => classes[interval] as number);
   return {
     bounds,
     classes: classOfInterval,
     classCount,
-    next: Int32Array.from(placed.flatMap((row) => representative.map((interval) => row[interval] ?? dead))),
+    next: Int32Array.from(placed.flatMap((row) => representative.map((one) => row[one] ?? dead))),
     accepts: Uint8Array.from(order, (group) => (draft.accepts[first.get(group) as number] ? 1 : 0)),
     toEnd: Int32Array.from(order, (group) => toEnd[first.get(group) as number] as number),
     start: start === dead ? dead : 0,

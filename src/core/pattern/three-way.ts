@@ -20,5 +20,15 @@ export function standingOf(table: Table, text: string): Standing {
     at += codePoint > 0xffff ? 2 : 1;
   }
   if (table.accepts[state] === 1) return { verdict: 'accepted' };
-  return { verdict: 'unfinished', rest: shortestFrom(table, state) ?? '' };
+  return { verdict: 'unfinished', rest: restFrom(table, state) };
+}
+
+const rests = new WeakMap<Table, (string | undefined)[]>();
+
+/** The shortest way to the end, looked for once for each state. */
+function restFrom(table: Table, state: number): string {
+  const known = rests.get(table) ?? [];
+  rests.set(table, known);
+  known[state] ??= shortestFrom(table, state) ?? '';
+  return known[state];
 }
