@@ -55,6 +55,23 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page.goto(`${address}/typing?field=serial&typing=ways+in`).then(() => settled(page)),
   'typing-samples': (page, address) =>
     page.goto(`${address}/typing?field=serial&typing=samples`).then(() => settled(page)),
+  'typing-rule': async (page, address) => {
+    await page.goto(`${address}/typing?field=station&typing=rule`);
+    await page.getByRole('button', { name: 'Add samples from it' }).click();
+    await page.getByRole('textbox', { name: 'Source of the rule' }).fill('[A-Z]{3}-[0-9]{1,3}');
+    await page.getByRole('textbox', { name: 'Try a text' }).fill('SKR-0');
+    await page.getByRole('button', { name: 'Add the live rule that fits' }).waitFor();
+    await settled(page);
+  },
+  'typing-rule-advice': async (page, address) => {
+    await page.goto(`${address}/typing?field=phone&typing=rule`);
+    await page.getByRole('textbox', { name: 'Source of the rule' }).fill('(?:[0-9 ]+.?)+x[0-9]+');
+    await page.getByRole('textbox', { name: 'Try a text' }).fill('01632 96');
+    const advice = page.getByRole('region', { name: 'What to look at' });
+    await advice.getByRole('button', { name: 'Time it in the engines' }).click();
+    await advice.getByRole('button', { name: 'Time it again in the engines' }).waitFor({ timeout: 60_000 });
+    await settled(page);
+  },
   keyboards: async (page, address) => {
     await page.goto(`${address}/keyboards?field=phone`);
     await page.getByRole('article').first().waitFor();

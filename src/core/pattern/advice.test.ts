@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { plainPattern } from '../../../tests/fixtures/patterns';
 import { readForm } from '../form/read-form';
 import { holdsCheck } from '../guard/check-digit';
-import { measuredGrowth, slowText, slowTexts } from './blow-up';
+import { growthOf, measuredGrowth, slowText, slowTexts } from './blow-up';
 import { knownShapes, shapeCheck, shapeOf } from './known-shapes';
 import { patternTable } from './pattern-table';
 import { patternWarnings } from './pattern-warnings';
@@ -118,6 +118,19 @@ describe('a pattern that a matcher takes very long over', () => {
         Date.now() - 1,
       ),
     ).toBeNull();
+  });
+
+  it('is told from a single slow answer, and from one that was slow from the beginning', async () => {
+    const [text] = slowTexts('(a+)+');
+    if (!text) throw new Error('no text');
+    const until = Date.now() + 60_000;
+    // Nothing at first, all of it at once at fifteen: no measurement lies in between.
+    const sudden = await growthOf(text, (tried) => (tried.length > 15 ? 33 : 0), until);
+    expect([sudden.grows, sudden.took.at(-1)]).toEqual(['doubles', [15, 33]]);
+    const cubic = await growthOf(text, (tried) => tried.length ** 3 / 1e6, until);
+    expect(cubic.grows).toBe('with a power');
+    const heavy = await growthOf(text, () => 40, until);
+    expect([heavy.grows, heavy.took.length]).toEqual(['in proportion', 1]);
   });
 
   it('is measured on this engine', async () => {

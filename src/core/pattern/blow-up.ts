@@ -79,7 +79,7 @@ const slow = 25;
 /** How often the piece is repeated, where time doubles and where it grows with a power. */
 const [few, many] = [
   [6, 9, 12, 15, 18, 21, 24, 27, 30, 33, 36],
-  [500, 1000, 2000, 4000, 8000, 16_000, 32_000],
+  [50, 100, 200, 400, 800, 1600, 3200, 6400, 12_800, 25_600],
 ];
 
 /**
@@ -103,6 +103,8 @@ export async function measuredGrowth(
 export async function growthOf(text: SlowText, time: Timing, until: number): Promise<Growth> {
   const short = await timesOf(text, few, time, until);
   if (isOutOfHand(short)) return { text, took: short, grows: 'doubles' };
+  // What is slow over a few pieces would never end over many.
+  if ((short.at(-1)?.[1] ?? 0) >= slow) return { text, took: short, grows: 'in proportion' };
   const long = await timesOf(text, many, time, until);
   if (isOutOfHand(long)) return { text, took: long, grows: 'with a power' };
   return { text, took: [...short, ...long], grows: 'in proportion' };
@@ -128,6 +130,6 @@ async function timesOf(
 function isOutOfHand(took: readonly (readonly [number, number])[]): boolean {
   const last = took.at(-1);
   if (!last || last[1] < slow) return false;
-  const before = took.find(([, ms]) => ms >= slow / 20) ?? last;
-  return last[1] / Math.max(before[1], 0.01) > (last[0] / before[0]) ** 1.6;
+  const [times, ms] = took[0] ?? last;
+  return last[1] / Math.max(ms, 0.05) > (last[0] / times) ** 1.6;
 }

@@ -78,6 +78,21 @@ describe('the report on a rule', () => {
     });
   });
 
+  it('says where other rules of the field decide otherwise', () => {
+    const [field] = readForm('<input pattern="[a-z]*" maxlength=3 required>').fields;
+    if (!field) throw new Error('no field');
+    const { samples } = report('[a-z]*', {
+      submit: submitRule(field, [], ways),
+      samples: ['', 'abc', 'abcd', 'A'].map(sample),
+    });
+    expect(samples.map(({ standing, together }) => [standing.verdict, together])).toEqual([
+      ['accepted', { verdict: 'unfinished', rest: 'a' }],
+      ['accepted', null],
+      ['accepted', { verdict: 'refused', at: 3 }],
+      ['refused', null],
+    ]);
+  });
+
   it('makes a lenient pattern, samples, warnings, and says what no sample goes through', () => {
     const found = report('[A-z]{2}|[0-9]x', { samples: [sample('ab'), sample('zz')] });
     expect(found.lenient).toBe('[A-z]{0,2}|(?:[0-9]x?)?');

@@ -33,6 +33,8 @@ export interface RuleQuestion {
 /** A sample under the rule, and what it was under the saved one. */
 export interface SampleStanding {
   readonly standing: Standing;
+  /** How it stands to all that is asked of the field, where that is another verdict: limits of length and other rules. */
+  readonly together: Standing | null;
   /** Found by trying some continuations, not by a table: more may be there. */
   readonly searched: boolean;
   /** Null where the saved rule is no pattern. */
@@ -89,7 +91,7 @@ export function ruleReport({
   return {
     rule: { status: now.status, reason: now.status === 'known' ? null : now.reason },
     samples: looked.map(({ text }) => ({
-      ...sampleStanding(now, accepts, text, pattern.source),
+      ...withTogether(sampleStanding(now, accepts, text, pattern.source), submit, text),
       wasAccepted: accepted(text),
     })),
     changed: exact([before, now], ([first, second]) => comparedRules(first, second, 6)),
@@ -134,6 +136,15 @@ function acceptsBy(pattern: Pattern, found: PatternTable): (text: string) => boo
   if (found.status === 'known') return (text) => acceptsText(found.table, text);
   const expression = found.status === 'unknown' ? expressionOf(pattern) : null;
   return (text) => expression?.test(text) ?? null;
+}
+
+function withTogether(
+  found: Pick<SampleStanding, 'standing' | 'searched'>,
+  submit: PatternTable,
+  text: string,
+): Omit<SampleStanding, 'wasAccepted'> {
+  const together = submit.status === 'known' ? standingOf(submit.table, text) : null;
+  return { ...found, together: together?.verdict === found.standing.verdict ? null : together };
 }
 
 function sampleStanding(

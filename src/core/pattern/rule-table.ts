@@ -61,8 +61,9 @@ export function fieldRule(field: Field, { ways }: Pick<Habits, 'ways'>): Pattern
     ...(reading?.status === 'compiled' ? [patternTable(asPattern(reading.expression))] : []),
     ...(least > 0 || most !== null ? [known(lengthTable(least, most, 'code units'))] : []),
   ];
-  const all = allRules(rules);
-  return hasAttribute(control, 'required') ? all : orNothing(all);
+  return hasAttribute(control, 'required')
+    ? allRules([...rules, known(lengthTable(1, null, 'code units'))])
+    : orNothing(allRules(rules));
 }
 
 /** An expression that a browser anchored at both ends. */

@@ -68,6 +68,11 @@ export function shortestTo(table: Table): ReadonlyMap<number, string> {
   return found;
 }
 
+/** Whether a person sees a character, a space included. */
+function isSeen(character: string): boolean {
+  return character === ' ' || !/[\p{C}\p{Z}]/u.test(character);
+}
+
 /** How long a text that is made up may get before it makes for the end, characters. */
 const longEnough = 12;
 
@@ -88,7 +93,9 @@ function madeUp(table: Table, random: () => number): string | null {
   let [state, text] = [table.start, ''];
   for (let length = 0; ; length++) {
     const canStop = table.accepts[state] === 1;
-    const options = edgesOf(table, state);
+    const all = edgesOf(table, state);
+    const seen = all.filter((edge) => isSeen(characterOf(edge)));
+    const options = seen.length > 0 ? seen : all;
     if (options.length === 0 || (canStop && random() < 0.3)) return canStop ? text : null;
     if (length >= longEnough) {
       const rest = shortestFrom(table, state);
@@ -96,9 +103,9 @@ function madeUp(table: Table, random: () => number): string | null {
     }
     // What people type is plain: the first edges are taken more often.
     const edge = options[Math.floor(random() ** 3 * options.length)] as Edge;
-    const all = charactersIn(edge.min, edge.max);
-    const plain = all.filter((one) => /[A-Za-z0-9]/.test(one));
-    const characters = plain.length > 0 ? plain : all.slice(0, 4);
+    const inside = charactersIn(edge.min, edge.max);
+    const plain = inside.filter((one) => /[A-Za-z0-9]/.test(one));
+    const characters = plain.length > 0 ? plain : inside.slice(0, 4);
     text += characters[Math.floor(random() * characters.length)] ?? characterOf(edge);
     state = edge.to;
   }

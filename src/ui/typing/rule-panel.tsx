@@ -242,6 +242,13 @@ function Rule({
             source !== '' &&
             `${match === 'part' ? 'Somewhere in the text: ' : ''}${sentenceOf(rows)}.`
           )}
+          {untouched.size > 0 && (
+            <span>
+              {' '}
+              No sample that it accepts goes through{' '}
+              {untouched.size === 1 ? 'one part' : `${untouched.size} parts`}, drawn with dashes.
+            </span>
+          )}
           {report?.rule.status === 'unknown' && (
             <span className={styles.fault}>
               {' '}

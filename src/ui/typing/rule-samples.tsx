@@ -123,6 +123,7 @@ function SampleRow({
         {side && `${side} `}
         {verdict ?? ''}
         {found?.searched && ', as far as was tried'}
+        {found?.together && `; with all rules of the field ${found.together.verdict}`}
         {isSurprise && `, expected ${expected}`}
       </span>
     </button>

@@ -92,6 +92,7 @@ function EngineTimes({ news }: { news: SlowNews }) {
     <p className={styles.engineTimes}>
       <ProvenanceMark mark="measured" /> <strong title={version}>{engine}</strong>: {words[growth.grows]}{' '}
       <span className="soft">
+        (
         {growth.took
           .slice(-4)
           .map(
@@ -99,6 +100,7 @@ function EngineTimes({ news }: { news: SlowNews }) {
               `${times.toLocaleString('en-GB')} times ${ms < 1 ? 'under 1' : Math.round(ms)} ms`,
           )
           .join(', ')}
+        )
       </span>
     </p>
   );

@@ -61,7 +61,9 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const { running } = useSweep();
   const { message } = App.useApp();
   const [selection, select] = useSelection();
-  const plan = form.typing[field.id] ?? firstPlan(field);
+  const kept = form.typing[field.id];
+  // One and the same until it is changed: what is asked of a worker goes by it.
+  const plan = useMemo(() => kept ?? firstPlan(field), [kept, field]);
   const read = useMemo(() => lastResult(readTask), []);
   const { reading, task } = read(plan.script, plan.guards);
   const change = (part: Partial<TypingPlan>, sort: string) =>
