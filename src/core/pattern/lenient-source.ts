@@ -1,4 +1,5 @@
-import { type AST, parseRegExpLiteral } from '@eslint-community/regexpp';
+import type { AST } from '@eslint-community/regexpp';
+import { alternativesOf } from './parts';
 
 /**
  * A pattern for the beginnings of what another matches, written from its own parts, so that it can be read beside it. Null
@@ -6,7 +7,7 @@ import { type AST, parseRegExpLiteral } from '@eslint-community/regexpp';
  */
 export function lenientSource(source: string): string | null {
   try {
-    return anyOf(parseRegExpLiteral(`/${source}/v`).pattern.alternatives);
+    return anyOf(alternativesOf(source));
   } catch {
     return null;
   }

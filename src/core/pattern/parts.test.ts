@@ -47,6 +47,12 @@ describe('a pattern in plain words', () => {
     expect(spans(rows(source))).toEqual(['x', '[A-Z]{2}', '[A-Z]', '(?:a|\\d)', 'a', '\\d']);
   });
 
+  it('may have what would end a literal, and new lines', () => {
+    expect(sentenceOf(rows('[0-9]/[0-9]'))).toBe('0 to 9, then “/”, then 0 to 9');
+    expect(sentenceOf(rows('a\n'))).toBe('“a\n”');
+    expect(partsOf('')).toEqual([[]]);
+  });
+
   it('is none where it does not compile', () => {
     expect([partsOf('a{2'), partsOf('[a-]'), partsOf(')')]).toEqual([null, null, null]);
   });

@@ -1,4 +1,4 @@
-import { type AST, parseRegExpLiteral } from '@eslint-community/regexpp';
+import { type AST, RegExpParser } from '@eslint-community/regexpp';
 
 /** From and to in the source of the pattern, UTF-16 code units. */
 export interface SourceSpan {
@@ -34,11 +34,16 @@ export type Part =
 /** The rows of a pattern; null where it does not compile with the v flag. */
 export function partsOf(source: string): readonly (readonly Part[])[] | null {
   try {
-    const { pattern } = parseRegExpLiteral(`/${source.replace(/\n/g, '\\n')}/v`);
-    return new Reader().rows(pattern.alternatives);
+    return new Reader().rows(alternativesOf(source));
   } catch {
     return null;
   }
+}
+
+/** The syntax of a pattern with the v flag; throws where it does not compile. */
+export function alternativesOf(source: string): readonly AST.Alternative[] {
+  return new RegExpParser().parsePattern(source, 0, source.length, { unicode: false, unicodeSets: true })
+    .alternatives;
 }
 
 class Reader {
@@ -49,8 +54,7 @@ class Reader {
   }
 
   private at({ start, end }: AST.Node): PartAt {
-    // The literal begins with a slash.
-    return { id: this.count++, span: { start: start - 1, end: end - 1 } };
+    return { id: this.count++, span: { start, end } };
   }
 
   private one(element: AST.Element | AST.QuantifiableElement): Part {

@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { anyText } from '../../../tests/fixtures/patterns';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import { habitsOf } from '../target/habits';
@@ -144,6 +146,61 @@ describe('the report on a rule', () => {
     expect(
       report('a', { samples: Array.from({ length: mostReported + 5 }, () => sample('a')) }).samples,
     ).toHaveLength(mostReported);
+  });
+});
+
+describe('whatever is typed as a rule', () => {
+  it('is reported on, and never breaks anything', () => {
+    const piece = fc.oneof(
+      fc.constantFrom(
+        ...'()[]{}|\\\\^$.*+?-/&~!:=<>,09azAZ \n'.split(''),
+        '\\d',
+        '\\p{L}',
+        '(?:',
+        '(?=',
+        '(?<!',
+        '(?<n>',
+        '\\k<n>',
+        '\\1',
+        '{2,3}',
+        '\\q{',
+        '&&',
+        '--',
+        '\ud83d',
+        '😀',
+      ),
+      fc.string({ unit: 'binary', maxLength: 3 }),
+    );
+    const source = fc.array(piece, { maxLength: 12 }).map((pieces) => pieces.join(''));
+    fc.assert(
+      fc.property(
+        source,
+        source,
+        fc.constantFrom('whole' as const, 'part' as const),
+        anyText,
+        (now, saved, match, text) => {
+          const found = report(now, {
+            pattern: { source: now, match },
+            saved,
+            samples: [sample(text)],
+            shape: 'name',
+            submit: whole(now),
+          });
+          const compiles = (() => {
+            try {
+              return new RegExp(now, 'v') !== null;
+            } catch {
+              return false;
+            }
+          })();
+          expect(found.rule.status === 'fault').toBe(!compiles);
+          expect(found.samples).toHaveLength(1);
+          for (const { span } of found.warnings)
+            expect(span === null || (span.start >= 0 && span.end <= now.length)).toBe(true);
+        },
+      ),
+      { numRuns: 400 },
+    );
   });
 });
 

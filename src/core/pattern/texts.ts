@@ -95,7 +95,9 @@ function madeUp(table: Table, random: () => number): string | null {
     const canStop = table.accepts[state] === 1;
     const all = edgesOf(table, state);
     const seen = all.filter((edge) => isSeen(characterOf(edge)));
-    const options = seen.length > 0 ? seen : all;
+    const ascii = seen.filter((edge) => edge.min < 128);
+    // What people type is plain, most of the time.
+    const options = ascii.length > 0 && random() < 0.95 ? ascii : seen.length > 0 ? seen : all;
     if (options.length === 0 || (canStop && random() < 0.3)) return canStop ? text : null;
     if (length >= longEnough) {
       const rest = shortestFrom(table, state);
