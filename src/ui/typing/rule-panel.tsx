@@ -39,7 +39,7 @@ export function RulePanel({
 }) {
   const { form, edit } = useForm();
   const rules = useMemo(() => editedRules(field, guards), [field, guards]);
-  const [chosen, setChosen] = useState<EditedRule | null>(null);
+  const [chosen, setChosen] = useState<EditedRule | null>(() => bestOf(rules, field, guards) ?? null);
   const edited =
     rules.find((one) => keyOf(one) === (chosen && keyOf(chosen))) ?? bestOf(rules, field, guards);
   const pattern = edited && editedPattern(field, guards, edited);
