@@ -14,6 +14,7 @@ const views = [
   '/keyboards?field=level&keyboards=all+settings&target=webkit-phone',
   '/keyboards?field=serial&keyboards=taps',
   '/submission',
+  '/findings',
   '/submission?state=filled&target=firefox',
 ];
 

@@ -63,15 +63,6 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.getByRole('button', { name: 'Add the live rule that fits' }).waitFor();
     await settled(page);
   },
-  'typing-rule-advice': async (page, address) => {
-    await page.goto(`${address}/typing?field=phone&typing=rule`);
-    await page.getByRole('textbox', { name: 'Source of the rule' }).fill('(?:[0-9 ]+.?)+x[0-9]+');
-    await page.getByRole('textbox', { name: 'Try a text' }).fill('01632 96');
-    const advice = page.getByRole('region', { name: 'What to look at' });
-    await advice.getByRole('button', { name: 'Time it in the engines' }).click();
-    await advice.getByRole('button', { name: 'Time it again in the engines' }).waitFor({ timeout: 60_000 });
-    await settled(page);
-  },
   keyboards: async (page, address) => {
     await page.goto(`${address}/keyboards?field=phone`);
     await page.getByRole('article').first().waitFor();
@@ -93,6 +84,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page
       .goto(`${address}/keyboards?field=level&keyboards=all+settings&target=webkit-phone`)
       .then(() => settled(page)),
+  findings: (page, address) => page.goto(`${address}/findings`).then(() => settled(page)),
   submission: (page, address) =>
     page.goto(`${address}/submission?state=filled&target=firefox`).then(() => settled(page)),
   'submission-blocked': (page, address) =>

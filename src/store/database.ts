@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Decision, FindingId } from '@/core/finding/finding';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import type { Correction } from '@/core/keyboard/correction';
 import type { Observation, ObservationKey } from '@/core/observation/observation';
@@ -29,6 +30,11 @@ export interface StoredPicture {
   readonly blob: Blob;
 }
 
+/** What was decided about a finding of a form. */
+export interface StoredDecision extends Decision {
+  readonly formId: FormId;
+}
+
 /** The targets that a person chose for a form. */
 export interface StoredLineUp extends LineUp {
   readonly formId: FormId;
@@ -43,6 +49,8 @@ export class UkkoDatabase extends Dexie {
   declare lineUps: EntityTable<StoredLineUp, 'formId'>;
   /** Targets that the person made; those that ship are in the core. */
   declare targets: EntityTable<Target, 'id'>;
+  /** What the person decided about findings, by form. */
+  declare decisions: Table<StoredDecision, [FormId, FindingId]>;
   /** What the person said of keyboards, for all forms. */
   declare corrections: EntityTable<Correction, 'key'>;
 
@@ -71,6 +79,7 @@ export class UkkoDatabase extends Dexie {
           });
       });
     this.version(3).stores({ corrections: 'key' });
+    this.version(5).stores({ decisions: '[formId+finding], formId' });
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')

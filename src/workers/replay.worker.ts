@@ -1,10 +1,12 @@
 import { expose } from 'comlink';
 import type { Field, FieldId } from '@/core/form/field';
+import type { FormDocument } from '@/core/form/form-document';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
 import type { Correction } from '@/core/keyboard/correction';
+import { hasKeyboard } from '@/core/keyboard/entry';
 import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Trap } from '@/core/keyboard/trap';
@@ -113,6 +115,25 @@ const replayWork = {
     return field
       ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language, corrections))
       : [];
+  },
+
+  /** What the rules of a form's fields accept and the keyboards of these targets cannot produce. */
+  formTraps(
+    markup: string,
+    typing: FormDocument['typing'],
+    targets: readonly TargetId[],
+    language: Language,
+    corrections: readonly Correction[],
+  ): { field: FieldId; target: TargetId; trap: Trap }[] {
+    return readForm(markup).fields.flatMap((field) => {
+      const guards = typing[field.id]?.guards ?? [];
+      return hasKeyboard(field)
+        ? targets.flatMap((target) => {
+            const trap = keyboardCheck(field, guards, [], target, language, corrections)[0]?.trap;
+            return trap ? [{ field: field.id, target, trap }] : [];
+          })
+        : [];
+    });
   },
 
   /** What the field's rule accepts and the layouts that really came up cannot produce; those of unknown keys are left out. */

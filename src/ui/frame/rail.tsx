@@ -21,6 +21,7 @@ export const views = [
     sign: 'M2 4.5h14v9H2zM4.5 7h1M8.5 7h1M12.5 7h1M4.5 9.2h1M8.5 9.2h1M12.5 9.2h1M6 11.4h6',
   },
   { path: '/submission', name: 'Submission', sign: 'M2.5 9h9M8 5l4 4-4 4M15 3v12' },
+  { path: '/findings', name: 'Findings', sign: 'M4 16V2.5M4 3.5h9l-2.5 3 2.5 3H4' },
 ] as const;
 
 export function Rail({

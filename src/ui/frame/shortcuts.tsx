@@ -3,7 +3,7 @@ import styles from './frame.module.css';
 
 const shortcuts: readonly (readonly [string, string])[] = [
   ['Ctrl+Enter', 'Sweep the line-up'],
-  ['Alt+1 … Alt+5', 'The views, from the top'],
+  ['Alt+1 … Alt+6', 'The views, from the top'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo any edit of the form'],
   ['Ctrl+V', 'Outside of a text box: import the HTML on the clipboard as a new form'],
   ['Arrow keys', 'In the survey and the ladder: move the selection'],

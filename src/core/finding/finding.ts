@@ -1,0 +1,71 @@
+import type { FieldId } from '../form/field';
+import type { ProvenanceMark } from '../observation/provenance';
+import type { TargetId } from '../target/target';
+
+/** What a fault or a difference does to the person who fills the form in, the worst first. */
+export const harms = [
+  'cannot enter a valid value',
+  'value lost',
+  'wrong value sent',
+  'person misled',
+  'cosmetic',
+] as const;
+export type Harm = (typeof harms)[number];
+
+export type FindingId = string & { readonly brand: 'FindingId' };
+
+/** A fault or a difference that the views mark, with everything that is needed to decide on it. */
+export interface Finding {
+  /** Made of what it says and not of where it stands, so that a decision stays with it over sweeps and edits. */
+  readonly id: FindingId;
+  readonly field: { readonly id: FieldId; readonly label: string } | null;
+  readonly says: string;
+  readonly harm: Harm;
+  /** Why it matters to the person who fills the form in. */
+  readonly why: string;
+  /** What to do; null where only the team can tell. */
+  readonly remedy: string | null;
+  /** Where it is so; none: everywhere. */
+  readonly targets: readonly FoundOn[];
+  /** How it is known, each once: an engine did it, a device did, the model says so. */
+  readonly marks: readonly ProvenanceMark[];
+  readonly evidence: Evidence;
+}
+
+export interface FoundOn {
+  readonly target: TargetId;
+  readonly name: string;
+  readonly mark: ProvenanceMark;
+  /** In that target's own words. */
+  readonly says: readonly string[];
+}
+
+/** The view in which it can be seen. */
+export type Evidence = 'form' | 'survey' | 'keyboards' | 'typing';
+
+export const decisionKinds = ['mend', 'accept', 'later'] as const;
+export type DecisionKind = (typeof decisionKinds)[number];
+
+/** What a person decided about a finding. */
+export interface Decision {
+  readonly finding: FindingId;
+  readonly kind: DecisionKind;
+  /** Why it is accepted; empty for the others. */
+  readonly reason: string;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+}
+
+/** The worst first; of equal harm what is so everywhere, then on most targets; then in the order of the form. */
+export function ranked(findings: readonly Finding[]): Finding[] {
+  const reach = ({ targets }: Finding) => (targets.length === 0 ? Number.POSITIVE_INFINITY : targets.length);
+  return findings
+    .map((finding, index) => ({ finding, index }))
+    .sort(
+      (a, b) =>
+        harms.indexOf(a.finding.harm) - harms.indexOf(b.finding.harm) ||
+        (reach(a.finding) === reach(b.finding) ? 0 : reach(b.finding) - reach(a.finding)) ||
+        a.index - b.index,
+    )
+    .map(({ finding }) => finding);
+}
