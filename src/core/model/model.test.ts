@@ -10,10 +10,11 @@ import { graphemes } from '../script/graphemes';
 import { isNamedKey, type Script } from '../script/stroke';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
+import { standardWays } from '../standard/ways';
 import { type Habits, habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { admittedNumberText, numberFieldValue } from './number-filter';
-import { predict } from './predict';
+import { predict, predictLook } from './predict';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
 
@@ -249,5 +250,21 @@ describe('predict', () => {
 
   it('has nothing to say for a target without habits', () => {
     expect(predict(targetId('this-browser'), asking, '')).toEqual([]);
+  });
+});
+
+describe('a gauge in each of its states', () => {
+  const shown = (markup: string, state: Parameters<typeof predictLook>[1]) => {
+    const outcome = predictLook(field(markup), state, standardWays);
+    return outcome.status === 'answered' ? outcome.facts.value : outcome.status;
+  };
+  it.each([
+    ['<progress max=100 value=35></progress>', 'closed', '35'],
+    ['<progress max=100 value=35></progress>', 'filled', '65'],
+    ['<progress max=100 value=35></progress>', 'indeterminate', '0'],
+    ['<meter min=20 max=120 low=45 high=95 optimum=70 value=82></meter>', 'closed', '82'],
+    ['<meter min=20 max=120 low=45 high=95 optimum=70 value=82></meter>', 'optimal', '70'],
+  ] as const)('%s, %s, is at %s', (markup, state, value) => {
+    expect(shown(markup, state)).toBe(value);
   });
 });

@@ -100,11 +100,17 @@ export function predictLook(field: Field, state: ControlState, ways: Ways): Outc
     facts: {
       typeReflected: typeReflected(parsedState(field.controls[0], ways)),
       size: null,
-      value: fieldStateOf(field, { value: trial?.value ?? null }, ways).currentValue,
+      value: shownValue(field, trial?.value ?? null, ways),
       ...lookNotAsked,
       picture: null,
     },
   };
+}
+
+/** A gauge shows what it is set to; a progress that is set to nothing is at 0 (HTML Standard, "The progress element"). */
+function shownValue(field: Field, tried: string | null, ways: Ways): string {
+  if (tried !== null && (field.kind === 'meter' || field.kind === 'progress')) return tried || '0';
+  return fieldStateOf(field, { value: tried }, ways).currentValue;
 }
 
 const unpredictable: Outcome<never> = {
