@@ -1,13 +1,13 @@
 import { beginningsOf, without } from './combine';
 import { lenientSource } from './lenient-source';
 import { patternTable } from './pattern-table';
-import { dead, stateAfter, type Table } from './table';
+import { acceptsText, dead, type Table, tableOf } from './table';
 import { patternOf } from './table-pattern';
-import { shortestFrom, shortestText } from './texts';
+import { shortestText } from './texts';
 
 /** How a rule that acts while one types does justice to the one that counts in the end. */
 export interface LiveCheck {
-  /** The shortest beginning of a valid value that cannot stand, and that value; null: every valid value can be typed, in order. */
+  /** The shortest valid value that cannot be typed in order, and its first beginning that cannot stand; null: every one can. */
   readonly blocked: { readonly beginning: string; readonly value: string } | null;
   /** The shortest text that may stand though nothing valid begins with it; null: there is none. */
   readonly idle: string | null;
@@ -16,14 +16,33 @@ export interface LiveCheck {
 /** Holds a live rule against the beginnings of what is accepted at submission, exactly. Throws `GaveUp`. */
 export function liveCheck(live: Table, submit: Table): LiveCheck {
   const beginnings = beginningsOf(submit);
-  const beginning = shortestText(without(beginnings, live));
+  const value = shortestText(without(submit, typable(live)));
   return {
-    blocked:
-      beginning === null
-        ? null
-        : { beginning, value: beginning + (shortestFrom(submit, stateAfter(submit, beginning)) ?? '') },
+    blocked: value === null ? null : { beginning: firstRefused(live, value), value },
     idle: shortestText(without(live, beginnings)),
   };
+}
+
+/** Texts that come to stand one character after the other: every beginning of them may stand too. */
+function typable({ bounds, classes, classCount, next, accepts, start }: Table): Table {
+  const stands = (state: number) => state !== dead && accepts[state] === 1;
+  return tableOf({
+    bounds: [...bounds],
+    classes: [...classes],
+    next: Array.from(accepts, (_, state) =>
+      Array.from(next.subarray(state * classCount, (state + 1) * classCount), (to) =>
+        stands(to) ? to : dead,
+      ),
+    ),
+    accepts: Array.from(accepts, (is) => is === 1),
+    start: stands(start) ? start : dead,
+  });
+}
+
+function firstRefused(live: Table, value: string): string {
+  const letters = Array.from(value);
+  const length = letters.findIndex((_, at) => !acceptsText(live, letters.slice(0, at).join('')));
+  return length < 0 ? value : letters.slice(0, length).join('');
 }
 
 /**

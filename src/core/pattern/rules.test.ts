@@ -227,6 +227,10 @@ describe('a rule while one types', () => {
     ['[A-Z0-9\\-]*', '[A-Z]{2}[0-9]-[0-9]{4}', { blocked: null, idle: '1' }],
     ['[0-9]{4}', '[0-9]{4}', { blocked: { beginning: '', value: '1111' }, idle: null }],
     ['[0-9]*', '[0-9]+', { blocked: null, idle: null }],
+    // The shortest value that is blocked, though another one is blocked earlier.
+    ['b?|bd', 'a{6}|bc', { blocked: { beginning: 'bc', value: 'bc' }, idle: 'bd' }],
+    // What may stand is of no use where it cannot be reached.
+    ['|abc', 'abc', { blocked: { beginning: 'a', value: 'abc' }, idle: null }],
   ])('%s for %s', (live, submit, check) => {
     expect(liveCheck(table(live), table(submit))).toEqual(check);
   });
