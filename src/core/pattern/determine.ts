@@ -3,8 +3,8 @@ import type { Node, Web } from './nodes';
 import { classOf, dead, lastCodePoint, step, type Table, tableOf } from './table';
 
 /**
- * What is still asked of the rest of the text: the number of a node that waits for a character, `end` for nothing more, or, below
- * that, a body that must not match.
+ * What is still asked of the rest of the text: to go on from a node, by its number; `end` for nothing more; or, below that, that a
+ * body does not match.
  */
 type Demand = number;
 /** One way in which the rest may be accepted: all of its demands are met. Ascending, each once. */
@@ -35,8 +35,9 @@ class Walk {
   private readonly first: readonly number[];
   /** By node that takes a character, by class, whether it does. */
   private readonly takes = new Map<number, readonly boolean[]>();
-  /** Ways that are open at a node, by what came before. */
+  /** Ways that are open at a node, by what came before; and what a node becomes by a character. */
   private readonly open = new Map<string, readonly Way[]>();
+  private readonly steps = new Map<string, readonly Way[]>();
   /** Tables of bodies that must not match, by where they begin and what came before. */
   private readonly bodies: Table[] = [];
   private readonly bodyNumbers = new Map<string, number>();
@@ -95,7 +96,7 @@ class Walk {
       numbers.set(key, states.length);
       return states.push({ ways, before }) - 1;
     };
-    const start = numberOf(this.fewest(this.opened(from, first)), first);
+    const start = numberOf(this.arrived(from, first), first);
     const next: number[][] = [];
     for (const { ways, before } of states)
       next.push(
@@ -104,10 +105,15 @@ class Walk {
             behind: before.behind.map((state, index) => step(this.web.behind[index] as Table, state, bound)),
             isBegin: false,
           };
-          return numberOf(this.fewest(ways.flatMap((way) => this.after(way, one, after))), after);
+          const next = ways.flatMap((way) =>
+            this.product(way, (demand) => this.after(demand, one, before, after)),
+          );
+          return numberOf(this.fewest(next), after);
         }),
       );
-    const accepts = states.map(({ ways }) => ways.some((way) => way.every((one) => this.isMetAtEnd(one))));
+    const accepts = states.map(({ ways, before }) =>
+      ways.some((way) => way.every((demand) => this.isMet(demand, before))),
+    );
     return tableOf({ bounds: this.bounds, classes: this.classes, next, accepts, start });
   }
 
@@ -179,33 +185,58 @@ class Walk {
     return [...found.values()];
   }
 
-  /** What a way becomes by a character: all combinations of what its demands become. */
-  private after(way: Way, one: number, after: Before): readonly Way[] {
+  /** All combinations of what the demands of a way become. */
+  private product(way: Way, become: (demand: Demand) => readonly Way[]): readonly Way[] {
     let ways: readonly Way[] = [[]];
     for (const demand of way) {
-      const become = this.become(demand, one, after);
-      if (become.length === 0) return [];
-      this.tick(ways.length * become.length);
+      const all = become(demand);
+      if (all.length === 0) return [];
+      this.tick(ways.length * all.length);
       ways =
         ways.length === 1 && ways[0]?.length === 0
-          ? become
-          : distinct(ways.flatMap((so) => become.map((more) => both(so, more))));
+          ? all
+          : distinct(ways.flatMap((so) => all.map((more) => both(so, more))));
       if (ways.length > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
     }
     return ways;
   }
 
-  private become(demand: Demand, one: number, after: Before): readonly Way[] {
-    if (demand === end) return [];
-    if (demand < end) {
-      const { body, state } = this.refusals[end - 1 - demand] as { body: number; state: number };
-      const table = this.bodies[body] as Table;
-      const next = step(table, state, this.first[one] as number);
-      if (next === dead) return [[]];
-      return isSettled(table, next) ? [] : [[this.refusal(body, next)]];
-    }
-    const node = this.web.nodes[demand] as Extract<Node, { does: 'take' }>;
-    return this.takes.get(demand)?.[one] ? this.opened(node.to, after) : [];
+  /** What a demand of a state becomes by a character. */
+  private after(demand: Demand, one: number, before: Before, after: Before): readonly Way[] {
+    if (demand < end) return this.refusalAfter(demand, one);
+    const key = `${demand}|${one}|${keyOf(before)}`;
+    const known = this.steps.get(key);
+    if (known) return known;
+    const ways = this.fewest(
+      this.opened(demand, before).flatMap((way) =>
+        this.product(way, (waiting) => this.taken(waiting, one, after)),
+      ),
+    );
+    this.steps.set(key, ways);
+    return ways;
+  }
+
+  /** What becomes by a character of what waits for one. */
+  private taken(waiting: Demand, one: number, after: Before): readonly Way[] {
+    if (waiting === end) return [];
+    if (waiting < end) return this.refusalAfter(waiting, one);
+    const node = this.web.nodes[waiting] as Extract<Node, { does: 'take' }>;
+    return this.takes.get(waiting)?.[one] ? this.arrived(node.to, after) : [];
+  }
+
+  /** A node that is come to stays closed until its next character: many ways behind it are one way to it. */
+  private arrived(to: number, before: Before): readonly Way[] {
+    const open = this.opened(to, before);
+    if (open.length === 0) return [];
+    return open.some((way) => way.length === 0) ? [[]] : [[to]];
+  }
+
+  private refusalAfter(demand: Demand, one: number): readonly Way[] {
+    const { body, state } = this.refusals[end - 1 - demand] as { body: number; state: number };
+    const table = this.bodies[body] as Table;
+    const next = step(table, state, this.first[one] as number);
+    if (next === dead) return [[]];
+    return isSettled(table, next) ? [] : [[this.refusal(body, next)]];
   }
 
   /** The demand that a body does not match from a state of its table on. */
@@ -233,10 +264,17 @@ class Walk {
     return kept;
   }
 
-  private isMetAtEnd(demand: Demand): boolean {
-    if (demand >= 0) return false;
-    const refusal = demand === end ? undefined : this.refusals[end - 1 - demand];
-    return !refusal || this.bodies[refusal.body]?.accepts[refusal.state] !== 1;
+  /** Whether a demand is met where the text ends. */
+  private isMet(demand: Demand, before: Before): boolean {
+    if (demand < end) return this.isRefused(demand);
+    return this.opened(demand, before).some((way) =>
+      way.every((waiting) => waiting === end || (waiting < end && this.isRefused(waiting))),
+    );
+  }
+
+  private isRefused(demand: Demand): boolean {
+    const { body, state } = this.refusals[end - 1 - demand] as { body: number; state: number };
+    return this.bodies[body]?.accepts[state] !== 1;
   }
 
   /** The table of a body that must not match, by its number. */
@@ -291,13 +329,12 @@ function compare(a: Way, b: Way): number {
 /** Where characters begin to be told apart. */
 function boundsOf({ nodes, behind }: Web): number[] {
   const all = new Set([0, 0x10000]);
-  for (const node of nodes) {
-    if (node.does === 'take')
-      for (const { min, max } of node.set.ranges) {
-        all.add(min);
-        if (max < lastCodePoint) all.add(max + 1);
-      }
-  }
+  const sets = new Set(nodes.flatMap((node) => (node.does === 'take' ? [node.set] : [])));
+  for (const { ranges } of sets)
+    for (const { min, max } of ranges) {
+      all.add(min);
+      if (max < lastCodePoint) all.add(max + 1);
+    }
   for (const { bounds } of behind) for (const bound of bounds) all.add(bound);
   return [...all].sort((a, b) => a - b);
 }
