@@ -8,6 +8,10 @@ test('findings of the hurried form: the worst first, with evidence and a decisio
   const label = worst.getByRole('article').filter({ hasText: 'Station' }).first();
   await expect(label).toBeVisible();
   await expect(page.getByRole('region').first()).toHaveAccessibleName('A valid value cannot be entered');
+  // What keyboards lack is reckoned in a worker and comes a moment later.
+  await expect(
+    worst.getByRole('article').filter({ hasText: 'the keyboard that comes up lacks' }).first(),
+  ).toBeVisible();
   const all = await page.getByRole('article').count();
   expect(all).toBeGreaterThan(30);
 
