@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { growthOf } from '@/core/pattern/blow-up';
 import type { SlowNews, SlowQuestion } from '@/core/pattern/slow-question';
 import { plainVariant } from '@/core/target/variant';
@@ -31,7 +32,7 @@ export async function measureSlowness(
     const anchored = match === 'whole' ? `^(?:${source})$` : source;
     const time = async (tried: string) => {
       const script = `(() => { const expression = new RegExp(${JSON.stringify(anchored)}, ${JSON.stringify(flags)}); const text = ${JSON.stringify(tried)}; const begin = performance.now(); expression.test(text); return performance.now() - begin; })()`;
-      const ms = await Promise.race([page.evaluate(script), after(silence)]);
+      const ms = await Promise.race([page.evaluate(script), wait(silence, null, { ref: false })]);
       return typeof ms === 'number' ? ms : silence;
     };
     const growth = await growthOf(text, time, Date.now() + patience);
@@ -44,10 +45,4 @@ export async function measureSlowness(
     await session?.close();
     await server.close();
   }
-}
-
-function after(ms: number): Promise<null> {
-  return new Promise((done) => {
-    setTimeout(() => done(null), ms).unref();
-  });
 }

@@ -7,7 +7,7 @@ import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
 import type { Correction } from '@/core/keyboard/correction';
 import { hasKeyboard } from '@/core/keyboard/entry';
-import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
+import { type KeyboardCheck, keyboardCheck, trapOn, trapOnTarget } from '@/core/keyboard/keyboard-check';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
@@ -129,7 +129,7 @@ const replayWork = {
       const guards = typing[field.id]?.guards ?? [];
       return hasKeyboard(field)
         ? targets.flatMap((target) => {
-            const trap = keyboardCheck(field, guards, [], target, language, corrections)[0]?.trap;
+            const trap = trapOnTarget(field, guards, target, language, corrections);
             return trap ? [{ field: field.id, target, trap }] : [];
           })
         : [];

@@ -32,14 +32,22 @@ const matchers = new WeakMap<CharacterSet, Matcher>();
 function matcherOf(set: CharacterSet): Matcher {
   const known = matchers.get(set);
   if (known) return known;
-  const { classes, own } = set;
-  const listed = Array.from(own, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
-  const inside = classes.map((name) => characterClasses[name]).join('') + listed;
+  const inside = insideOf(set);
   const all = inside === '' ? /(?!)/u : new RegExp(`^[${inside}]$`, 'u');
   const ascii = Array.from({ length: 128 }, (_, code) => all.test(String.fromCharCode(code)));
   const matcher = { ascii, all };
   matchers.set(set, matcher);
   return matcher;
+}
+
+/** What stands between the brackets of a class with the u flag; empty for no character at all. */
+export function insideOf({ classes, own }: CharacterSet): string {
+  return classes.map((name) => characterClasses[name]).join('') + escapedText(own);
+}
+
+/** A text as a pattern with the u or the v flag that matches just it. */
+export function escapedText(text: string): string {
+  return Array.from(text, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
 }
 
 /** True when the code point is in the set. */

@@ -42,6 +42,19 @@ export function keyboardCheck(
   return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
 }
 
+/** What cannot be typed on the keyboard that a target brings up; null where all can, or none comes up. */
+export function trapOnTarget(
+  field: Field,
+  guards: readonly Guard[],
+  target: TargetId,
+  language: Language,
+  corrections: readonly Correction[],
+): Trap | null {
+  const habits = correctedHabits(target, corrections);
+  const keyboard = habits && comesUp(habits, entryOf(field), language).keyboard;
+  return keyboard && trapOn(keyboard, field, guards, [], target, language);
+}
+
 /**
  * What the field's rule accepts and this keyboard cannot produce, whichever keyboard it is.
  * @param target whose way of typing it is

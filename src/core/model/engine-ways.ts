@@ -4,7 +4,7 @@ import type { ControlState } from '../standard/control-state';
 import { Decimal } from '../standard/decimal';
 import { isValidFloatingPointNumber } from '../standard/floating-point-numbers';
 import { hardWrapped, wrappedAsDrawn } from '../standard/hard-wrap';
-import { type PatternReading, readPattern } from '../standard/pattern-attribute';
+import { type PatternReading, readPattern, withEndHyphensEscaped } from '../standard/pattern-attribute';
 import { type LimitedSteps, type Steps, standardWays, type Ways } from '../standard/ways';
 import { decimalText } from './decimal-text';
 import { geckoColor } from './gecko-colors';
@@ -49,7 +49,7 @@ function withoutNeedlessEscapes(url: string): string {
 
 /** WebKit lets a hyphen stand at the end of a class, which the v flag forbids and the others therefore ignore the pattern for. */
 function readWithLooseHyphens(pattern: string): PatternReading {
-  return readPattern(pattern.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]'));
+  return readPattern(withEndHyphensEscaped(pattern));
 }
 
 /** Blink takes spaces in a host, and does not decode the labels of one that is all ASCII. */

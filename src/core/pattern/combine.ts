@@ -13,7 +13,7 @@ export function combined(
     until: Number.POSITIVE_INFINITY,
   },
 ): Table {
-  const tick = ticking({ nodes: 0, states: most, until });
+  const tick = ticking({ until });
   const bounds = [...new Set([0, 0x10000, ...tables.flatMap((table) => [...table.bounds])])].sort(
     (a, b) => a - b,
   );

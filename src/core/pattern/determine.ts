@@ -70,7 +70,8 @@ class Walk {
       return first.push(bound) - 1;
     });
     this.first = first;
-    const byClass = members.map((is) => first.map((bound) => is[this.bounds.indexOf(bound)] ?? false));
+    const intervals = first.map((_, one) => this.classes.indexOf(one));
+    const byClass = members.map((is) => intervals.map((interval) => is[interval] ?? false));
     const bySet = new Map(sets.map((set, index) => [set, byClass[index] ?? []]));
     for (const [at, node] of web.nodes.entries())
       if (node.does === 'take') this.takes.set(at, bySet.get(node.set) ?? []);

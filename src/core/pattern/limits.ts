@@ -10,7 +10,7 @@ export interface Limits {
 export class GaveUp extends Error {}
 
 /** Looks at the clock now and then, and gives up when it is time. */
-export function ticking({ until }: Limits): (work?: number) => void {
+export function ticking({ until }: Pick<Limits, 'until'>): (work?: number) => void {
   let done = 0;
   return (work = 1) => {
     done += work;

@@ -1,4 +1,4 @@
-import type { Part } from './parts';
+import { type Part, takingParts } from './parts';
 
 /** Which part of a pattern took each character of a text, as far as it goes. */
 export interface PathThrough {
@@ -99,11 +99,7 @@ export function pathFinder(rows: readonly (readonly Part[])[]): (text: string) =
 }
 
 /** Ids of the parts that no text went through; of texts that the pattern does not take as a whole nothing counts. */
-export function untouchedParts(
-  rows: readonly (readonly Part[])[],
-  all: readonly number[],
-  texts: readonly string[],
-): number[] {
+export function untouchedParts(rows: readonly (readonly Part[])[], texts: readonly string[]): number[] {
   const find = pathFinder(rows);
   const touched = new Set(
     texts.flatMap((text) => {
@@ -111,5 +107,5 @@ export function untouchedParts(
       return isWhole ? parts : [];
     }),
   );
-  return all.filter((id) => !touched.has(id));
+  return takingParts(rows).flatMap(({ id }) => (touched.has(id) ? [] : [id]));
 }

@@ -31,6 +31,8 @@ export function patternTable({ source, flags = 'v', match }: Pattern, patience =
   const cached = known.get(key);
   if (cached) return cached;
   const made = build(source, flags, match, patience);
+  // Given up early, it may still be known to whoever has more patience.
+  if (made.status === 'unknown' && patience < mostPatience) return made;
   if (known.size >= mostKept) known.clear();
   known.set(key, made);
   return made;

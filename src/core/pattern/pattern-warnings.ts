@@ -1,4 +1,5 @@
-import { without } from './combine';
+import { withEndHyphensEscaped } from '../standard/pattern-attribute';
+import { lengthTable, without } from './combine';
 import { GaveUp } from './limits';
 import { type Part, partsOf, type SourceSpan } from './parts';
 import { type Pattern, patternTable } from './pattern-table';
@@ -54,7 +55,7 @@ export function patternWarnings(pattern: Pattern): PatternWarning[] {
 
 /** Some engines take a hyphen where the v flag forbids it, and then apply a pattern that the others leave alone. */
 function ignored(pattern: Pattern, reason: string): PatternWarning[] {
-  const mended = pattern.source.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]').replace(/\[-(?=.)/g, '[\\-');
+  const mended = withEndHyphensEscaped(pattern.source).replace(/\[-(?=.)/g, '[\\-');
   const other = mended === pattern.source ? null : patternTable({ ...pattern, source: mended });
   const isHyphen = other?.status === 'known';
   return [
@@ -64,14 +65,13 @@ function ignored(pattern: Pattern, reason: string): PatternWarning[] {
         ? 'A hyphen stands where the v flag wants it escaped: most engines ignore the whole pattern and accept everything, others apply it.'
         : `It does not compile, so browsers ignore it and accept everything: ${reason}`,
       span: null,
-      witness: isHyphen ? shortestText(without(anyLine, other.table)) : null,
+      witness: isHyphen ? shortestText(without(anyText, other.table)) : null,
       remedy: isHyphen ? mended : null,
     },
   ];
 }
 
-const lines = patternTable({ source: '.+', match: 'whole' });
-const anyLine = lines.status === 'known' ? lines.table : (undefined as never);
+const anyText = lengthTable(1, null, 'code units');
 
 function wholeWarnings(table: Table): PatternWarning[] {
   if (table.start === dead)

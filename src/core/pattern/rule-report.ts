@@ -6,12 +6,12 @@ import { comparedRules, type RuleComparison } from './compare-rules';
 import { knownShapes, type ShapeCheck, shapeCheck } from './known-shapes';
 import { GaveUp } from './limits';
 import { type LiveCheck, lenientPattern, liveCheck } from './live-rule';
-import { partsOf, takingParts } from './parts';
+import { partsOf } from './parts';
 import { untouchedParts } from './path-through';
 import { type Pattern, type PatternTable, patternTable } from './pattern-table';
 import { type PatternWarning, patternWarnings } from './pattern-warnings';
 import { type MadeSample, ruleSamples } from './rule-samples';
-import { acceptsText } from './table';
+import { acceptsText, type Table } from './table';
 import { type Standing, standingOf } from './three-way';
 
 /** What is asked about a rule while it is edited. */
@@ -108,16 +108,12 @@ export function ruleReport({
     made: now.status === 'known' ? ruleSamples(now.table) : [],
     untouched: untouchedParts(
       rows,
-      takingParts(rows).map(({ id }) => id),
       looked.map(({ text }) => text),
     ),
   };
 }
 
-type Tables = readonly [
-  Extract<PatternTable, { status: 'known' }>['table'],
-  Extract<PatternTable, { status: 'known' }>['table'],
-];
+type Tables = readonly [Table, Table];
 
 /** What two tables say together, where both are known and it does not take too long. */
 function exact<T>([a, b]: readonly [PatternTable, PatternTable], ask: (tables: Tables) => T): Exact<T> {

@@ -1,5 +1,5 @@
 import { attribute, type Field, hasAttribute } from '../form/field';
-import { characterClasses } from '../guard/character-set';
+import { escapedText, insideOf } from '../guard/character-set';
 import { type Guard, isStrict } from '../guard/guard';
 import { engineWays } from '../model/engine-ways';
 import { parseNonNegativeInteger } from '../standard/constraint-validation';
@@ -87,9 +87,7 @@ function ruleOf(guard: Guard): PatternTable {
   switch (guard.kind) {
     case 'allow':
     case 'deny': {
-      const { classes, own } = guard.set;
-      const listed = Array.from(own, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
-      const inside = classes.map((name) => characterClasses[name]).join('') + listed;
+      const inside = insideOf(guard.set);
       const source = guard.kind === 'allow' ? `[${inside}]*` : inside === '' ? '[^]*' : `[^${inside}]*`;
       return patternTable({ source, flags: 'u', match: 'whole' });
     }
@@ -107,7 +105,7 @@ function ruleOf(guard: Guard): PatternTable {
       return patternTable({ source: guard.source, match: guard.match });
     case 'words':
       return guard.sense === 'one of'
-        ? whole(guard.words.map(escaped).join('|') || '[]')
+        ? whole(guard.words.map(escapedText).join('|') || '[]')
         : unknown('words are looked for in small and capital letters alike');
     case 'mask':
       return unknown('a mask counts letters and digits of every script');
@@ -118,10 +116,6 @@ function ruleOf(guard: Guard): PatternTable {
     case 'check digit':
       return unknown('a check digit is reckoned');
   }
-}
-
-function escaped(text: string): string {
-  return Array.from(text, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
 }
 
 /** What a guard lets stand while one types. */

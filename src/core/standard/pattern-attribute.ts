@@ -17,6 +17,11 @@ export function readPattern(pattern: string): PatternReading {
 const readings = new Map<string, PatternReading>();
 const readingsKept = 500;
 
+/** The pattern with hyphens escaped that stand at the end of a class: some engines read them, the v flag forbids them. */
+export function withEndHyphensEscaped(pattern: string): string {
+  return pattern.replace(/(^|[^\\])((?:\\\\)*)-\]/g, '$1$2\\-]');
+}
+
 function compile(pattern: string): PatternReading {
   try {
     // Compiled bare first: a pattern such as "a)(b" must not be rescued by the group put around it.

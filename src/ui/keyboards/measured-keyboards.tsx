@@ -8,7 +8,6 @@ import {
   isTappable,
   type KeyboardMeasurement,
   type KeyboardNews,
-  type KeyboardQuestion,
   type PhoneEngine,
   phoneEngines,
 } from '@/core/keyboard/keyboard-question';
@@ -19,7 +18,7 @@ import type { Picture } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
 import { readSamples } from '@/core/replay/sample-table';
 import { type TargetId, targetId } from '@/core/target/target';
-import { readLines, refusalOf } from '@/store/read-lines';
+import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -59,9 +58,11 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
     let done = 0;
     const [only] = fields;
     const question = { markup: form.markup, field: fields.length === 1 && only ? only.id : null, engine };
-    const reason = await askServer(question, abort.signal, async (field, measurement) => {
-      await keepAnswers(...observed(field, engine, measurement));
+    const reason = await hearNews<KeyboardNews>('/api/keyboards', question, abort.signal, async (news) => {
+      if (news.type === 'failed') return news.reason;
+      await keepAnswers(...observed(news.field, engine, news.measurement));
       asking(++done);
+      return null;
     });
     say(reason === null || abort.signal.aborted ? undefined : { status: 'failed', reason });
   };
@@ -145,33 +146,6 @@ function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noTraps;
-}
-
-const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';
-
-/** @returns why it did not come to its end, or null */
-async function askServer(
-  question: KeyboardQuestion,
-  signal: AbortSignal,
-  hear: (field: FieldId, measurement: KeyboardMeasurement) => Promise<void>,
-): Promise<string | null> {
-  try {
-    const response = await fetch('/api/keyboards', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(question),
-      signal,
-    });
-    if (!response.ok || !response.body) return (await refusalOf(response)) ?? serverGone;
-    for await (const line of readLines(response.body)) {
-      const news = JSON.parse(line) as KeyboardNews;
-      if (news.type === 'failed') return news.reason;
-      await hear(news.field, news.measurement);
-    }
-    return null;
-  } catch {
-    return serverGone;
-  }
 }
 
 /** What was measured, as an answer to keep. */

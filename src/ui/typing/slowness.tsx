@@ -5,7 +5,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Growth, type SlowText, slowText } from '@/core/pattern/blow-up';
 import type { Pattern } from '@/core/pattern/pattern-table';
 import type { SlowNews } from '@/core/pattern/slow-question';
-import { readLines, refusalOf } from '@/store/read-lines';
+import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { visible } from '../frame/visible-text';
@@ -106,8 +106,6 @@ function EngineTimes({ news }: { news: SlowNews }) {
   );
 }
 
-const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';
-
 function useEngines(pattern: Pattern, text: SlowText) {
   const [news, setNews] = useState<readonly SlowNews[]>([]);
   const [fault, setFault] = useState<string | null>(null);
@@ -120,22 +118,11 @@ function useEngines(pattern: Pattern, text: SlowText) {
     setNews([]);
     setFault(null);
     setAsking(true);
-    try {
-      const response = await fetch('/api/patterns', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ pattern, text }),
-        signal: abort.signal,
-      });
-      if (!response.ok || !response.body) setFault((await refusalOf(response)) ?? serverGone);
-      else
-        for await (const line of readLines(response.body)) {
-          const one = JSON.parse(line) as SlowNews;
-          setNews((before) => [...before, one]);
-        }
-    } catch {
-      if (!abort.signal.aborted) setFault(serverGone);
-    }
+    const reason = await hearNews<SlowNews>('/api/patterns', { pattern, text }, abort.signal, (one) => {
+      setNews((before) => [...before, one]);
+      return null;
+    });
+    if (!abort.signal.aborted) setFault(reason);
     if (running.current === abort) setAsking(false);
   };
   return { news, fault, isAsking, ask: () => void ask(), cancel: () => running.current?.abort() };
