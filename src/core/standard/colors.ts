@@ -33,5 +33,10 @@ export function parsedColor(text: string, systemColors: Readonly<Record<string, 
   const color = text.replace(/^[\t\n\f\r ]+|[\t\n\f\r ]+$/g, '').toLowerCase();
   // Hexadecimal digits alone are no colour in CSS, though the package reads them as one.
   if (/^[0-9a-f]{3,8}$/.test(color)) return undefined;
-  return parse(systemColors[color] ?? color);
+  try {
+    return parse(systemColors[color] ?? color);
+  } catch {
+    // The package throws over a number of an unknown unit behind a slash, as in `/0a`.
+    return undefined;
+  }
 }
