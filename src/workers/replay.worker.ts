@@ -1,4 +1,7 @@
 import { expose } from 'comlink';
+import { formFindings } from '@/core/finding/collect-findings';
+import type { Finding } from '@/core/finding/finding';
+import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { Field, FieldId } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
 import { pageOf } from '@/core/form/page-controls';
@@ -6,8 +9,7 @@ import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
 import type { Correction } from '@/core/keyboard/correction';
-import { hasKeyboard } from '@/core/keyboard/entry';
-import { type KeyboardCheck, keyboardCheck, trapOn, trapOnTarget } from '@/core/keyboard/keyboard-check';
+import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
@@ -22,9 +24,10 @@ import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples
 import type { Sample } from '@/core/replay/sample';
 import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
+import { habitsByRoute } from '@/core/replay/usual-habits';
 import type { Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
-import { type TargetId, targetId } from '@/core/target/target';
+import type { TargetId } from '@/core/target/target';
 import type { Language } from '@/core/target/variant';
 
 /** A field in its markup, which a worker reads for itself. */
@@ -38,13 +41,6 @@ let kept: { markup: string; reading: ReturnType<typeof readForm> } | null = null
 function fieldIn({ markup, field }: ReplayedField) {
   if (kept?.markup !== markup) kept = { markup, reading: readForm(markup) };
   return kept.reading.fields.find(({ id }) => id === field) ?? null;
-}
-
-/** The habits of a browser on a desk; a soft keyboard's way in is tried on a phone. */
-function habitsByRoute(route: string) {
-  const habits = habitsOf(targetId(route === 'soft keys' ? 'blink-phone' : 'chromium'));
-  if (!habits) throw new Error('The model has lost its habits.');
-  return habits;
 }
 
 type Progress = (done: number) => unknown;
@@ -117,23 +113,16 @@ const replayWork = {
       : [];
   },
 
-  /** What the rules of a form's fields accept and the keyboards of these targets cannot produce. */
-  formTraps(
-    markup: string,
-    typing: FormDocument['typing'],
-    targets: readonly TargetId[],
-    language: Language,
-    corrections: readonly Correction[],
-  ): { field: FieldId; target: TargetId; trap: Trap }[] {
-    return readForm(markup).fields.flatMap((field) => {
-      const guards = typing[field.id]?.guards ?? [];
-      return hasKeyboard(field)
-        ? targets.flatMap((target) => {
-            const trap = trapOnTarget(field, guards, target, language, corrections);
-            return trap ? [{ field: field.id, target, trap }] : [];
-          })
-        : [];
-    });
+  /**
+   * Everything that is found about a form before any target was asked.
+   * @param progress hears how many fields are done, some times a second
+   */
+  async findings(
+    form: Pick<FormDocument, 'markup' | 'typing'>,
+    setup: KeyboardSetup,
+    progress: Progress,
+  ): Promise<Finding[]> {
+    return withProgress(formFindings(form, setup), progress);
   },
 
   /** What the field's rule accepts and the layouts that really came up cannot produce; those of unknown keys are left out. */

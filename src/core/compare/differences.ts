@@ -34,6 +34,8 @@ export interface Difference {
     | 'marks'
     | 'keyboard'
     | 'in sight'
+    | 'sent'
+    | 'sending'
     | 'picture';
   readonly text: string;
 }

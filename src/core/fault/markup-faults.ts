@@ -1,5 +1,6 @@
 import { appliesTo, attributeRegistry } from '../form/attribute-registry';
 import { autocompleteFault } from '../form/autocomplete-tokens';
+import { attributeEdits } from '../form/edit-markup';
 import {
   attribute,
   type Field,
@@ -12,13 +13,25 @@ import {
   isTypedText,
 } from '../form/field';
 import { instead } from '../form/ignored-attribute';
-import { attributeOf, elementsOf } from '../form/parse-markup';
+import { nameFromWords } from '../form/name-from-words';
+import { attributeOf, type Element, elementsOf } from '../form/parse-markup';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
 import { missingOnKeypad } from './keypad';
+import {
+  type Mend,
+  namedTogether,
+  saidBeside,
+  tiedToWords,
+  toldApart,
+  withAttributes,
+  withoutAttribute,
+  withReadout,
+  wordsBefore,
+} from './mend';
 import {
   type MarkupFault,
   type PageUnderCheck,
@@ -51,6 +64,7 @@ const unnamed: Rule = (page, report) => {
         span: placeOf(field.controls[0]),
         text: `${field.label} has no name, so it is never sent.`,
         remedy: 'Give it a name that the server knows.',
+        mend: withAttributes(field.controls[0], { name: nameFromWords(field.label, 'field') }),
       });
 };
 
@@ -76,14 +90,15 @@ const unlabelled: Rule = (page, report) => {
         span: placeOf(control),
         text: `${field.label} has no label: a click on the words beside it does nothing, and it is not read out.`,
         remedy: 'Put it into a label, or give it an id and a label with that id as its for.',
+        mend: place ? tiedToWords(control, place) : null,
       });
   }
 };
 
 const isLabelable = (tagName: string | undefined) => fieldElements.some((name) => name === tagName);
 
-const labelForNothing: Rule = ({ elements, byId }, report) => {
-  for (const { element } of elements) {
+const labelForNothing: Rule = ({ elements, byId, fields, elementOf }, report) => {
+  for (const { element, ancestors } of elements) {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
     const holds = [...elementsOf(element)].some(({ element: { tagName } }) => isLabelable(tagName));
@@ -95,9 +110,27 @@ const labelForNothing: Rule = ({ elements, byId }, report) => {
           ? 'A label is tied to nothing.'
           : `A label is for “${target}”, and no field has that id.`,
       remedy: 'Put the id of its field into for, or put the field into the label.',
+      mend: tiedTo(element, ancestors.at(-1), fields, elementOf),
     });
   }
 };
+
+/** The mend of the first field behind a label in the same place, which has no label then. */
+function tiedTo(
+  label: Element,
+  around: Element | undefined,
+  fields: readonly Field[],
+  elementOf: PageUnderCheck['elementOf'],
+): Mend | null {
+  const siblings = around?.childNodes ?? [];
+  const behind = siblings.slice(siblings.indexOf(label) + 1);
+  for (const { controls } of fields) {
+    const place = elementOf(controls[0]);
+    if (place && behind.includes(place.element)) return tiedToWords(controls[0], place);
+  }
+  return null;
+}
+
 const duplicateId: Rule = ({ elements, byId }, report) => {
   for (const { element } of elements) {
     const id = attributeOf(element, 'id');
@@ -117,18 +150,27 @@ const manyFocus: Rule = ({ elements }, report) => {
       span: startOf(element),
       text: `${asking.length} fields ask for the focus on load; the first one gets it.`,
       remedy: 'Leave autofocus on one field.',
+      mend: withoutAttribute(element, 'autofocus'),
     });
 };
 
 const loneRadio: Rule = (page, report) => {
-  for (const field of page.fields)
-    if (field.kind === 'radio' && field.controls.length === 1)
-      report({
-        field,
-        span: placeOf(field.controls[0], 'name'),
-        text: `The radio button ${field.label} is alone in its group: once chosen, it cannot be taken back.`,
-        remedy: 'Give all choices of one question the same name.',
-      });
+  const alone = page.fields.filter(({ kind, controls }) => kind === 'radio' && controls.length === 1);
+  const questionOf = (field: Field) => {
+    const place = page.elementOf(field.controls[0]);
+    return place ? wordsBefore(place) : '';
+  };
+  for (const field of alone) {
+    const question = questionOf(field);
+    const together = alone.filter((one) => questionOf(one) === question);
+    report({
+      field,
+      span: placeOf(field.controls[0], 'name'),
+      text: `The radio button ${field.label} is alone in its group: once chosen, it cannot be taken back.`,
+      remedy: 'Give all choices of one question the same name.',
+      mend: together.length > 1 ? namedTogether(together, question) : null,
+    });
+  }
 };
 
 const hintAsValue: Rule = (page, report) => {
@@ -141,9 +183,21 @@ const hintAsValue: Rule = (page, report) => {
         span: placeOf(field.controls[0], 'value'),
         text: `${field.label} is filled with “${value}”, which a person must delete first.`,
         remedy: 'Use placeholder, or say it beside the field.',
+        mend: asHint(field, value),
       });
   }
 };
+
+/** The words as a hint; a textarea's stand between its tags. */
+function asHint({ kind, controls: [control] }: Field, value: string): Mend {
+  const hint = { placeholder: attribute(control, 'placeholder') ?? value };
+  if (kind !== 'textarea') return withAttributes(control, { ...hint, value: null });
+  return (markup) => {
+    const inside = markup.slice(control.startTag.end, control.span.end);
+    const end = control.startTag.end + Math.max(0, inside.lastIndexOf('</'));
+    return [...attributeEdits(markup, control, hint), { start: control.startTag.end, end, by: '' }];
+  };
+}
 
 const refusedDefault: Rule = (page, report) => {
   for (const field of entries(page)) {
@@ -161,6 +215,7 @@ const refusedDefault: Rule = (page, report) => {
           ? `${field.label} starts with “${given}”, which its kind throws away.`
           : `${field.label} starts with “${given}”, which its own constraints refuse (${wrong.join(', ')}).`,
         remedy: 'Start with a value that the field takes, or with none.',
+        mend: withAttributes(field.controls[0], { value: null }),
       });
   }
 };
@@ -175,6 +230,7 @@ const reversedLimits: Rule = (page, report) => {
         span: placeOf(field.controls[0], 'min'),
         text: `The min of ${field.label} is above its max: no value is valid.`,
         remedy: 'Swap them.',
+        mend: withAttributes(field.controls[0], { min: text(field, 'max'), max: text(field, 'min') }),
       });
   }
 };
@@ -189,6 +245,7 @@ const beyondGauge: Rule = (page, report) => {
         span: placeOf(field.controls[0], 'value'),
         text: `${field.label} has the value ${value} and goes up to ${max}: it is always full.`,
         remedy: `Give it a max, as in max="100".`,
+        mend: value <= 100 ? withAttributes(field.controls[0], { max: '100' }) : null,
       });
   }
 };
@@ -240,9 +297,29 @@ const hiddenLimit: Rule = (page, report) => {
         span: placeOf(field.controls[0], first),
         text: `${field.label} has ${limits.join(' and ')}, and shows that nowhere until something is wrong.`,
         remedy: 'Say the limit beside the field.',
+        mend: saidBesideField(
+          page,
+          field,
+          limitsText(limits, (name) => text(field, name) ?? ''),
+        ),
       });
   }
 };
+
+function saidBesideField(page: PageUnderCheck, field: Field, words: string): Mend | null {
+  const place = page.elementOf(field.controls[0]);
+  return place ? saidBeside(field, place, words) : null;
+}
+
+/** Limits as a person reads them: “at least −3, at most 8”. */
+function limitsText(limits: readonly string[], limitOf: (name: string) => string): string {
+  return limits
+    .map((name) => {
+      const bound = name.startsWith('min') ? 'at least' : 'at most';
+      return `${bound} ${limitOf(name)}${name.endsWith('length') ? ' characters' : ''}`;
+    })
+    .join(', ');
+}
 
 const ignoredAttribute: Rule = (page, report) => {
   for (const field of page.fields)
@@ -255,6 +332,7 @@ const ignoredAttribute: Rule = (page, report) => {
           span,
           text: `${name} does nothing on ${field.label}, a field of the kind ${field.kind}.`,
           remedy: instead(field.kind, name).trim() || 'Take it away, or change the kind.',
+          mend: withAttributes(control, { [name]: null }),
         });
       }
 };
@@ -268,6 +346,10 @@ const unknownType: Rule = (page, report) => {
       span: placeOf(field.controls[0], 'type'),
       text: `There is no input type “${type}”: ${field.label} is a plain text box everywhere.`,
       remedy: type.toLowerCase() === 'datetime' ? 'Use datetime-local.' : 'Use a type that there is.',
+      mend:
+        type.toLowerCase() === 'datetime'
+          ? withAttributes(field.controls[0], { type: 'datetime-local' })
+          : null,
     });
   }
 };
@@ -283,8 +365,23 @@ const codeAsNumber: Rule = (page, report) => {
         span: placeOf(field.controls[0], 'type'),
         text: `${field.label} is a code, not a number: zeros in front mean nothing to a number field, and it counts up and down.`,
         remedy: 'Use a text or password field with inputmode="numeric" and a pattern.',
+        mend: asDigits(field),
       });
 };
+
+function asDigits({ label, name, controls: [control] }: Field): Mend {
+  const most = attribute(control, 'maxlength');
+  const isSecret = /\bpin\b/i.test(`${label} ${name}`);
+  return withAttributes(control, {
+    type: isSecret ? 'password' : 'text',
+    inputmode: 'numeric',
+    pattern: most === null ? '[0-9]+' : `[0-9]{${most}}`,
+    title: most === null ? 'Digits alone' : `${most} digits`,
+    min: null,
+    max: null,
+    step: null,
+  });
+}
 
 const suggestionFaults: Rule = (page, report) => {
   for (const field of page.fields) {
@@ -348,6 +445,7 @@ const silentSlider: Rule = (page, report) => {
         span: placeOf(control),
         text: `The slider ${field.label} shows its value nowhere.`,
         remedy: 'Put an output beside it that a script keeps up to date.',
+        mend: withReadout(control, fieldStateOf(field).currentValue),
       });
   }
 };
@@ -373,6 +471,7 @@ const keypadLacks: Rule = (page, report) => {
         span: placeOf(field.controls[0], 'inputmode'),
         text: `${field.label} takes “${missing}”, and the keypad that inputmode="${inputmode}" asks for may not have it.`,
         remedy: 'Ask for a keyboard that has it, or leave inputmode away.',
+        mend: withAttributes(field.controls[0], { inputmode: null }),
       });
   }
 };
@@ -408,12 +507,13 @@ const pickerOverPicker: Rule = (page, report) => {
         span: marked.span,
         text: `${field.label} seems to get a picker by script over the one that browsers bring.`,
         remedy: 'Load it only where the kind is not known.',
+        mend: /picker/i.test(marked.name) ? withAttributes(field.controls[0], { [marked.name]: null }) : null,
       });
   }
 };
 
 const sameButtons: Rule = ({ fields }, report) => {
-  const told = new Set<string>();
+  const told = new Map<string, Field>();
   for (const field of fields) {
     if (field.kind !== 'submit') continue;
     const [control] = field.controls;
@@ -421,14 +521,16 @@ const sameButtons: Rule = ({ fields }, report) => {
       name === 'value' && field.name === '' ? '' : (text(field, name) ?? ''),
     );
     const key = `${control.form} ${own.join(' ')}`;
-    if (told.has(key))
+    const other = told.get(key);
+    if (other)
       report({
         field,
         span: placeOf(control),
         text: `${field.label} sends just what another button sends: the server cannot tell which one was pressed.`,
         remedy: 'Give both a name and different values, or another formaction.',
+        mend: toldApart([other, field]),
       });
-    told.add(key);
+    told.set(key, other ?? field);
   }
 };
 

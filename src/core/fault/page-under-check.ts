@@ -9,6 +9,7 @@ import {
   textOf,
 } from '../form/parse-markup';
 import { controlsIn, type Placed } from '../form/read-form';
+import type { Mend } from './mend';
 
 /** A fault in the markup of a form: what is wrong, and what to do about it. `line` and `column` count from 1. */
 export interface MarkupFault {
@@ -16,12 +17,16 @@ export interface MarkupFault {
   readonly field: Field | null;
   readonly text: string;
   readonly remedy: string;
+  /** The edits that take it away, where it can be told what was meant. */
+  readonly mend: Mend | null;
   readonly span: Span;
   readonly line: number;
   readonly column: number;
 }
 
-export type Report = (fault: Pick<MarkupFault, 'text' | 'remedy'> & { field?: Field; span: Span }) => void;
+export type Report = (
+  fault: Pick<MarkupFault, 'text' | 'remedy'> & { field?: Field; span: Span; mend?: Mend | null },
+) => void;
 
 /** What a rule looks at. */
 export interface PageUnderCheck {
@@ -46,8 +51,8 @@ export function runRules(
   const at = linePositions(markup);
   const faults: MarkupFault[] = [];
   for (const [rule, run] of Object.entries(rules))
-    run(page, ({ field, span, text, remedy }) =>
-      faults.push({ rule, field: field ?? null, text, remedy, span, ...at(span.start) }),
+    run(page, ({ field, span, text, remedy, mend }) =>
+      faults.push({ rule, field: field ?? null, text, remedy, mend: mend ?? null, span, ...at(span.start) }),
     );
   return faults.sort((a, b) => a.span.start - b.span.start);
 }

@@ -3,18 +3,37 @@ import { describe, expect, it } from 'vitest';
 import type { Difference } from '../compare/differences';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
 import { markupFaults } from '../fault/markup-faults';
-import type { Field } from '../form/field';
+import { type Field, fieldId } from '../form/field';
+import type { FormDocument } from '../form/form-document';
 import { readForm } from '../form/read-form';
+import type { Guard } from '../guard/guard';
+import { predict } from '../model/predict';
+import { askingOf, sweepQuestions } from '../observation/asking';
+import type { Observation, SubmissionObservation } from '../observation/observation';
 import { targets } from '../target/line-up';
-import { collectFindings, type Known, type TargetDifferences } from './collect-findings';
+import type { Target } from '../target/target';
+import { changedForm, changedLines } from './change';
+import { collected, findingsOfRun, formFindings } from './collect-findings';
+import { differenceFindings } from './difference-findings';
 import { faultHarm } from './fault-harm';
-import { type Finding, harms, ranked } from './finding';
+import { type Finding, harms, merged, ranked } from './finding';
+import type { TargetDifferences } from './reference-differences';
 
-const [chromium, firefox, webkit] = ['chromium', 'firefox', 'webkit'].map((id) => {
+const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'blink-phone'].map((id) => {
   const found = targets.find((one) => one.id === id);
   if (!found) throw new Error(id);
   return found;
-}) as [(typeof targets)[number], (typeof targets)[number], (typeof targets)[number]];
+}) as [Target, Target, Target, Target];
+
+const setup = { language: 'en-US', corrections: [] } as const;
+const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] => {
+  const work = formFindings(form, setup);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return collected(step.value);
+};
+const found = (markup: string, typing: FormDocument['typing'] = {}) => ofForm({ markup, typing });
+const textsOf = (findings: readonly Finding[]) => findings.flatMap(({ says, details }) => [says, ...details]);
 
 const month = fieldOf('<label>Month <input type=month name=month></label>');
 function fieldOf(markup: string): Field {
@@ -22,60 +41,205 @@ function fieldOf(markup: string): Field {
   if (!field) throw new Error(markup);
   return field;
 }
-const different = (target: (typeof targets)[number], ...differences: Difference[]): TargetDifferences => ({
+const different = (target: Target, ...differences: Difference[]): TargetDifferences => ({
   target,
   mark: 'measured',
   field: month,
   differences,
 });
-const found = (known: Partial<Known>) =>
-  collectFindings({ form: { markup: '' }, differences: [], traps: [], ...known });
 
-describe('findings', () => {
-  it('are every fault of the hurried form, with a reason and a remedy each, and none of the good one', () => {
-    const hurried = found({ form: hurriedForm });
+describe('findings of a form', () => {
+  it('are every fault of the hurried form, with a reason and a remedy each, and no fault of the good one', () => {
+    const all = ofForm(hurriedForm);
     const faults = markupFaults(hurriedForm.markup, readForm(hurriedForm.markup));
-    for (const { text, rule } of faults) {
-      const finding = hurried.find(({ says }) => says === text);
-      expect([rule, finding?.why, finding?.remedy].every(Boolean)).toBe(true);
-    }
-    expect(new Set(hurried.map(({ id }) => id)).size).toBe(hurried.length);
-    expect(found({ form: demoForm })).toEqual([]);
+    expect(faults.length).toBeGreaterThan(30);
+    for (const { text } of faults) expect(textsOf(all)).toContain(text);
+    expect(all.every(({ why, remedy }) => why && remedy)).toBe(true);
+    expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
+    expect(ofForm(demoForm).filter(({ evidence }) => evidence === 'form')).toEqual([]);
   });
 
   it('stay the same where the form is moved about: a decision goes with what they say', () => {
-    const moved = `<!-- moved -->\n\n${hurriedForm.markup}`;
     const ids = (markup: string) =>
-      found({ form: { markup } })
+      found(markup)
         .map(({ id }) => id)
         .sort();
-    expect(ids(moved)).toEqual(ids(hurriedForm.markup));
+    expect(ids(`<!-- moved -->\n\n${hurriedForm.markup}`)).toEqual(ids(hurriedForm.markup));
   });
 
   it('name a rule that means something else, with its remedy', () => {
-    const markup = '<label>Code <input name=a pattern="[A-z]{2}" title="two letters"></label>';
-    expect(found({ form: { markup } })).toMatchObject([
+    expect(found('<label>Code <input name=a pattern="[A-z]{2}" title="two letters"></label>')).toMatchObject([
       {
         harm: 'wrong value sent',
         says: expect.stringContaining('It accepts “a_”.'),
         remedy: 'Write pattern="[A-Za-z]{2}".',
-        evidence: 'typing',
+        evidence: 'rule',
       },
     ]);
   });
 
-  it('merge what has one cause: a kind that a target does not know, on all targets', () => {
-    const all = found({
-      differences: [
-        different(
-          firefox,
-          { what: 'type', text: 'is text, in Chromium month' },
-          { what: 'size', text: 'is wider' },
-          { what: 'opening', text: 'nothing opens' },
-        ),
-        different(webkit, { what: 'type', text: 'is text' }),
-      ],
+  it('put keyboards together that lack the same, with the cheapest setting that has it', () => {
+    const markup = '<label>Level <input name=a inputmode=numeric pattern="-?[0-9]" title="a digit"></label>';
+    const [trap] = found(markup);
+    expect(textsOf(trap ? [trap] : []).join(' ')).toContain('the keyboard that comes up lacks -');
+    expect(trap).toMatchObject({ harm: 'cannot enter a valid value', marks: ['modelled'] });
+    const mended = trap?.change && changedForm({ markup, typing: {} }, trap.change);
+    expect(mended && ofForm(mended)).toEqual([]);
+  });
+
+  it.each([
+    ['pattern', 'A has a pattern and nowhere says what it wants.', 'person misled'],
+    ['pattern', 'The pattern of A does not compile.', 'wrong value sent'],
+    ['pattern', 'The pattern of A also accepts nothing.', 'wrong value sent'],
+    ['no name', 'A has no name.', 'value lost'],
+    ['a rule of tomorrow', '', 'cannot enter a valid value'],
+  ])('%s: “%s” does this to the person: %s', (rule, text, harm) => {
+    expect(faultHarm(rule, text)[0]).toBe(harm);
+  });
+});
+
+describe('a remedy', () => {
+  const mendable = ofForm(hurriedForm).filter(({ change }) => change !== null);
+  it('is there as an edit for most faults of the hurried form', () => {
+    expect(mendable.length).toBeGreaterThan(18);
+  });
+  it.each(mendable.map((finding) => [finding.says, finding] as const))(
+    'does what it promises: %s',
+    (_, finding) => {
+      if (!finding.change) throw new Error('no change');
+      const after = ofForm(changedForm(hurriedForm, finding.change));
+      expect(after.map(({ id }) => id)).not.toContain(finding.id);
+      const before = new Set(textsOf(ofForm(hurriedForm)));
+      // A field that gets a name or a label is called by it from then on.
+      const fresh = textsOf(after).filter(
+        (text) => !before.has(text) && !/label|name/.test(finding.remedy ?? ''),
+      );
+      expect(fresh.filter((text) => !/Tide coefficient/.test(text))).toEqual([]);
+    },
+  );
+  it('is shown by the lines that it changes', () => {
+    const [first] = mendable.filter(({ says }) => says.includes('datetime'));
+    if (first?.change?.kind !== 'markup') throw new Error('no edit');
+    expect(changedLines(hurriedForm.markup, first.change.edits)).toEqual([
+      {
+        line: 11,
+        before: '<p><label>Reading moment <input type="datetime" name="moment"></label></p>',
+        after: '<p><label>Reading moment <input type="datetime-local" name="moment"></label></p>',
+      },
+    ]);
+  });
+  it('of one edit for several faults makes them one finding', () => {
+    const radios = ofForm(hurriedForm).filter(({ says, details }) =>
+      [says, ...details].some((text) => text.includes('alone in its group')),
+    );
+    expect(radios).toMatchObject([
+      { details: [expect.stringContaining('slack'), expect.stringContaining('falling')] },
+    ]);
+  });
+});
+
+describe('findings about guards', () => {
+  const markup = '<label>Code <input name=code></label>';
+  const digits = { classes: ['ASCII digits'], own: '' } as const;
+  const guarded = (
+    guard: Guard,
+    more: Partial<FormDocument['typing'][ReturnType<typeof fieldId>]> = {},
+    at = markup,
+  ) => found(at, { [fieldId('code')]: { script: '', guards: [guard], ...more } });
+
+  it('say by which ways a filter on keys is got past, show it, and put it where it hears them', () => {
+    const onKeys: Guard = {
+      kind: 'allow',
+      stage: 'key',
+      id: 'a',
+      on: true,
+      set: digits,
+      keys: ['Backspace'],
+    };
+    const all = guarded(onKeys);
+    const past = all.find(({ says }) => says.includes('got past'));
+    expect(past).toMatchObject({
+      harm: 'wrong value sent',
+      says: expect.stringContaining('drop'),
+      details: [expect.stringContaining('This shows it: ')],
+      evidence: 'ways in',
     });
+    const mended = past?.change && changedForm({ markup, typing: {} }, past.change);
+    expect(mended && ofForm(mended).filter(({ says }) => says.includes('got past'))).toEqual([]);
+    const swallows = all.find(({ says }) => says.includes('swallows'));
+    expect(swallows?.says).toMatch(/swallows .*Tab/);
+    expect(swallows?.change).toMatchObject({ guards: [{ keys: expect.arrayContaining(['Tab']) }] });
+  });
+
+  it('mislead rather than send something wrong where the same is checked at submission', () => {
+    const onKeys: Guard = { kind: 'allow', stage: 'key', id: 'a', on: true, set: digits };
+    const strict: Guard = { kind: 'allow', stage: 'on submission', id: 'b', on: true, set: digits };
+    const all = found(markup, { [fieldId('code')]: { script: '', guards: [onKeys, strict] } });
+    expect(all.find(({ says }) => says.includes('got past'))?.harm).toBe('person misled');
+  });
+
+  it('name the shortest valid value that cannot be typed', () => {
+    const strictTooEarly: Guard = {
+      kind: 'pattern',
+      stage: 'before insert',
+      id: 'a',
+      on: true,
+      source: '[A-Z]{2}',
+      match: 'whole',
+    };
+    const [blocked] = guarded(
+      strictTooEarly,
+      {},
+      '<label>Code <input name=code pattern="[A-Z]{2}" title="two letters"></label>',
+    ).filter(({ evidence }) => evidence === 'rule');
+    expect(blocked).toMatchObject({
+      harm: 'cannot enter a valid value',
+      says: 'Code: “AA” is valid and cannot be typed: the rule while typing lets “A” not stand.',
+    });
+  });
+
+  it('count the samples that come out otherwise', () => {
+    const short: Guard = {
+      kind: 'length',
+      stage: 'before insert',
+      id: 'a',
+      on: true,
+      most: 2,
+      unit: 'graphemes',
+    };
+    const submit: Guard = {
+      kind: 'pattern',
+      stage: 'on submission',
+      id: 'b',
+      on: true,
+      source: 'x*',
+      match: 'whole',
+    };
+    const [surprise] = found(markup, {
+      [fieldId('code')]: {
+        script: '',
+        guards: [short, submit],
+        samples: 'text,expected\nxx,accepted\nyy,accepted',
+      },
+    }).filter(({ evidence }) => evidence === 'samples');
+    expect(surprise).toMatchObject({
+      says: 'Code: 1 of 2 samples come out otherwise than expected.',
+      details: ['“yy” is refused, accepted was expected: all of it matches x*.'],
+    });
+  });
+});
+
+describe('findings of answers', () => {
+  it('merge what has one cause: a kind that a target does not know, on all targets', () => {
+    const all = differenceFindings([
+      different(
+        firefox,
+        { what: 'type', text: 'is text, in Chromium month' },
+        { what: 'size', text: 'is wider' },
+        { what: 'opening', text: 'nothing opens' },
+      ),
+      different(webkit, { what: 'type', text: 'is text' }),
+    ]);
     expect(all).toMatchObject([
       {
         says: 'Month is another kind of field in Firefox, WebKit.',
@@ -90,55 +254,69 @@ describe('findings', () => {
   });
 
   it('never blur how they are known', () => {
-    const [phone] = targets.filter(({ ask }) => ask === 'model');
-    if (!phone) throw new Error('no phone');
     const differs = { what: 'size', text: 'is wider' } as const;
-    const [finding] = found({
-      differences: [different(firefox, differs), { ...different(phone, differs), mark: 'modelled' }],
-    });
+    const [finding] = differenceFindings([
+      different(firefox, differs),
+      { ...different(phone, differs), mark: 'modelled' },
+    ]);
     expect(finding?.marks).toEqual(['measured', 'modelled']);
     expect(finding?.targets.map(({ mark }) => mark)).toEqual(['measured', 'modelled']);
     expect(finding?.says).toBe(`Month in Firefox, ${phone.name}: is wider`);
   });
 
-  it.each([
-    ['pattern', 'A has a pattern and nowhere says what it wants.', 'person misled'],
-    ['pattern', 'The pattern of A does not compile.', 'wrong value sent'],
-    ['pattern', 'The pattern of A means something.', 'cannot enter a valid value'],
-    ['no name', 'A has no name.', 'value lost'],
-  ])('weigh %s: %s', (rule, text, harm) => {
-    expect(faultHarm(rule, text)[0]).toBe(harm);
-  });
-
-  it('keep apart what harms in another way', () => {
-    const all = found({
-      differences: [
+  it('are apart by what they do to the person', () => {
+    const all = ranked(
+      differenceFindings([
         different(firefox, { what: 'size', text: 'is wider' }, { what: 'value', text: 'is empty' }),
-      ],
-    });
+      ]),
+    );
     expect(all.map(({ harm, targets: on }) => [harm, on[0]?.says])).toEqual([
       ['wrong value sent', ['is empty']],
       ['cosmetic', ['is wider']],
     ]);
   });
 
-  it('put keyboards together that lack the same', () => {
-    const trap = { missing: ['-'], value: '-1' };
-    const all = found({
-      traps: [
-        { target: chromium, field: month, trap },
-        { target: firefox, field: month, trap },
-        { target: webkit, field: month, trap: { missing: ['.', '-'], value: '-0.1' } },
-      ],
+  it('tell what is sent otherwise at the field of that name, and what stops a button at the button', () => {
+    const form = {
+      ...demoForm,
+      markup:
+        '<form action="/log"><label>Boat <input name=boat required></label><button name=do value=go>Go</button></form>',
+    };
+    const asking = askingOf(form.markup, sweepQuestions);
+    const answers = [chromium, phone].flatMap(({ id }) => predict(id, asking, '2026-01-01T00:00:00.000Z'));
+    const otherwise = answers.map((one): Observation => {
+      if (one.question !== 'submission' || one.target !== phone.id || one.outcome.status !== 'answered')
+        return one;
+      const { facts } = one.outcome;
+      const sent: SubmissionObservation['outcome'] = {
+        status: 'answered',
+        facts: {
+          ...facts,
+          asIs: { status: 'nothing', why: 'asleep' },
+          filled: {
+            status: 'sent',
+            method: 'GET',
+            url: '/log?boat=rowing&do=go',
+            contentType: null,
+            body: '',
+          },
+        },
+      };
+      return { ...one, outcome: sent };
     });
-    expect(all.map(({ targets: on }) => on.map(({ name }) => name))).toEqual([
-      ['Chromium', 'Firefox'],
-      ['WebKit'],
+    const lineUp = { targets: [chromium, phone], reference: chromium.id };
+    expect(findingsOfRun({ form, lineUp, observations: answers }, setup)).toEqual([]);
+    const all = findingsOfRun({ form, lineUp, observations: otherwise }, setup);
+    expect(all.map(({ field, harm, evidence }) => [field?.label, harm, evidence])).toEqual([
+      ['Boat', 'wrong value sent', 'submission'],
+      ['Go', 'wrong value sent', 'submission'],
     ]);
-    expect(all.every(({ harm }) => harm === 'cannot enter a valid value')).toBe(true);
+    expect(all[0]?.says).toMatch(/^Boat in Android-like phone: boat is “rowing”, in Chromium “/);
   });
+});
 
-  it('stand in the order of their harm, what is so everywhere before what is so somewhere', () => {
+describe('the order of findings', () => {
+  it('is that of their harm, what is so everywhere before what is so somewhere', () => {
     const one = fc.record({
       harm: fc.constantFrom(...harms),
       targets: fc.array(fc.constant({ target: chromium.id, name: 'Chromium', mark: 'measured', says: [] }), {
@@ -157,6 +335,30 @@ describe('findings', () => {
           else if (a === b && before.targets.length > 0)
             expect(before.targets.length).toBeGreaterThanOrEqual(next.targets.length);
         }
+      }),
+    );
+  });
+});
+
+describe('findings of one cause', () => {
+  it('lose nothing that they say when they are merged', () => {
+    const one = fc.record({
+      says: fc.string(),
+      harm: fc.constantFrom(...harms),
+      targets: fc.constant([]),
+      details: fc.array(fc.string(), { maxLength: 2 }),
+      change: fc.constantFrom(
+        null,
+        { kind: 'markup', edits: [] },
+        { kind: 'guards', field: 'a', guards: [] },
+      ),
+    });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 9 }), (all) => {
+        const together = merged(all as unknown as Finding[]);
+        expect(textsOf(together).sort()).toEqual(textsOf(all as unknown as Finding[]).sort());
+        const changes = together.flatMap(({ change }) => (change ? [JSON.stringify(change)] : []));
+        expect(new Set(changes).size).toBe(changes.length);
       }),
     );
   });

@@ -1,6 +1,7 @@
 import type { FieldId } from '../form/field';
 import type { ProvenanceMark } from '../observation/provenance';
 import type { TargetId } from '../target/target';
+import type { Change } from './change';
 
 /** What a fault or a difference does to the person who fills the form in, the worst first. */
 export const harms = [
@@ -25,6 +26,10 @@ export interface Finding {
   readonly why: string;
   /** What to do; null where only the team can tell. */
   readonly remedy: string | null;
+  /** The remedy as an edit of the form, where it can be told what was meant. */
+  readonly change: Change | null;
+  /** What else belongs to it, a sentence each: what has the same cause, the script that shows it. */
+  readonly details: readonly string[];
   /** Where it is so; none: everywhere. */
   readonly targets: readonly FoundOn[];
   /** How it is known, each once: an engine did it, a device did, the model says so. */
@@ -40,8 +45,9 @@ export interface FoundOn {
   readonly says: readonly string[];
 }
 
-/** The view in which it can be seen. */
-export type Evidence = 'form' | 'survey' | 'keyboards' | 'typing';
+/** Where it can be seen: a view, or what the Typing view shows of a field. */
+export const evidences = ['form', 'survey', 'keyboards', 'rule', 'ways in', 'samples', 'submission'] as const;
+export type Evidence = (typeof evidences)[number];
 
 export const decisionKinds = ['mend', 'accept', 'later'] as const;
 export type DecisionKind = (typeof decisionKinds)[number];
@@ -56,6 +62,11 @@ export interface Decision {
   readonly at: string;
 }
 
+/** An id out of what a finding says. */
+export function findingId(...parts: readonly string[]): FindingId {
+  return JSON.stringify(parts) as FindingId;
+}
+
 /** The worst first; of equal harm what is so everywhere, then on most targets; then in the order of the form. */
 export function ranked(findings: readonly Finding[]): Finding[] {
   const reach = ({ targets }: Finding) => (targets.length === 0 ? Number.POSITIVE_INFINITY : targets.length);
@@ -68,4 +79,19 @@ export function ranked(findings: readonly Finding[]): Finding[] {
         a.index - b.index,
     )
     .map(({ finding }) => finding);
+}
+
+/** Findings that one and the same edit mends have one cause: the worst of them stays, the others are told with it. */
+export function merged(findings: readonly Finding[]): Finding[] {
+  const byChange = new Map<string, Finding[]>();
+  for (const [index, finding] of findings.entries()) {
+    const key = finding.change ? JSON.stringify(finding.change) : `${index}`;
+    byChange.set(key, [...(byChange.get(key) ?? []), finding]);
+  }
+  return [...byChange.values()].flatMap((same) => {
+    const [first, ...others] = ranked(same);
+    if (!first) return [];
+    const details = others.flatMap((one) => [one.says, ...one.details]);
+    return [{ ...first, details: [...first.details, ...details] }];
+  });
 }

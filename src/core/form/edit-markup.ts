@@ -12,6 +12,19 @@ export function attributeText(name: string, value: string): string {
   return `${name}="${escaped}"`;
 }
 
+/** A place in a text and what comes to stand there. */
+export interface TextEdit extends Span {
+  readonly by: string;
+}
+
+/** `text` with edits of places that do not overlap; of two at one place the first stands first. */
+export function applyEdits(text: string, edits: readonly TextEdit[]): string {
+  const inOrder = edits
+    .map((edit, index) => ({ edit, index }))
+    .sort((a, b) => b.edit.start - a.edit.start || b.edit.end - a.edit.end || b.index - a.index);
+  return inOrder.reduce((changed, { edit }) => replaceSpan(changed, edit, edit.by), text);
+}
+
 /**
  * The markup with one attribute of a control or a form set, or taken away when `value` is null. All else stays as it was,
  * character by character. Attribute names are those of the registry; others are refused by returning the markup.
@@ -22,27 +35,40 @@ export function setAttribute(
   name: string,
   value: string | null,
 ): string {
-  if (!/^[a-z][a-z0-9-]*$/.test(name)) return markup;
-  const existing = control.attributes.find((a) => a.name === name);
-  if (existing) return setExisting(markup, existing.span, name, value);
-  if (value === null) return markup;
-  return insertAttribute(markup, control, attributeText(name, value));
+  return applyEdits(markup, attributeEdits(markup, control, { [name]: value }));
 }
 
-function setExisting(markup: string, span: Span, name: string, value: string | null): string {
-  if (value !== null) return replaceSpan(markup, span, attributeText(name, value));
+/** The edits that set some attributes of one control, or take away those whose value is null. */
+export function attributeEdits(
+  markup: string,
+  control: Control | FormElement,
+  values: Readonly<Record<string, string | null>>,
+): TextEdit[] {
+  return Object.entries(values).flatMap(([name, value]): TextEdit[] => {
+    if (!/^[a-z][a-z0-9-]*$/.test(name)) return [];
+    const existing = control.attributes.find((a) => a.name === name);
+    if (existing)
+      return [
+        value === null
+          ? removal(markup, existing.span)
+          : { ...existing.span, by: attributeText(name, value) },
+      ];
+    return value === null ? [] : [insertion(control, attributeText(name, value))];
+  });
+}
+
+/** Takes an attribute away, with the space before it. */
+export function removal(markup: string, span: Span): TextEdit {
   const before = /\s+$/.exec(markup.slice(0, span.start))?.[0].length ?? 0;
-  const gap = /^\s/.test(markup.slice(span.end)) ? '' : ' ';
   // Two attributes may stand without a space between them after a quoted value; they must not grow together.
-  const needsGap = before > 0 && gap === ' ' && !/^[/>]/.test(markup.slice(span.end));
-  return replaceSpan(markup, { start: span.start - before, end: span.end }, needsGap ? ' ' : '');
+  const needsGap = before > 0 && !/^[\s/>]/.test(markup.slice(span.end));
+  return { start: span.start - before, end: span.end, by: needsGap ? ' ' : '' };
 }
 
-function insertAttribute(markup: string, control: Control | FormElement, text: string): string {
+function insertion(control: Control | FormElement, text: string): TextEdit {
   const last = control.attributes.reduce((end, a) => Math.max(end, a.span.end), 0);
-  const tagNameEnd = control.startTag.start + 1 + control.element.length;
-  const at = last > 0 ? last : tagNameEnd;
-  return replaceSpan(markup, { start: at, end: at }, ` ${text}`);
+  const at = last > 0 ? last : control.startTag.start + 1 + control.element.length;
+  return { start: at, end: at, by: ` ${text}` };
 }
 
 /** A text as it is written between tags. */

@@ -94,7 +94,9 @@ describe('two submissions compared', () => {
     body,
   });
   const differences = (a: Sending, b: Sending) =>
-    sendingDifferences(a, b, 'Chromium', readForm('<label>Boat <input name=a></label>').fields);
+    sendingDifferences(a, b, 'Chromium', readForm('<label>Boat <input name=a></label>').fields).map(
+      ({ text }) => text,
+    );
   it('differ by outcome, by what is in the way, and by entries', () => {
     const blocked: Sending = {
       status: 'blocked',

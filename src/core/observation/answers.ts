@@ -1,10 +1,15 @@
 import type { FieldId } from '../form/field';
 import type { TargetId } from '../target/target';
-import type { ControlState, Observation, ObservationKey } from './observation';
+import { type ControlState, type Observation, type ObservationKey, observationKey } from './observation';
 import { provenanceMarks } from './provenance';
 
 /** The answers of a run, by their keys. */
 export type Answers = ReadonlyMap<ObservationKey, Observation>;
+
+/** A later answer to the same question takes the place of an earlier one. */
+export function answersOf(observations: readonly Observation[]): Answers {
+  return new Map(observations.map((one) => [observationKey(one), one]));
+}
 
 type AnswerTo<Q extends Observation['question']> = Extract<Observation, { question: Q }>;
 

@@ -1,77 +1,72 @@
 'use client';
 
+import { proxy } from 'comlink';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useMemo } from 'react';
-import { collectFindings, type TargetDifferences, type TargetTrap } from '@/core/finding/collect-findings';
+import { useEffect, useMemo, useState } from 'react';
+import { answerFindings, collected } from '@/core/finding/collect-findings';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
-import { targets } from '@/core/target/line-up';
-import { markOf } from '@/core/target/target';
+import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
+import type { FormDocument } from '@/core/form/form-document';
 import { openDatabase } from '@/store/database';
-import type { Replayer } from '@/workers/replayer';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
-import { useTargetComparison } from '../survey/use-comparison';
-import { useReplay } from '../typing/use-replay';
+import { useLongReplay } from '../typing/use-replay';
 
-/** The browsers of phones, whose keyboards a page can choose. */
-const phones = targets.filter(({ id }) => id === 'blink-phone' || id === 'webkit-phone');
-
-/** Everything that the views mark about the form, as findings. */
-export function useFindings(): readonly Finding[] {
-  const { form } = useForm();
-  const differences = useDifferences();
-  const traps = useTraps();
-  return useMemo(() => collectFindings({ form, differences, traps }), [form, differences, traps]);
+export interface FoundFindings {
+  /** Null while they are reckoned for the first time. */
+  readonly findings: readonly Finding[] | null;
+  /** Why a part of them is missing. */
+  readonly fault: string | null;
 }
 
-function useDifferences(): readonly TargetDifferences[] {
-  const { form } = useForm();
-  const { run, fields } = useRun();
-  const comparison = useTargetComparison();
-  return useMemo(() => {
-    // What was asked of another form says nothing of this one.
-    if (!run || run.form.markup !== form.markup) return [];
-    return comparison.lineUp.targets
-      .filter((target) => comparison.against(target))
-      .flatMap((target) =>
-        fields
-          .filter(({ kind }) => kind !== 'hidden')
-          .map((field) => ({
-            target,
-            mark: markOf(target),
-            field,
-            differences: comparison.all(target, field.id),
-          })),
-      );
-  }, [run, fields, form.markup, comparison]);
-}
-
-function useTraps(): readonly TargetTrap[] {
-  const { form, reading } = useForm();
+/** The person and the keyboards that findings are for. */
+export function useKeyboardSetup(): KeyboardSetup {
   const [{ language }] = useSelection();
   const corrections = useCorrections();
-  const ask = useCallback(
-    ({ work }: Replayer) =>
-      work.formTraps(
-        form.markup,
-        form.typing,
-        phones.map(({ id }) => id),
-        language,
-        corrections,
-      ),
-    [form.markup, form.typing, language, corrections],
+  return useMemo(() => ({ language, corrections }), [language, corrections]);
+}
+
+/** Everything that the views mark about a form as it is now; what a sweep of another one told is not among it. */
+export function useFindings(): FoundFindings {
+  const { form } = useForm();
+  const { run, answers } = useRun();
+  const ofForm = useFormFindings(form);
+  const isOfForm = run?.form.markup === form.markup;
+  const ofAnswers = useMemo(
+    () => (run && isOfForm ? answerFindings(run, answers) : []),
+    [run, answers, isOfForm],
   );
-  const [replaying] = useReplay(ask);
-  return useMemo(() => {
-    const found = replaying.status === 'there' ? replaying.answer : [];
-    return found.flatMap(({ field: id, target: targetId, trap }) => {
-      const field = reading.fields.find((one) => one.id === id);
-      const target = phones.find((one) => one.id === targetId);
-      return field && target ? [{ field, target, trap }] : [];
-    });
-  }, [replaying, reading]);
+  return useMemo(
+    () => ({ ...ofForm, findings: ofForm.findings && collected([...ofForm.findings, ...ofAnswers]) }),
+    [ofForm, ofAnswers],
+  );
+}
+
+/** What is found about a form by itself. Null as long as nobody asks, and until it is reckoned for the first time. */
+export function useFormFindings(form: Pick<FormDocument, 'markup' | 'typing'> | null): FoundFindings {
+  const setup = useKeyboardSetup();
+  const { state, start } = useLongReplay<readonly Finding[]>();
+  const [last, setLast] = useState<readonly Finding[] | null>(null);
+  const [markup, typing] = [form?.markup ?? null, form?.typing ?? null];
+  useEffect(() => {
+    if (markup !== null && typing !== null)
+      start((work, progress) => work.findings({ markup, typing }, setup, proxy(progress)));
+  }, [markup, typing, setup, start]);
+  useEffect(() => {
+    if (state.status === 'there') setLast(state.answer);
+  }, [state]);
+  return useMemo(
+    () =>
+      state.status === 'stuck'
+        ? {
+            findings: last ?? [],
+            fault: `A rule of field ${state.done + 1} takes too long to be tried. Mend its pattern, see the Typing view.`,
+          }
+        : { findings: state.status === 'there' ? state.answer : last, fault: null },
+    [state, last],
+  );
 }
 
 const none: ReadonlyMap<FindingId, Decision> = new Map();

@@ -2,6 +2,7 @@ import { isDeviceFile } from '@/core/device/device-message';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { isFormFile, readFormFile, writeFormFile } from '@/core/form/form-file';
 import { type FormInPage, formsInPage } from '@/core/form/forms-in-page';
+import { nameFromWords } from '@/core/form/name-from-words';
 import { standalonePage } from '@/core/form/standalone-page';
 import type { Run, RunId } from '@/core/observation/run';
 import { maxRunFile, readRunFile, writeRunFile } from '@/core/observation/run-file';
@@ -72,7 +73,7 @@ export const formExports = {
 /** Gives the form to the person as a file. @returns its name */
 export function exportForm(form: FormDocument, as: keyof typeof formExports): string {
   const { ending, type, write } = formExports[as];
-  const name = `${slug(form.name)}.${ending}`;
+  const name = `${nameFromWords(form.name, 'form')}.${ending}`;
   download(write(form), name, type);
   return name;
 }
@@ -91,16 +92,7 @@ export async function exportRun(id: RunId): Promise<string | null> {
 }
 
 function fileName(run: Run): string {
-  return `${slug(run.form.name)}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
-}
-
-function slug(name: string): string {
-  return (
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'form'
-  );
+  return `${nameFromWords(run.form.name, 'form')}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
 }
 
 /** Saves a text as a file. */

@@ -4,8 +4,8 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import type { Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
-import type { Answers } from '@/core/observation/answers';
-import { type Observation, observationKey } from '@/core/observation/observation';
+import { type Answers, answersOf } from '@/core/observation/answers';
+import type { Observation } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase, type StoredPicture, type StoredRun } from '@/store/database';
@@ -71,10 +71,6 @@ export function RunProvider({ children }: { children: ReactNode }) {
     return { runs: runs ?? [], run, fields, loaded, answers, against, pictures };
   }, [runs, run, fields, loaded, observations, against, pictures]);
   return <RunContext value={workspace}>{children}</RunContext>;
-}
-
-function answersOf(observations: readonly Observation[]): Answers {
-  return new Map(observations.map((one) => [observationKey(one), one]));
 }
 
 function useComparedRun(

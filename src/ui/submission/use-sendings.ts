@@ -41,7 +41,12 @@ export function useSendings(button: Field | null, filled: boolean): TargetSendin
       const differences =
         isReference || !reference || !one.sending
           ? []
-          : sendingDifferences(reference, one.sending, targetName(lineUp, lineUp.reference), reading.fields);
+          : sendingDifferences(
+              reference,
+              one.sending,
+              targetName(lineUp, lineUp.reference),
+              reading.fields,
+            ).map(({ text }) => text);
       return { ...one, isReference, differences };
     });
 
