@@ -24,10 +24,18 @@ import { askingFault, readSweepRequest } from '@/core/observation/sweep-request'
 import { typingStepOf } from '@/core/observation/typing-step';
 import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
+import { ukkoVersion } from '@/core/version';
+import packageFile from '../package.json';
 
 const asking = askingOf(demoForm.markup, pageQuestions, typingTasks(demoForm));
 const chromium = targetId('chromium');
-const start = { id: 'r' as RunId, form: demoForm, lineUp: defaultLineUp, startedAt: '2026-11-23T08:00:00Z' };
+const start = {
+  id: 'r' as RunId,
+  form: demoForm,
+  lineUp: defaultLineUp,
+  ukko: ukkoVersion,
+  startedAt: '2026-11-23T08:00:00Z',
+};
 const picture = { id: 'a'.repeat(64) as PictureId, width: 2, height: 1, data: 'AAAA' };
 
 const look: LookObservation = {
@@ -161,13 +169,27 @@ describe('a run file', () => {
     ['[1]', 'This is not a run file of Ukko.'],
     [
       '{"format":"ukko-run","version":99}',
-      'The file is of version 99, this Ukko reads up to 2. Open it with a newer Ukko.',
+      'The file is of version 99, this Ukko reads up to 3. Open it with a newer Ukko.',
     ],
     ['{"format":"ukko-run"}', 'The file does not say which version it is of.'],
     ['{"format":"ukko-run","version":1}', 'The run file is damaged at '],
   ])('%j is refused with a sentence', (text, sentence) => {
     const reading = readRunFile(text);
     expect(reading.status === 'fault' && reading.text).toContain(sentence);
+  });
+
+  it.each([1, 2])('as an earlier Ukko wrote it, version %i, is read, and written anew', (version) => {
+    const file = readFileSync(new URL(`./fixtures/files/run-${version}.json`, import.meta.url), 'utf8');
+    expect(JSON.parse(file).version).toBe(version);
+    const reading = readRunFile(file);
+    if (reading.status === 'fault') throw new Error(reading.text);
+    expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', null]);
+    expect(reading.run.observations.length).toBeGreaterThan(10);
+    expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+  });
+
+  it('says which Ukko asked', () => {
+    expect(packageFile.version).toBe(ukkoVersion);
   });
 
   it('of version 1 is read: targets are found by their ids, and what was not asked then is not known', async () => {

@@ -8,6 +8,7 @@ import { collectRun, sweep } from '@/core/observation/sweep';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { askingFault } from '@/core/observation/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
+import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { readFormFile, refuse } from './read-form-file';
 
@@ -31,6 +32,7 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     id: randomUUID() as RunId,
     form,
     lineUp: { targets: options.targets, reference: reference?.id ?? targetId('chromium') },
+    ukko: ukkoVersion,
     startedAt: new Date().toISOString(),
   });
   const cancel = new AbortController();

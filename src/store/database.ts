@@ -80,6 +80,14 @@ export class UkkoDatabase extends Dexie {
       });
     this.version(3).stores({ corrections: 'key' });
     this.version(5).stores({ decisions: '[formId+finding], formId' });
+    this.version(6).upgrade(async (transaction) => {
+      await transaction
+        .table('runs')
+        .toCollection()
+        .modify((run) => {
+          run.ukko = null;
+        });
+    });
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')

@@ -4,6 +4,7 @@ import { type Observation, observationKey } from '@/core/observation/observation
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
 import type { LineUp } from '@/core/target/line-up';
+import { ukkoVersion } from '@/core/version';
 import type { StoredPicture, StoredRun, UkkoDatabase } from './database';
 
 /** Starts a run of a form as it is now. */
@@ -17,6 +18,7 @@ export async function beginRun(
     form,
     formId: form.id,
     lineUp,
+    ukko: ukkoVersion,
     startedAt: new Date().toISOString(),
     finishedAt: null,
   };

@@ -174,6 +174,7 @@ describe('runs', () => {
       id: 'r',
       form: demoForm,
       lineUp: defaultLineUp,
+      ukko: '0.1.0',
       startedAt: '2026-11-23T08:00:00Z',
       finishedAt: null,
       observations: [],

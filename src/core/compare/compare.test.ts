@@ -211,7 +211,8 @@ describe('a lens', () => {
 
 describe('two sweeps', () => {
   const setup = (version: string, change: Partial<Setup> = {}): Setup => ({
-    form: { markup: '<input>' },
+    form: { markup: '<input>', typing: {} },
+    ukko: '1',
     lineUp: defaultLineUp,
     answers: new Map(
       [
@@ -225,26 +226,31 @@ describe('two sweeps', () => {
     ...change,
   });
   it('say what is not the same besides the answers', () => {
-    expect(changedSetup(setup('1'), setup('1'))).toEqual([]);
-    expect(changedSetup(setup('1'), setup('2', { form: { markup: '<select>' } }))).toEqual([
+    const said = (before: Setup, after: Setup) => changedSetup(before, after).map(({ text }) => text);
+    expect(said(setup('1'), setup('1'))).toEqual([]);
+    expect(said(setup('1'), setup('2', { form: { markup: '<select>', typing: {} } }))).toEqual([
       'The markup of the form was changed.',
       'Chromium was Chromium 1, now it is Chromium 2.',
     ]);
     const alone = { ...defaultLineUp, targets: defaultLineUp.targets.slice(0, 1) };
-    expect(changedSetup(setup('1'), setup('1', { lineUp: alone }))).toContain(
+    expect(said(setup('1'), setup('1', { lineUp: alone }))).toContain(
       'Firefox was asked before and is not now.',
     );
-    expect(changedSetup(setup('1', { lineUp: alone }), setup('1'))).toContain(
-      'Firefox was not asked before.',
-    );
+    expect(said(setup('1', { lineUp: alone }), setup('1'))).toContain('Firefox was not asked before.');
     const dark = defaultLineUp.targets.map((target) =>
       target.ask === 'engine'
         ? { ...target, variant: { ...target.variant, scheme: 'dark' as const } }
         : target,
     );
-    expect(changedSetup(setup('1'), setup('1', { lineUp: { ...defaultLineUp, targets: dark } }))).toContain(
+    expect(said(setup('1'), setup('1', { lineUp: { ...defaultLineUp, targets: dark } }))).toContain(
       'Chromium was set up in another way.',
     );
+    expect(said(setup('1'), setup('1', { ukko: '2' }))).toEqual(['Ukko was 1, now it is 2.']);
+    expect(said(setup('1', { ukko: null }), setup('1'))).toEqual([]);
+    const guarded = { markup: '<input>', typing: { [fieldId('a')]: { script: 'key a', guards: [] } } };
+    expect(said(setup('1'), setup('1', { form: guarded }))).toEqual([
+      'What is typed into the form, or its guards, were changed.',
+    ]);
   });
 });
 

@@ -6,7 +6,7 @@ import type { Run } from './run';
 import { runFromVersion1 } from './run-file-1';
 
 /** The version that this Ukko writes. docs/run-file.schema.json publishes its shape. */
-export const runFileVersion = 2;
+export const runFileVersion = 3;
 
 /** Longest run file that is read, UTF-16 code units. */
 export const maxRunFile = 64_000_000;
@@ -26,6 +26,7 @@ const runSchema = object({
   id: text(),
   form: formSchema,
   lineUp: lineUpSchema,
+  ukko: string().strict().max(50).nullable().defined(),
   startedAt: timeSchema,
   finishedAt: timeSchema.nullable().defined(),
   observations: array(observationSchema).strict().max(200_000).defined(),
@@ -33,6 +34,20 @@ const runSchema = object({
 })
   .strict()
   .noUnknown();
+
+type Json = Record<string, unknown>;
+
+/** Brings a run of each version into the shape of this one. */
+const olderVersions: Readonly<Record<number, (run: Json) => Json>> = {
+  1: (run) => runFromVersion2(runFromVersion1(run)),
+  2: runFromVersion2,
+  [runFileVersion]: (run) => run,
+};
+
+/** Version 2 did not say which Ukko asked. */
+function runFromVersion2(run: Json): Json {
+  return { ...run, ukko: null };
+}
 
 /** Writes a run as one JSON document. */
 export function writeRunFile(run: Run): string {
@@ -49,17 +64,17 @@ export function readRunFile(content: string): RunFileReading {
     return fault(
       'This is not a run file of Ukko. Choose a file that was written with “Export run” or “ukko sweep”.',
     );
-  const { format, version, ...run } = value as Record<string, unknown>;
+  const { format, version, ...run } = value as Json;
   if (typeof version === 'number' && version > runFileVersion)
     return fault(
       `The file is of version ${version}, this Ukko reads up to ${runFileVersion}. Open it with a newer Ukko.`,
     );
-  if (version !== 1 && version !== runFileVersion)
-    return fault('The file does not say which version it is of. Export the run again.');
+  const raised = typeof version === 'number' ? olderVersions[version] : undefined;
+  if (!raised) return fault('The file does not say which version it is of. Export the run again.');
   try {
     return {
       status: 'read',
-      run: runSchema.validateSync(version === 1 ? runFromVersion1(run) : run, {
+      run: runSchema.validateSync(raised(run), {
         strict: true,
         abortEarly: true,
       }) as unknown as Run,

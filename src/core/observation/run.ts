@@ -10,6 +10,8 @@ export interface Run {
   readonly id: RunId;
   readonly form: FormDocument;
   readonly lineUp: LineUp;
+  /** The version of Ukko that asked; null where its file does not say so. */
+  readonly ukko: string | null;
   /** ISO 8601, UTC. */
   readonly startedAt: string;
   /** Null while it runs, and for good when it was cancelled. */

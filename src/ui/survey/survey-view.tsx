@@ -156,14 +156,11 @@ function ComparedWith({ reference }: { reference: string }) {
 function WhatChanged() {
   const { run, answers, against } = useRun();
   if (!run || !against) return null;
-  const changes = changedSetup(
-    { form: against.run.form, lineUp: against.run.lineUp, answers: against.answers },
-    { form: run.form, lineUp: run.lineUp, answers },
-  );
+  const changes = changedSetup({ ...against.run, answers: against.answers }, { ...run, answers });
   return (
     <p className={styles.stale}>
       {changes.length > 0
-        ? changes.join(' ')
+        ? changes.map(({ text }) => text).join(' ')
         : 'The form, the targets and the versions of the engines are the same in both sweeps.'}
     </p>
   );

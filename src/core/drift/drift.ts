@@ -1,0 +1,169 @@
+import { type ChangedSetup, changedSetup } from '../compare/changed-setup';
+import type { Difference } from '../compare/differences';
+import { allDifferences } from '../compare/lens';
+import type { Finding } from '../finding/finding';
+import type { Field } from '../form/field';
+import type { FormDocument } from '../form/form-document';
+import { readForm } from '../form/read-form';
+import type { Answers } from '../observation/answers';
+import type { PictureId } from '../observation/picture';
+import type { Run } from '../observation/run';
+import type { Target } from '../target/target';
+
+/** A sweep and what was found by it. */
+export interface FoundRun {
+  readonly run: Pick<Run, 'form' | 'lineUp' | 'ukko' | 'startedAt'>;
+  readonly answers: Answers;
+  readonly findings: readonly Finding[];
+}
+
+/** What may have made something new, go or change. */
+export const causes = ['form', 'engine', 'line-up', 'Ukko'] as const;
+export type Cause = (typeof causes)[number];
+
+export interface Drifted {
+  readonly finding: Finding;
+  /** All that may be the cause; none: nothing that Ukko knows of was changed. */
+  readonly because: readonly Cause[];
+}
+
+/** One target's answers about one field, where they are not those of the baseline. */
+export interface AnswerDrift {
+  readonly target: Target;
+  readonly field: Field;
+  readonly differences: readonly Difference[];
+  readonly because: readonly Cause[];
+}
+
+/** What is another in a sweep than in its baseline. */
+export interface Drift {
+  /** When the baseline was swept; ISO 8601, UTC. */
+  readonly since: string;
+  /** What is not the same before any answer is compared. */
+  readonly setup: readonly ChangedSetup[];
+  readonly fresh: readonly Drifted[];
+  readonly gone: readonly Drifted[];
+  /** As they are now, and as they were. */
+  readonly changed: readonly (Drifted & { readonly before: Finding })[];
+  /** Ids of the findings that are as they were. */
+  readonly same: readonly Finding[];
+  readonly answers: readonly AnswerDrift[];
+}
+
+/**
+ * What is new, gone and changed since a baseline, and what may be the cause.
+ * @param pixels counts in how many px two pictures differ; null: pictures are left aside
+ */
+export function driftBetween(
+  before: FoundRun,
+  after: FoundRun,
+  pixels: ((a: PictureId, b: PictureId) => number | null) | null = null,
+): Drift {
+  const setup = changedSetup(
+    { ...before.run, answers: before.answers },
+    { ...after.run, answers: after.answers },
+  );
+  const changedFields = fieldsChanged(before.run.form, after.run.form);
+  const because = ({ field, targets }: Pick<Finding, 'field' | 'targets'>): Cause[] => {
+    const ids = targets.map(({ target }) => target as string);
+    const concerns = (one: ChangedSetup) => one.target === null || ids.includes(one.target);
+    const found = new Set(setup.filter(concerns).map(({ cause }) => cause));
+    if (field && !changedFields.has(field.id)) found.delete('form');
+    return causes.filter((cause) => found.has(cause));
+  };
+  const pairs = pairsOf(before.findings, after.findings);
+  const matched = new Set(pairs.values());
+  const drifted = (finding: Finding): Drifted => ({ finding, because: because(finding) });
+  const isSame = (finding: Finding) => {
+    const earlier = pairs.get(finding);
+    return earlier !== undefined && substance(earlier) === substance(finding);
+  };
+  return {
+    since: before.run.startedAt,
+    setup,
+    fresh: after.findings.filter((one) => !pairs.has(one)).map(drifted),
+    gone: before.findings.filter((one) => !matched.has(one)).map(drifted),
+    changed: after.findings.flatMap((finding) => {
+      const earlier = pairs.get(finding);
+      if (!earlier || isSame(finding)) return [];
+      // A target that has no part in it any more may be the cause as well.
+      const targets = [...finding.targets, ...earlier.targets];
+      return [{ finding, before: earlier, because: because({ ...finding, targets }) }];
+    }),
+    same: after.findings.filter(isSame),
+    answers: answerDrift(before, after, pixels, because),
+  };
+}
+
+/** By id, and then by what they say: a field that was given a name is another one, and its findings are not. */
+function pairsOf(before: readonly Finding[], after: readonly Finding[]): Map<Finding, Finding> {
+  const pairs = new Map<Finding, Finding>();
+  const left = new Set(before);
+  for (const key of ['id', 'says'] as const) {
+    const byKey = new Map([...left].map((finding) => [finding[key] as string, finding]));
+    for (const finding of after) {
+      const earlier = pairs.has(finding) ? undefined : byKey.get(finding[key]);
+      if (!earlier || !left.has(earlier)) continue;
+      pairs.set(finding, earlier);
+      left.delete(earlier);
+    }
+  }
+  return pairs;
+}
+
+function substance({ says, harm, details, targets }: Finding): string {
+  return JSON.stringify([says, harm, details, targets.map(({ target, says: words }) => [target, words])]);
+}
+
+/** Ids of fields whose own markup, guards or scripts are not what they were, new ones and gone ones among them. */
+function fieldsChanged(before: FormDocument, after: FormDocument): Set<string> {
+  const sourcesOf = ({ markup, typing }: FormDocument) =>
+    new Map(
+      readForm(markup).fields.map(({ id, label, controls, suggestions }) => [
+        id as string,
+        JSON.stringify([
+          label,
+          suggestions,
+          typing[id],
+          controls.map(({ span }) => markup.slice(span.start, span.end)),
+        ]),
+      ]),
+    );
+  const [was, is] = [sourcesOf(before), sourcesOf(after)];
+  return new Set([...was.keys(), ...is.keys()].filter((id) => was.get(id) !== is.get(id)));
+}
+
+function answerDrift(
+  before: FoundRun,
+  after: FoundRun,
+  pixels: ((a: PictureId, b: PictureId) => number | null) | null,
+  because: (of: Pick<Finding, 'field' | 'targets'>) => Cause[],
+): AnswerDrift[] {
+  const { fields } = readForm(after.run.form.markup);
+  return after.run.lineUp.targets
+    .filter(({ id }) => before.run.lineUp.targets.some((one) => one.id === id))
+    .flatMap((target) =>
+      fields.flatMap((field) => {
+        const [reference, other] = [before, after].map(({ answers }) => ({ answers, target: target.id }));
+        if (!reference || !other) return [];
+        const differences = allDifferences(reference, other, field.id, { than: 'the baseline', pixels });
+        if (differences.length === 0) return [];
+        const on = [{ target: target.id, name: target.name, mark: 'measured' as const, says: [] }];
+        return [{ target, field, differences, because: because({ field, targets: on }) }];
+      }),
+    );
+}
+
+const causeTexts: Readonly<Record<Cause, string>> = {
+  form: 'the form was changed',
+  engine: 'an engine has another version',
+  'line-up': 'the line-up was changed',
+  Ukko: 'Ukko has another version',
+};
+
+/** The causes in words, for the end of a sentence. */
+export function causeText(because: readonly Cause[]): string {
+  if (because.length === 0)
+    return 'nothing that Ukko knows of was changed; sweep again to see whether it stays';
+  return because.map((cause) => causeTexts[cause]).join(', and ');
+}
