@@ -26,6 +26,7 @@ describe('the house', () => {
               'culori',
               '@eslint-community/regexpp',
               'papaparse',
+              'entities/escape',
               'fast-xml-parser',
               'refa',
               '@noble/hashes/sha2.js',

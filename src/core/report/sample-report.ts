@@ -1,7 +1,7 @@
-import { XMLBuilder } from 'fast-xml-parser';
 import Papa from 'papaparse';
 import type { Sample } from '../replay/sample';
 import type { Verdict } from '../replay/verdict';
+import { junitXml } from './junit';
 
 /** One sample on one target. */
 export interface SampleResult {
@@ -51,39 +51,20 @@ export function sampleCsv({ results }: SampleReport): string {
   return `${Papa.unparse({ fields, data }, { newline: '\n' })}\n`;
 }
 
-/** Characters that XML 1.0 cannot hold ("Characters", Char) as they are written in JavaScript. */
-function readable(text: string): string {
-  return Array.from(text, (one) =>
-    /[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/u.test(one)
-      ? `\\u${one.charCodeAt(0).toString(16).padStart(4, '0')}`
-      : one,
-  ).join('');
-}
-
 /** A report as JUnit XML: a suite for each target, a case for each sample. */
 export function sampleJunit({ form, field, results }: SampleReport): string {
-  const builder = new XMLBuilder({ ignoreAttributes: false, attributeNamePrefix: '@', format: true });
-  const suites = [...new Set(results.map(({ target }) => target))].map((target) => {
-    const own = results.filter((result) => result.target === target);
-    return {
-      '@name': readable(`${form}, ${field}, ${target}`),
-      '@tests': own.length,
-      '@failures': own.filter(isUnexpected).length,
-      testcase: own.map((result) => ({
-        '@classname': readable(`${field}.${target}`),
-        '@name': readable(result.sample.text === '' ? '(empty)' : result.sample.text),
-        ...(isUnexpected(result) && {
-          failure: {
-            '@message': readable(
-              `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${result.by.join(', ')}` : ''}`,
-            ),
-          },
-        }),
-      })),
-    };
-  });
-  return builder.build({
-    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
-    testsuites: { testsuite: suites },
-  });
+  return junitXml(
+    [...new Set(results.map(({ target }) => target))].map((target) => ({
+      name: `${form}, ${field}, ${target}`,
+      cases: results
+        .filter((result) => result.target === target)
+        .map((result) => ({
+          classname: `${field}.${target}`,
+          name: result.sample.text === '' ? '(empty)' : result.sample.text,
+          failure: isUnexpected(result)
+            ? `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${result.by.join(', ')}` : ''}`
+            : null,
+        })),
+    })),
+  );
 }

@@ -1,0 +1,186 @@
+import { causeText, type Drift, type Drifted } from '../drift/drift';
+import { type ChangedLine, changedLines } from '../finding/change';
+import type { Finding } from '../finding/finding';
+import type { Field } from '../form/field';
+import { readForm } from '../form/read-form';
+import type { Picture } from '../observation/picture';
+import type { ProvenanceMark } from '../observation/provenance';
+import { provenanceMarks } from '../observation/provenance';
+import { type Html, html } from './html';
+import { reportStyle } from './html-report-style';
+import {
+  askedTargets,
+  byHarm,
+  decisionText,
+  harmTitles,
+  type Report,
+  type ShownPictures,
+  shownPictures,
+  standingOf,
+  timeText,
+} from './report';
+
+/** A report as one HTML file: pictures inside, no scripts, nothing loaded, made to be read from disk and printed. */
+export function htmlReport(report: Report): string {
+  const { run, findings, drift } = report;
+  const { fields } = readForm(run.form.markup);
+  const pictures = shownPictures(run);
+  const page = html`<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'">
+<meta name="viewport" content="width=device-width">
+<title>${run.form.name}: findings</title>
+<style>${{ html: reportStyle }}</style>
+</head>
+<body>
+<header>
+<h1>${run.form.name}</h1>
+<p>Swept ${timeText(run.startedAt)}${run.ukko ? ` by Ukko ${run.ukko}` : ''}${run.finishedAt ? '' : ', cut short'}. ${fields.length} fields, ${run.lineUp.targets.length} targets, ${run.observations.length} answers. Written ${timeText(report.madeAt)} by Ukko ${report.ukko}.</p>
+<p class="key">${provenanceMarks.map((one) => html`<span>${mark(one)} ${one}: ${markWords[one]}</span> `)}</p>
+</header>
+${summary(report)}
+${drift ? driftPart(drift) : null}
+<main>
+<h2>Findings</h2>
+${findings.length === 0 ? html`<p>Nothing was found.</p>` : null}
+${byHarm(findings).map(
+  ({ harm, findings: own }) =>
+    html`<section><h3>${harmTitles[harm]} <small>${own.length}</small></h3>${own.map((one) => findingPart(report, one, pictures))}</section>`,
+)}
+</main>
+${surveyPart(report, fields, pictures)}
+${targetsPart(report)}
+</body>
+</html>
+`;
+  return page.html;
+}
+
+const markWords: Readonly<Record<ProvenanceMark, string>> = {
+  measured: 'a real engine did it',
+  captured: 'a person or a real device did it',
+  modelled: 'computed from Ukko’s own model',
+};
+
+/** The marks of the application: a ruled disc, a half disc, a dashed ring. */
+const shapes: Readonly<Record<ProvenanceMark, string>> = {
+  measured:
+    '<circle cx="7" cy="7" r="6" fill="currentColor"/><path d="M3.5 5v4M7 4v6M10.5 5v4" stroke="var(--sheet)" stroke-width="1.4"/>',
+  captured:
+    '<circle cx="7" cy="7" r="5.3" fill="none" stroke="currentColor" stroke-width="1.4"/><path d="M7 1.7a5.3 5.3 0 0 1 0 10.6z" fill="currentColor"/>',
+  modelled:
+    '<circle cx="7" cy="7" r="5.3" fill="none" stroke="currentColor" stroke-width="1.5" stroke-dasharray="2.2 1.9"/>',
+};
+
+function mark(of: ProvenanceMark): Html {
+  return html`<svg class="mark" width="13" height="13" viewBox="0 0 14 14" role="img" aria-label="${of}"><title>${of}</title>${{ html: shapes[of] }}</svg>`;
+}
+
+function summary({ findings, decisions }: Report): Html {
+  return html`<table class="summary"><caption>What was found</caption>
+<thead><tr><th scope="col">What it does to the person</th><th scope="col">findings</th><th scope="col">decided</th></tr></thead>
+<tbody>${byHarm(findings).map(
+    ({ harm, findings: own }) =>
+      html`<tr><th scope="row">${harmTitles[harm]}</th><td>${own.length}</td><td>${own.filter(({ id }) => decisions.has(id)).length}</td></tr>`,
+  )}</tbody></table>`;
+}
+
+function driftPart({ since, setup, fresh, gone, changed, same, answers }: Drift): Html {
+  const list = (title: string, all: readonly Drifted[]) =>
+    all.length > 0 &&
+    html`<h3>${title} <small>${all.length}</small></h3><ul>${all.map(
+      ({ finding, because }) => html`<li>${finding.says} <small>(${causeText(because)})</small></li>`,
+    )}</ul>`;
+  return html`<section><h2>Since ${timeText(since)}</h2>
+<p>${fresh.length} new, ${changed.length} changed, ${gone.length} gone, ${same.length} as they were. ${
+    setup.length > 0
+      ? setup.map(({ text }) => text).join(' ')
+      : 'The form, the targets and the versions are the same.'
+  }</p>
+${list('New', fresh)}${list('Changed', changed)}${list('Gone', gone)}
+${
+  answers.length > 0 &&
+  html`<h3>Other answers <small>${answers.length}</small></h3><ul>${answers.map(
+    ({ target, field, differences, because }) =>
+      html`<li>${field.label} in ${target.name}: ${differences.map(({ text }) => text).join(' ')} <small>(${causeText(because)})</small></li>`,
+  )}</ul>`
+}</section>`;
+}
+
+function findingPart(report: Report, finding: Finding, pictures: ShownPictures): Html {
+  const { says, marks, targets, details, why, remedy, change } = finding;
+  const standing = standingOf(report, finding);
+  const decision = report.decisions.get(finding.id);
+  const lines = change?.kind === 'markup' ? changedLines(report.run.form.markup, change.edits) : [];
+  return html`<article>
+<h4>${marks.map(mark)} ${says}${standing === 'new' || standing === 'changed' ? html` <b class="standing">${standing}</b>` : null}</h4>
+${picturesOf(report, finding, pictures)}
+${targets.map((on) => on.says.length > 0 && html`<p class="on">${mark(on.mark)} <b>${on.name}</b> ${on.says.join(' ')}</p>`)}
+${targets.length > 0 && targets.every((on) => on.says.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}
+${details.map((text) => html`<p class="on">${text}</p>`)}
+<p class="why">${why}</p>
+${remedy && html`<p>${remedy}</p>`}
+${lines.map(lineChange)}
+${decision ? html`<p class="decision">Decision: ${decisionText(decision)}</p>` : null}
+</article>`;
+}
+
+function lineChange({ line, before, after }: ChangedLine): Html {
+  return html`<pre><span class="line">line ${line}</span>
+<del>${before}</del>
+<ins>${after}</ins></pre>`;
+}
+
+/** The control in the reference and in the targets that differ, side by side. */
+function picturesOf(
+  { run }: Report,
+  { field, targets, evidence }: Finding,
+  pictures: ShownPictures,
+): Html | null {
+  if (!field || evidence !== 'survey') return null;
+  const ids = [run.lineUp.reference, ...targets.map(({ target }) => target)];
+  const shown = run.lineUp.targets.filter(({ id }) => ids.includes(id));
+  const figures = shown.flatMap((target) => {
+    const picture = pictures.closed(target.id, field.id);
+    return picture
+      ? [
+          html`<figure>${image(picture, `${field.label} in ${target.name}`)}<figcaption>${target.name}</figcaption></figure>`,
+        ]
+      : [];
+  });
+  return figures.length > 1 ? html`<div class="pictures">${figures}</div>` : null;
+}
+
+function image({ data, width, height }: Picture, alt: string): Html {
+  return html`<img src="data:image/png;base64,${data}" width="${width}" height="${height}" alt="${alt}">`;
+}
+
+function surveyPart({ run }: Report, fields: readonly Field[], pictures: ShownPictures): Html | null {
+  const { targets } = run.lineUp;
+  const withPictures = targets.filter(({ id }) => fields.some((field) => pictures.closed(id, field.id)));
+  if (withPictures.length === 0) return null;
+  return html`<section><h2>Every field at rest, as each target draws it</h2><table class="survey">
+<thead><tr><th scope="col">field</th>${withPictures.map(({ name }) => html`<th scope="col">${name}</th>`)}</tr></thead>
+<tbody>${fields
+    .filter(({ kind }) => kind !== 'hidden')
+    .map(
+      (field) =>
+        html`<tr><th scope="row">${field.label} <small>${field.kind}</small></th>${withPictures.map(
+          ({ id, name }) => {
+            const picture = pictures.closed(id, field.id);
+            return html`<td>${picture ? image(picture, `${field.label} in ${name}`) : 'no picture'}</td>`;
+          },
+        )}</tr>`,
+    )}</tbody></table></section>`;
+}
+
+function targetsPart({ run }: Report): Html {
+  return html`<section><h2>Who was asked</h2><table>
+<thead><tr><th scope="col">target</th><th scope="col">known</th><th scope="col">by</th><th scope="col">answers</th><th scope="col">failed</th></tr></thead>
+<tbody>${askedTargets(run).map(
+    ({ target, isReference, mark: of, by, answers, failed }) =>
+      html`<tr><th scope="row">${target.name}${isReference ? ' (reference)' : null}</th><td>${mark(of)} ${of}</td><td>${by.join('. ')}</td><td class="n">${answers}</td><td class="n">${failed}</td></tr>`,
+  )}</tbody></table></section>`;
+}

@@ -1,0 +1,81 @@
+import { causeText, type Drift } from '../drift/drift';
+import type { Finding } from '../finding/finding';
+import { askedTargets, byHarm, decisionText, harmTitles, type Report, standingOf, timeText } from './report';
+
+/** A report as Markdown, short enough for the description of a pull request: what is new first, the rest folded away. */
+export function markdownReport(report: Report): string {
+  const { run, findings, drift } = report;
+  const fresh = findings.filter((one) => standingOf(report, one) !== 'known');
+  const known = findings.filter((one) => standingOf(report, one) === 'known');
+  return `${[
+    `## ${plain(run.form.name)}: ${counted(findings.length, 'finding')}${drift ? `, ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone` : ''}`,
+    ...(drift ? [driftLine(drift)] : []),
+    ...listed(report, fresh),
+    ...(drift && drift.gone.length > 0
+      ? [
+          '### Gone',
+          ...drift.gone.map(({ finding, because }) => `- ~~${plain(finding.says)}~~ (${causeText(because)})`),
+        ]
+      : []),
+    ...(known.length > 0
+      ? [
+          `<details><summary>${counted(known.length, 'known finding')}</summary>`,
+          '',
+          ...listed(report, known),
+          '',
+          '</details>',
+        ]
+      : []),
+    '### Who was asked',
+    '| target | known | by | answers | failed |',
+    '| --- | --- | --- | ---: | ---: |',
+    ...askedTargets(run).map(
+      ({ target, mark, by, answers, failed }) =>
+        `| ${plain(target.name)} | ${mark} | ${plain(by.join('; '))} | ${answers} | ${failed} |`,
+    ),
+    '',
+    `Swept ${timeText(run.startedAt)}${run.ukko ? ` by Ukko ${run.ukko}` : ''}.`,
+  ].join('\n')}\n`;
+}
+
+function driftLine({ since, setup }: Drift): string {
+  const changes = setup.map(({ text }) => plain(text)).join(' ');
+  return `Since ${timeText(since)}: ${changes || 'form, targets and versions are the same.'}\n`;
+}
+
+function listed(report: Report, findings: readonly Finding[]): string[] {
+  return byHarm(findings).flatMap(({ harm, findings: own }) => [
+    `### ${harmTitles[harm]}`,
+    ...own.map((finding) => line(report, finding)),
+    '',
+  ]);
+}
+
+function line(report: Report, finding: Finding): string {
+  const { says, remedy, targets, marks, details } = finding;
+  const standing = standingOf(report, finding);
+  const decision = report.decisions.get(finding.id);
+  const notes = [
+    ...(standing === 'found' || standing === 'known' ? [] : [`**${standing}**`]),
+    marks.join(' and '),
+    ...(targets.length > 0 ? [`in ${targets.map(({ name }) => plain(name)).join(', ')}`] : []),
+    ...(decision ? [plain(decisionText(decision))] : []),
+  ];
+  return [
+    `- ${plain(says)} (${notes.join('; ')})`,
+    ...(remedy ? [`  - ${plain(remedy)}`] : []),
+    ...details.map((text) => `  - ${plain(text)}`),
+  ].join('\n');
+}
+
+function counted(count: number, noun: string): string {
+  return `${count} ${noun}${count === 1 ? '' : 's'}`;
+}
+
+/** Text that Markdown, and the HTML in it, takes as it is: in one line, nothing of it a mark, a link or a mention. */
+function plain(text: string): string {
+  return text
+    .replace(/\s+/g, ' ')
+    .replace(/[\\`*_{}[\]()#+!|~<>&]/g, (one) => `\\${one}`)
+    .replace(/@(?=\w)/g, '&#64;');
+}

@@ -1,0 +1,184 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { XMLParser } from 'fast-xml-parser';
+import Papa from 'papaparse';
+import { parse } from 'parse5';
+import { describe, expect, it } from 'vitest';
+import { hurriedForm } from '@/core/demo/demo-forms';
+import { driftBetween } from '@/core/drift/drift';
+import { findingsOfRun } from '@/core/finding/collect-findings';
+import type { Decision, Finding, FindingId } from '@/core/finding/finding';
+import type { FormDocument } from '@/core/form/form-document';
+import { textOf } from '@/core/form/parse-markup';
+import { predict } from '@/core/model/predict';
+import { answersOf } from '@/core/observation/answers';
+import { askingOf, sweepQuestions } from '@/core/observation/asking';
+import type { PictureId } from '@/core/observation/picture';
+import type { Run, RunId } from '@/core/observation/run';
+import { csvReport } from '@/core/report/csv-report';
+import { htmlReport } from '@/core/report/html-report';
+import { jsonReport } from '@/core/report/json-report';
+import { junitReport } from '@/core/report/junit-report';
+import { markdownReport } from '@/core/report/markdown-report';
+import type { Report } from '@/core/report/report';
+import { findTarget } from '@/core/target/line-up';
+import { targetId } from '@/core/target/target';
+import { ukkoVersion } from '@/core/version';
+
+const setup = { language: 'en-US', corrections: [] } as const;
+const picture = { id: 'a'.repeat(64) as PictureId, width: 2, height: 1, data: 'AAAA' };
+const [chromium, firefox] = ['chromium', 'firefox'].map((id) => targetId(id));
+
+/** A run in which the model speaks for two engines; Firefox has another value in every field, and there are pictures. */
+function runOf(form: FormDocument, odd = true): Run {
+  const asking = askingOf(form.markup, sweepQuestions);
+  const observations = [chromium, firefox].flatMap((id) =>
+    id
+      ? predict(id, asking, '2026-01-01T00:00:00Z').map((one) => {
+          if (one.question !== 'look' || one.outcome.status !== 'answered') return one;
+          const value = odd && id === firefox ? 'odd' : one.outcome.facts.value;
+          return {
+            ...one,
+            outcome: { ...one.outcome, facts: { ...one.outcome.facts, value, picture: picture.id } },
+          };
+        })
+      : [],
+  );
+  return {
+    id: 'r' as RunId,
+    form,
+    lineUp: {
+      targets: [chromium, firefox].flatMap((id) => (id && findTarget(id)) ?? []),
+      reference: targetId('chromium'),
+    },
+    ukko: ukkoVersion,
+    startedAt: '2026-01-02T03:04:05Z',
+    finishedAt: '2026-01-02T03:05:05Z',
+    observations,
+    pictures: [picture],
+  };
+}
+
+function reportOf(run: Run, baseline: Run | null = null): Report {
+  const findings = findingsOfRun(run, setup);
+  const [first] = findings;
+  const decisions = new Map<FindingId, Decision>(
+    first
+      ? [[first.id, { finding: first.id, kind: 'accept', reason: 'in spring', at: '2026-01-01T00:00:00Z' }]]
+      : [],
+  );
+  const found = (of: Run) => ({
+    run: of,
+    answers: answersOf(of.observations),
+    findings: findingsOfRun(of, setup),
+  });
+  const drift = baseline && driftBetween(found(baseline), { ...found(run), findings });
+  return { run, findings, decisions, drift, ukko: ukkoVersion, madeAt: '2026-01-03T00:00:00Z' };
+}
+
+const hostile: FormDocument = {
+  ...hurriedForm,
+  name: '=SUM(A1) <script>alert(1)</script> @crew | *bold* `x`',
+  markup:
+    '<form><label>=1+1 &lt;script&gt;"\'&amp; | @crew \u0001 &lt;img src=x&gt; <input value="Enter it here" title="]]>"></label></form>',
+};
+
+const report = reportOf(runOf(hurriedForm));
+const since = reportOf(runOf(hurriedForm), runOf(hurriedForm, false));
+
+describe('a report', () => {
+  it('in HTML has every finding, its pictures inside, and loads and runs nothing', () => {
+    const text = htmlReport(report);
+    const document = parse(text);
+    const words = textOf(document);
+    for (const { says } of report.findings) expect(words).toContain(says);
+    expect(words).toContain('Decision: accept: in spring');
+    expect(words).toContain('modelled: computed from Ukko’s own model');
+    expect(text.match(/<img src="data:image\/png;base64,AAAA"/g)?.length).toBeGreaterThan(20);
+    expect(text).not.toMatch(/<(script|link|iframe)\b|\b(src|href)="(?!data:)/);
+  });
+
+  it('in HTML takes what a form says for text, whatever it says', () => {
+    const document = parse(htmlReport(reportOf(runOf(hostile))));
+    expect(textOf(document)).toContain('=SUM(A1) <script>alert(1)</script> @crew | *bold* `x`');
+    expect(textOf(document)).toContain('=1+1 <script>"\'& | @crew');
+    const tags = JSON.stringify(document, (key, value) => (key === 'parentNode' ? undefined : value));
+    expect(tags).not.toContain('"tagName":"script"');
+    expect(tags.match(/"name":"src","value":"(?!data:)/g)).toBeNull();
+  });
+
+  it('in JSON keeps to the published schema, with a baseline and without', () => {
+    const schema = new Ajv({ strict: false, validateFormats: false }).compile(
+      JSON.parse(readFileSync(new URL('../docs/report.schema.json', import.meta.url), 'utf8')),
+    );
+    for (const one of [report, since, reportOf(runOf(hostile))])
+      expect([schema(JSON.parse(jsonReport(one))), schema.errors]).toEqual([true, null]);
+    const { findings, drift } = JSON.parse(jsonReport(since));
+    const fresh = findings.filter(({ standing }: { standing: string }) => standing === 'new');
+    expect(fresh.length).toBeGreaterThan(0);
+    expect(drift.new.map(({ finding }: { finding: string }) => finding)).toEqual(
+      fresh.map(({ id }: { id: string }) => id),
+    );
+  });
+
+  it('in CSV has a row for each finding, and no cell that a spreadsheet would reckon', () => {
+    const { data } = Papa.parse<string[]>(csvReport(reportOf(runOf(hostile))).trim());
+    expect(data).toHaveLength(reportOf(runOf(hostile)).findings.length + 1);
+    expect(data.flat().filter((cell) => /^[=+\-@]/.test(cell))).toEqual([]);
+    expect(
+      Papa.parse<string[]>(csvReport(report).trim())
+        .data.slice(1)
+        .map((row) => row[2]),
+    ).toEqual(report.findings.map(({ says }) => says));
+  });
+
+  it('in Markdown tells what is new before what is known, and takes words for words', () => {
+    const text = markdownReport(since);
+    const [before, after] = text.split('<details>');
+    const plainly = (finding: Finding | undefined) => finding?.says.slice(0, 12) ?? 'nothing';
+    expect(before).toContain(plainly(since.drift?.fresh[0]?.finding));
+    expect(after).toContain(plainly(since.drift?.same[0]));
+    const own = markdownReport(reportOf(runOf(hostile)));
+    expect(own).toContain('\\<script\\>alert\\(1\\)');
+    expect(own).not.toMatch(/@crew|[^\\]<script/);
+  });
+
+  it('as JUnit fails just where it was told to, and is XML whatever a form says', () => {
+    const fails = new Set(report.findings.slice(0, 3));
+    const read = new XMLParser({
+      ignoreAttributes: false,
+      attributeNamePrefix: '@',
+      isArray: (name) => /test(suite|case)$/.test(name),
+    });
+    const suites = read.parse(junitReport(report, fails)).testsuites.testsuite as {
+      '@failures': string;
+      testcase: { failure?: unknown }[];
+    }[];
+    const cases = suites.flatMap(({ testcase }) => testcase);
+    expect(cases.filter(({ failure }) => failure).length).toBe(3);
+    expect(suites.reduce((sum, suite) => sum + Number(suite['@failures']), 0)).toBe(3);
+    expect(cases.length).toBeGreaterThanOrEqual(report.findings.length);
+    expect(() => read.parse(junitReport(reportOf(runOf(hostile)), new Set()), true)).not.toThrow();
+  });
+
+  it('is written of any label in every sort', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary', maxLength: 12 }), (label) => {
+        const markup = `<form><label>${label.replace(/[&<\0]/g, '')} <input value="Enter it here"></label></form>`;
+        const one = reportOf(runOf({ ...hurriedForm, markup }));
+        const document = parse(htmlReport(one));
+        for (const { says } of one.findings)
+          expect(textOf(document).replace(/\r\n?/g, '\n')).toContain(says.replace(/\r\n?/g, '\n'));
+        expect(JSON.parse(jsonReport(one)).findings).toHaveLength(one.findings.length);
+        expect(Papa.parse<string[]>(csvReport(one).trimEnd()).data).toHaveLength(one.findings.length + 1);
+        expect(
+          markdownReport(one)
+            .split('\n')
+            .filter((line) => line.startsWith('- ')),
+        ).toHaveLength(one.findings.length);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
