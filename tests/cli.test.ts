@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { XMLParser } from 'fast-xml-parser';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
 import { writeFormFile } from '@/core/form/form-file';
 import { readRunFile } from '@/core/observation/run-file';
@@ -157,7 +157,7 @@ describe('ukko', () => {
   it.each([
     [['sweep', 'nowhere.html', '--out', 'x.json'], 'cannot be read'],
     [['sweep', 'empty.html', '--out', 'x.json'], 'has no fields yet'],
-    [['sweep', 'small.html'], "required option '--out <file>'"],
+    [['sweep', 'small.html', '--fail-on', 'sometimes'], 'Allowed choices are new, changed, any, never.'],
     [['sweep', 'small.html', '--out', 'x.json', '--targets', 'nobody'], 'There is no target “nobody” here'],
     [['sweep', 'small.html', '--out', 'x.json', '--questions', 'smell'], 'There is no question “smell”'],
     [['sweep', 'small.html', '--targets', 'blink-phone', '--out', '/nowhere/x.json'], 'cannot be written'],
@@ -166,4 +166,83 @@ describe('ukko', () => {
     const { code, err } = await ukko(...parameters);
     expect([code, err]).toEqual([2, expect.stringContaining(sentence)]);
   });
+});
+
+describe('ukko, from a sweep to a build that fails', () => {
+  const page = (value: string) =>
+    `<form action="/log"><label>Boat <input name="boat" ${value}></label><label>Sailed <input type="date" name="sailed"></label><button>Send</button></form>`;
+  const phone = ['--targets', 'blink-phone', '--quiet'];
+
+  it('compares with a baseline, writes every sort of report, and fails on what is new alone', async () => {
+    writeFileSync(at('boat.html'), page('value="Enter it here"'));
+    expect((await ukko('sweep', 'boat.html', ...phone, '--out', 'base.json')).code).toBe(0);
+    const outputs = [
+      '--html',
+      'r.html',
+      '--markdown',
+      'r.md',
+      '--csv',
+      'r.csv',
+      '--json',
+      'r.json',
+      '--junit',
+      'r.xml',
+    ];
+    const same = ['sweep', 'boat.html', ...phone, '--baseline', 'base.json', ...outputs, '--fail-on', 'new'];
+    expect((await ukko(...same)).code).toBe(0);
+    writeFileSync(at('boat.html'), page('value="Enter it here" maxlength="30"'));
+    const changed = await ukko(...same, '--out', 'now.json');
+    expect([changed.code, changed.err]).toEqual([3, '']);
+    const told = JSON.parse(readFileSync(at('r.json'), 'utf8'));
+    expect(told.drift.new).toMatchObject([{ says: expect.stringContaining('maxlength'), because: ['form'] }]);
+    expect(new XMLParser().parse(readFileSync(at('r.xml'), 'utf8')).testsuites.testsuite).toHaveLength(3);
+    expect(readFileSync(at('r.xml'), 'utf8').match(/<failure/g)).toHaveLength(1);
+    expect(readFileSync(at('r.html'), 'utf8')).toContain('<h2>Since ');
+    expect(readFileSync(at('r.md'), 'utf8')).toContain('1 new, 0 changed, 0 gone');
+    expect(readFileSync(at('r.csv'), 'utf8')).toContain(',new,not decided');
+    // The same reports come of the run alone.
+    const again = await ukko('report', 'now.json', '--baseline', 'base.json', '--fail-on', 'new');
+    expect([again.code, again.out.split('\n')[0]]).toEqual([
+      3,
+      '1 new, 0 changed, 0 gone, 1 as they were; 0 other answers',
+    ]);
+    expect((await ukko('report', 'now.json', '--baseline', 'now.json', '--fail-on', 'changed')).code).toBe(0);
+    expect((await ukko('report', 'now.json', '--fail-on', 'any')).code).toBe(3);
+  }, 60_000);
+
+  it.each([
+    [['report', 'gone.json'], 'The run gone.json cannot be read.'],
+    [['report', 'boat.html'], 'This is not a run file of Ukko.'],
+    [['sweep', 'boat.html', ...phone, '--baseline', 'gone.json'], 'The run gone.json cannot be read.'],
+    [['report', 'base.json', '--html', 'no/where.html'], 'no/where.html cannot be written.'],
+    [['sweep', '-', '--watch', ...phone], 'Standard input cannot be watched.'],
+  ])('%j is refused with a sentence', async (parameters, sentence) => {
+    const { code, err } = await ukko(...parameters);
+    expect([code, err]).toEqual([2, expect.stringContaining(sentence)]);
+  });
+
+  it('watches a file, and says what each edit did', async () => {
+    writeFileSync(at('watched.html'), page(''));
+    const child = execFile(
+      process.execPath,
+      [join(process.cwd(), 'bin/ukko.mjs'), 'sweep', 'watched.html', '--targets', 'blink-phone', '--watch'],
+      { cwd: directory },
+    );
+    let said = '';
+    child.stdout?.on('data', (text) => {
+      said += text;
+    });
+    let waits = 0;
+    child.stderr?.on('data', (text: string) => {
+      waits += text.includes('Waiting for watched.html') ? 1 : 0;
+    });
+    const ended = new Promise<number | null>((resolve) => child.on('exit', resolve));
+    await vi.waitFor(() => expect(waits).toBe(1), { timeout: 20_000, interval: 100 });
+    writeFileSync(at('watched.html'), page('value="Enter it here"'));
+    await vi.waitFor(() => expect(waits).toBe(2), { timeout: 20_000, interval: 100 });
+    expect(said).toContain('1 new, 0 changed, 0 gone');
+    expect(said).toContain('(the form was changed)');
+    child.kill('SIGINT');
+    expect(await ended).toBe(0);
+  }, 60_000);
 });

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { unwatchFile, watchFile } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
+import type { FormDocument } from '@/core/form/form-document';
 import { askingOf } from '@/core/observation/asking';
 import type { PageQuestion } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
@@ -11,22 +13,80 @@ import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { readFormFile, refuse } from './read-form-file';
+import { failing, type ReportOptions, readRun, reportOf, summaryOf, writeReports } from './write-reports';
 
-export interface SweepOptions {
-  readonly out: string;
+export interface SweepOptions extends ReportOptions {
+  readonly out?: string;
   readonly targets: readonly Target[];
   readonly questions: readonly PageQuestion[];
   readonly quiet: boolean;
+  readonly watch: boolean;
 }
 
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
-  const form = await readFormFile(file);
-  if (!form) return refuse(`The file ${file} cannot be read. Give the path of an HTML file.`);
-  const asking = askingOf(form.markup, options.questions);
-  const fault = askingFault(asking);
-  if (fault) return refuse(fault);
+  const cancel = new AbortController();
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
+  const baseline = options.baseline === undefined ? null : await readRun(options.baseline);
+  if (typeof baseline === 'string') return refuse(baseline);
+  if (options.watch && file === '-')
+    return refuse('Standard input cannot be watched. Give the path of a file.');
+  let before = baseline;
+  for (;;) {
+    const run = await sweepOnce(file, options, before, cancel.signal);
+    if (!options.watch || cancel.signal.aborted) return;
+    // What the last edit did is what one wants to see; a baseline that was given stays.
+    before = baseline ?? run ?? before;
+    process.stderr.write(`Waiting for ${file} to change. Control+C ends.\n`);
+    await changeOf(file, cancel.signal);
+    if (cancel.signal.aborted) {
+      process.exitCode = 0;
+      return;
+    }
+  }
+}
 
+/** @returns the run, or null where the form cannot be asked; the exit code says so then. */
+async function sweepOnce(
+  file: string,
+  options: SweepOptions,
+  baseline: Run | null,
+  signal: AbortSignal,
+): Promise<Run | null> {
+  process.exitCode = 0;
+  const form = await readFormFile(file);
+  const fault = form
+    ? askingFault(askingOf(form.markup, options.questions))
+    : `The file ${file} cannot be read. Give the path of an HTML file.`;
+  if (!form || fault) {
+    refuse(fault ?? '');
+    return null;
+  }
+  const run = await sweptRun(form, options, signal);
+  if (options.out !== undefined && !(await written(options.out, run))) {
+    refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
+    return null;
+  }
+  const failed = run.observations.filter((o) => o.outcome.status === 'failed').length;
+  if (failed > 0 || signal.aborted) process.exitCode = 1;
+  if (!options.quiet)
+    process.stderr.write(
+      `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}\n`,
+    );
+  // Half a sweep says nothing of what is gone.
+  if (!signal.aborted) await report(run, baseline, options);
+  return run;
+}
+
+async function report(run: Run, baseline: Run | null, options: SweepOptions): Promise<void> {
+  const made = reportOf(run, baseline);
+  const unwritten = await writeReports(made, options);
+  if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
+  if (!options.quiet) process.stdout.write(`${summaryOf(made)}\n`);
+  if (failing(made, options.failOn).size > 0) process.exitCode = 3;
+}
+
+async function sweptRun(form: FormDocument, options: SweepOptions, signal: AbortSignal): Promise<Run> {
   const [reference] = options.targets;
   const gathered = collectRun({
     id: randomUUID() as RunId,
@@ -35,31 +95,40 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     ukko: ukkoVersion,
     startedAt: new Date().toISOString(),
   });
-  const cancel = new AbortController();
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
   const say = options.quiet ? () => undefined : reporter();
   await sweep(
     options.targets,
-    asking,
+    askingOf(form.markup, options.questions),
     { engines: sweepEngines, probe: async () => undefined },
     (message) => {
       gathered.emit(message);
       say(message);
     },
-    cancel.signal,
+    signal,
   );
-  const run = gathered.run(cancel.signal.aborted ? null : new Date().toISOString());
-  if (!(await write(options.out, run)))
-    return refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
-  const failed = run.observations.filter((o) => o.outcome.status === 'failed').length;
-  if (failed > 0 || cancel.signal.aborted) process.exitCode = 1;
-  if (!options.quiet)
-    process.stderr.write(
-      `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures: ${options.out}\n`,
-    );
+  return gathered.run(signal.aborted ? null : new Date().toISOString());
 }
 
-async function write(path: string, run: Run): Promise<boolean> {
+/** How often a watched file is looked at, ms: editors that put a new file in the place of the old one are seen as well. */
+const lookEvery = 300;
+
+function changeOf(file: string, signal: AbortSignal): Promise<void> {
+  return new Promise((resolve) => {
+    const end = () => {
+      unwatchFile(file, look);
+      signal.removeEventListener('abort', end);
+      resolve();
+    };
+    const look = (now: { mtimeMs: number }, was: { mtimeMs: number }) => {
+      if (now.mtimeMs !== was.mtimeMs && now.mtimeMs > 0) end();
+    };
+    watchFile(file, { interval: lookEvery }, look);
+    signal.addEventListener('abort', end);
+    if (signal.aborted) end();
+  });
+}
+
+async function written(path: string, run: Run): Promise<boolean> {
   try {
     await writeFile(path, writeRunFile(run));
     return true;

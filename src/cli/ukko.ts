@@ -8,7 +8,9 @@ import packageFile from '../../package.json';
 import { askCommand } from './ask-command';
 import { keyboardsCommand } from './keyboards-command';
 import { replayCommand } from './replay-command';
+import { reportCommand } from './report-command';
 import { sweepCommand } from './sweep-command';
+import { failOns } from './write-reports';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
 
@@ -46,13 +48,15 @@ Targets: standard, chromium, firefox, webkit. docs/ask.md has all that can be as
   )
   .action(() => askCommand(process.stdin, process.stdout));
 
-program
-  .command('sweep')
-  .description('ask every target every question about every field of a form, and write the run to a file')
-  .argument('<form>', 'a file with the HTML of the form, or - for standard input')
-  .requiredOption(
+withReports(
+  program
+    .command('sweep')
+    .description('ask every target every question about every field of a form, and write the run to a file')
+    .argument('<form>', 'a file with the HTML of the form, or - for standard input'),
+)
+  .option(
     '--out <file>',
-    'where to write the run; open it in the app, or read it by docs/run-file.schema.json',
+    'write the run, with its pictures; open it in the app, read it by docs/run-file.schema.json, or give it as a baseline later',
   )
   .option(
     '--targets <names>',
@@ -67,18 +71,41 @@ program
     sweepQuestions.filter((question) => question !== 'typing'),
   )
   .option('--quiet', 'say nothing while it runs', false)
+  .option('--watch', 'sweep again whenever the file changes, and say what that did', false)
   .addHelpText(
     'after',
     `
 Exit codes
-  0  every question was answered, or has no answer for its field
-  1  some answers failed; the run was written, with the reasons
-  2  the form, the options or the output file are wrong; nothing was written
+  0  every question was answered, or has no answer for its field, and no finding fails the build
+  1  some answers failed; the run and the reports were written, with the reasons
+  2  the form, the options, the baseline or an output file are wrong
+  3  there are findings of the sort that --fail-on names
 
-Example
-  npx ukko sweep form.html --targets chromium,blink-phone --out run.json`,
+Examples
+  npx ukko sweep form.html --targets chromium,blink-phone --out base.json
+  npx ukko sweep form.html --targets chromium,blink-phone --baseline base.json --junit out.xml --fail-on new
+  npx ukko sweep form.html --watch`,
   )
   .action(sweepCommand);
+
+withReports(
+  program
+    .command('report')
+    .description('write reports of a run that was swept before, and say what is another than in a baseline')
+    .argument('<run>', 'a run file, from “ukko sweep --out” or out of the app'),
+)
+  .addHelpText(
+    'after',
+    `
+Exit codes
+  0  no finding fails the build
+  2  a run or an output file is wrong
+  3  there are findings of the sort that --fail-on names
+
+Example
+  npx ukko report run.json --baseline base.json --html report.html --markdown report.md`,
+  )
+  .action(reportCommand);
 
 program
   .command('replay')
@@ -143,6 +170,22 @@ Example
   npx ukko keyboards form.html --engine firefox --pictures keyboards`,
   )
   .action(keyboardsCommand);
+
+/** The options of every command that ends in reports. */
+function withReports(command: Command): Command {
+  return command
+    .option('--baseline <run>', 'a run file to compare with: the reports say what is new, gone and changed')
+    .option('--html <file>', 'write a report as one HTML file, with its pictures')
+    .option('--markdown <file>', 'write a report as Markdown, for a pull request')
+    .option('--csv <file>', 'write the findings as CSV')
+    .option('--json <file>', 'write a report as JSON, by docs/report.schema.json')
+    .option('--junit <file>', 'write the findings as JUnit XML; those of --fail-on fail')
+    .addOption(
+      new Option('--fail-on <sort>', 'which findings fail the build; without a baseline all are new')
+        .choices([...failOns])
+        .default('never'),
+    );
+}
 
 function readTargets(text: string): Target[] {
   return namesIn(text).map((name) => {

@@ -81,7 +81,7 @@ describe('findings of a form', () => {
   it('put keyboards together that lack the same, with the cheapest setting that has it', () => {
     const markup = '<label>Level <input name=a inputmode=numeric pattern="-?[0-9]" title="a digit"></label>';
     const [trap] = found(markup);
-    expect(textsOf(trap ? [trap] : []).join(' ')).toContain('the keyboard that comes up lacks -');
+    expect(textsOf(trap ? [trap] : []).join(' ')).toContain('the keyboard that comes up lacks “-”');
     expect(trap).toMatchObject({ harm: 'cannot enter a valid value', marks: ['modelled'] });
     const mended = trap?.change && changedForm({ markup, typing: {} }, trap.change);
     expect(mended && ofForm(mended)).toEqual([]);

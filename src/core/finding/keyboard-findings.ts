@@ -40,7 +40,7 @@ export function keyboardFindings(
   const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
-    const missing = first.trap.missing.map((one) => (one === ' ' ? 'space' : one)).join(' ');
+    const missing = first.trap.missing.map((one) => (one === ' ' ? 'the space' : `“${one}”`)).join(' and ');
     const setting = settingFor(field, guards, setup);
     return [
       {

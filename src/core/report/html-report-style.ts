@@ -6,7 +6,7 @@ h1 { margin: 0; font-size: 24px; }
 h2 { margin: 32px 0 8px; font-size: 18px; border-bottom: 2px solid var(--ink); }
 h3 { margin: 20px 0 4px; font-size: 15px; }
 h4 { margin: 0 0 4px; font-size: 14px; font-weight: 600; }
-p { max-width: 90ch; margin: 2px 0; }
+p { max-width: 100ch; margin: 2px 0; }
 small, .why, figcaption, .line, caption { color: var(--soft); font-weight: 400; }
 .mark { vertical-align: -2px; }
 .key span { margin-right: 16px; }
@@ -18,7 +18,7 @@ article { padding: 10px 0; border-top: 1px solid var(--line); break-inside: avoi
 figure { margin: 0; }
 img { display: block; max-width: 100%; height: auto; background: #fff; }
 pre { margin: 4px 0; padding: 6px 10px; overflow: auto; background: #f1efe8; font: 12px/1.5 "IBM Plex Mono", ui-monospace, monospace; white-space: pre-wrap; }
-del { text-decoration: line-through; color: var(--soft); }
+del { text-decoration: none; color: var(--soft); }
 ins { text-decoration: none; font-weight: 600; }
 ins::before { content: "+ "; }
 del::before { content: "− "; }

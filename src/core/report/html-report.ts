@@ -133,14 +133,15 @@ function lineChange({ line, before, after }: ChangedLine): Html {
 <ins>${after}</ins></pre>`;
 }
 
-/** The control in the reference and in the targets that differ, side by side. */
+/** The control in the reference and, where targets differ, in those, side by side. */
 function picturesOf(
   { run }: Report,
   { field, targets, evidence }: Finding,
   pictures: ShownPictures,
 ): Html | null {
-  if (!field || evidence !== 'survey') return null;
-  const ids = [run.lineUp.reference, ...targets.map(({ target }) => target)];
+  if (!field) return null;
+  const differing = evidence === 'survey' ? targets.map(({ target }) => target) : [];
+  const ids = [run.lineUp.reference, ...differing];
   const shown = run.lineUp.targets.filter(({ id }) => ids.includes(id));
   const figures = shown.flatMap((target) => {
     const picture = pictures.closed(target.id, field.id);
@@ -150,7 +151,7 @@ function picturesOf(
         ]
       : [];
   });
-  return figures.length > 1 ? html`<div class="pictures">${figures}</div>` : null;
+  return figures.length > 0 ? html`<div class="pictures">${figures}</div>` : null;
 }
 
 function image({ data, width, height }: Picture, alt: string): Html {

@@ -1,0 +1,132 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import pixelmatch from 'pixelmatch';
+import { PNG } from 'pngjs';
+import { causeText, driftBetween, type FoundRun } from '@/core/drift/drift';
+import { findingsOfRun } from '@/core/finding/collect-findings';
+import type { Finding } from '@/core/finding/finding';
+import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
+import { answersOf } from '@/core/observation/answers';
+import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
+import type { Run } from '@/core/observation/run';
+import { readRunFile } from '@/core/observation/run-file';
+import { csvReport } from '@/core/report/csv-report';
+import { htmlReport } from '@/core/report/html-report';
+import { jsonReport } from '@/core/report/json-report';
+import { junitReport } from '@/core/report/junit-report';
+import { markdownReport } from '@/core/report/markdown-report';
+import { byHarm, harmTitles, type Report, standingOf } from '@/core/report/report';
+import { ukkoVersion } from '@/core/version';
+
+export const failOns = ['new', 'changed', 'any', 'never'] as const;
+/** Which findings fail a build. */
+export type FailOn = (typeof failOns)[number];
+
+export interface ReportOptions {
+  readonly html?: string;
+  readonly markdown?: string;
+  readonly csv?: string;
+  readonly json?: string;
+  readonly junit?: string;
+  /** A run file to compare with. */
+  readonly baseline?: string;
+  readonly failOn: FailOn;
+}
+
+/** Of a person in front of a build server nobody knows more than the defaults. */
+const setup: KeyboardSetup = { language: 'en-US', corrections: [] };
+
+/** Reads a run file. @returns a sentence where it cannot be read */
+export async function readRun(path: string): Promise<Run | string> {
+  const text = await readFile(path, 'utf8').catch(() => null);
+  if (text === null)
+    return `The run ${path} cannot be read. Write one with “ukko sweep … --out ${path}” first.`;
+  const reading = readRunFile(text);
+  return reading.status === 'fault' ? `${path}: ${reading.text}` : reading.run;
+}
+
+/** What was found by a run, and what is another than in a baseline. */
+export function reportOf(run: Run, baseline: Run | null): Report {
+  const found = findingsOfRun(run, setup);
+  const before = baseline && foundRun(baseline, findingsOfRun(baseline, setup));
+  return {
+    run,
+    findings: found,
+    decisions: new Map(),
+    drift:
+      before && driftBetween(before, foundRun(run, found), pixelsIn([...run.pictures, ...baseline.pictures])),
+    ukko: ukkoVersion,
+    madeAt: new Date().toISOString(),
+  };
+}
+
+function foundRun(run: Run, findings: readonly Finding[]): FoundRun {
+  return { run, answers: answersOf(run.observations), findings };
+}
+
+function pixelsIn(pictures: readonly Picture[]): (a: PictureId, b: PictureId) => number | null {
+  const byId = new Map(pictures.map((picture) => [picture.id, picture]));
+  const read = (id: PictureId) => {
+    const picture = byId.get(id);
+    return picture ? PNG.sync.read(Buffer.from(pictureBytes(picture))) : null;
+  };
+  return (a, b) => {
+    const [one, other] = [read(a), read(b)];
+    if (!one || !other || one.width !== other.width || one.height !== other.height) return null;
+    return pixelmatch(one.data, other.data, undefined, one.width, one.height, { threshold: 0.1 });
+  };
+}
+
+export function failing(report: Report, failOn: FailOn): Set<Finding> {
+  const fails = {
+    new: ['new', 'found'],
+    changed: ['new', 'changed', 'found'],
+    any: ['new', 'changed', 'known', 'found'],
+    never: [],
+  }[failOn] as readonly string[];
+  return new Set(report.findings.filter((finding) => fails.includes(standingOf(report, finding))));
+}
+
+/** Writes the reports that were asked for. @returns the path that could not be written, or null */
+export async function writeReports(report: Report, options: ReportOptions): Promise<string | null> {
+  const writers: readonly (readonly [string | undefined, () => string])[] = [
+    [options.html, () => htmlReport(report)],
+    [options.markdown, () => markdownReport(report)],
+    [options.csv, () => csvReport(report)],
+    [options.json, () => jsonReport(report)],
+    [options.junit, () => junitReport(report, failing(report, options.failOn))],
+  ];
+  for (const [path, write] of writers) {
+    if (path === undefined) continue;
+    try {
+      await writeFile(path, write());
+    } catch (error) {
+      if (!(error instanceof Error && 'code' in error)) throw error;
+      return path;
+    }
+  }
+  return null;
+}
+
+/** What a terminal shows of a report: what is another than before, or else what was found, the worst first. */
+export function summaryOf({ findings, drift }: Report): string {
+  if (!drift)
+    return [
+      `${findings.length} findings`,
+      ...byHarm(findings).flatMap((group) => [
+        harmTitles[group.harm],
+        ...group.findings.map(({ says }) => `  ${says}`),
+      ]),
+    ].join('\n');
+  const { fresh, changed, gone, same, answers, setup: changes } = drift;
+  return [
+    `${fresh.length} new, ${changed.length} changed, ${gone.length} gone, ${same.length} as they were; ${answers.length} other answers`,
+    ...changes.map(({ text }) => `  ${text}`),
+    ...fresh.map(({ finding, because }) => `+ ${finding.says} (${causeText(because)})`),
+    ...changed.map(({ finding, because }) => `~ ${finding.says} (${causeText(because)})`),
+    ...gone.map(({ finding, because }) => `- ${finding.says} (${causeText(because)})`),
+    ...answers.map(
+      ({ target, field, differences }) =>
+        `* ${field.label} in ${target.name}: ${differences.map(({ text }) => text).join(' ')}`,
+    ),
+  ].join('\n');
+}
