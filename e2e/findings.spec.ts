@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, openRun, test } from './app';
 
 test('findings of the hurried form: the worst first, with evidence and a decision that stays', async ({
@@ -5,47 +6,109 @@ test('findings of the hurried form: the worst first, with evidence and a decisio
 }) => {
   await page.goto('/findings?form=hurried-tide-log');
   const worst = page.getByRole('region', { name: 'A valid value cannot be entered' });
-  const label = worst.getByRole('article').filter({ hasText: 'Station' }).first();
-  await expect(label).toBeVisible();
-  await expect(page.getByRole('region').first()).toHaveAccessibleName('A valid value cannot be entered');
-  // What keyboards lack is reckoned in a worker and comes a moment later.
-  await expect(
-    worst.getByRole('article').filter({ hasText: 'the keyboard that comes up lacks' }).first(),
-  ).toBeVisible();
-  const all = await page.getByRole('article').count();
+  const first = worst.getByRole('button').first();
+  await expect(first).toBeVisible();
+  const list = page.getByRole('region', { name: 'Findings, the worst first' });
+  await expect(list.getByRole('region').first()).toHaveAccessibleName('A valid value cannot be entered');
+  const listed = list.getByRole('button');
+  const all = await listed.count();
   expect(all).toBeGreaterThan(30);
+  // Where they are, at a glance.
+  await expect(page.getByRole('img', { name: /^By field\. .*station/ })).toBeVisible();
 
   // A decision takes it off the list of what is open, and stays when Ukko is opened again.
-  const says = (await label.getAttribute('aria-label')) ?? '';
-  await page.getByRole('combobox', { name: `Decision on: ${says}` }).click();
-  await page.getByTitle('accept', { exact: true }).click();
-  await expect(page.getByRole('article')).toHaveCount(all - 1);
+  const says = (await first.textContent())?.trim() ?? '';
+  await first.click();
+  const detail = page.getByRole('complementary', { name: 'Finding' });
+  await detail.getByText('accept', { exact: true }).click();
+  await expect(listed).toHaveCount(all - 1);
+  await detail.getByRole('textbox', { name: 'Why it is accepted' }).fill('the old sheet goes in spring');
+  await detail.getByRole('textbox', { name: 'Why it is accepted' }).blur();
   await page.reload();
-  await page.getByText(/^accepted 1$/).click();
-  const decided = page.getByRole('article', { name: says });
-  await decided.getByRole('textbox', { name: 'Why it is accepted' }).fill('the old sheet goes in spring');
-  await decided.getByRole('textbox', { name: 'Why it is accepted' }).blur();
-  await page.reload();
-  await page.getByText(/^accepted 1$/).click();
-  await expect(page.getByRole('textbox', { name: 'Why it is accepted' })).toHaveValue(
+  // The address knows which finding was open.
+  await expect(detail.getByRole('textbox', { name: 'Why it is accepted' })).toHaveValue(
     'the old sheet goes in spring',
   );
+  await page.getByText(/^accepted 1$/).click();
+  await expect(listed).toHaveCount(1);
+  await expect(listed).toContainText(says);
 
   // The evidence is one click away.
-  await decided.getByRole('link', { name: 'See it in the markup' }).click();
+  await detail.getByRole('link', { name: 'See it in the markup' }).click();
   await expect(page).toHaveURL(/\/form\?.*field=station/);
 });
 
-test('what differs between targets is one finding for each cause, with what each says', async ({
+test('a remedy shows what it would do, is asked of the targets, and done', async ({ page }) => {
+  await page.goto('/findings?form=hurried-tide-log');
+  await page.getByRole('button', { name: /There is no input type “datetime”/ }).click();
+  const detail = page.getByRole('complementary', { name: 'Finding' });
+  await expect(detail.getByRole('list', { name: 'Lines that change' })).toContainText(
+    'type="datetime-local"',
+  );
+  await expect(detail.getByText('With it, 1 finding goes and nothing new comes.')).toBeVisible();
+
+  await detail.getByRole('button', { name: 'Ask the targets, before and after' }).click();
+  await expect(detail.getByRole('button', { name: 'Cancel' })).toBeVisible();
+  const chromium = detail
+    .getByRole('list', { name: 'Before and after' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Chromium' });
+  await expect(chromium).toContainText('It is “datetime-local”, in the form as it is “text”.', {
+    timeout: 90_000,
+  });
+  await expect(chromium.getByRole('img', { name: 'Reading moment in Chromium' })).toHaveCount(2);
+
+  const open = page.getByRole('region', { name: 'Findings, the worst first' }).getByRole('button');
+  const before = await open.count();
+  await detail.getByRole('button', { name: 'Apply it' }).click();
+  await expect(page.getByRole('button', { name: /There is no input type “datetime”/ })).toHaveCount(0);
+  await expect(open).toHaveCount(before - 1);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /There is no input type “datetime”/ })).toBeVisible();
+});
+
+test('what differs between targets is one finding for each cause, with pictures and what each says', async ({
   page,
   runFile,
 }) => {
   await openRun(page, runFile);
   await page.getByRole('link', { name: 'Findings' }).click();
-  const month = page.getByRole('article', { name: /^Survey month is another kind of field in / });
-  await expect(month).toContainText('Firefox');
-  await month.getByText('what differs').click();
-  await expect(month.getByRole('listitem').filter({ hasText: 'Firefox' })).toContainText('text');
-  await month.getByRole('link', { name: 'See it in the survey' }).click();
+  await page.getByRole('button', { name: /Survey month is another kind of field in / }).click();
+  const detail = page.getByRole('complementary', { name: 'Finding' });
+  await expect(detail.getByRole('img', { name: 'Survey month in Firefox' })).toBeVisible();
+  await expect(
+    detail.getByRole('list', { name: 'Where it is so' }).getByRole('listitem').filter({ hasText: 'Firefox' }),
+  ).toContainText('text');
+  await detail.getByRole('link', { name: 'See it in the survey' }).click();
   await expect(page).toHaveURL(/\/survey\?.*field=month.*closeup=on|\/survey\?.*closeup=on.*field=month/);
+});
+
+test('a baseline says what is new and gone since, and a report takes it along', async ({ page, runFile }) => {
+  await openRun(page, runFile);
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('combobox', { name: 'Baseline' }).click();
+  await page.getByTitle(/^baseline /).click();
+  const notes = page.getByRole('main').getByRole('status');
+  await expect(notes).toContainText('Since the baseline: 0 new, 0 changed, 0 gone.');
+
+  // A mistake is made in the form.
+  await page.getByRole('link', { name: 'Form', exact: true }).click();
+  await page.getByRole('button', { name: /^Water level, metres/ }).click();
+  await page.getByLabel('min', { exact: true }).fill('9');
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await expect(notes).toContainText(/Since the baseline: [1-9]/);
+  await page.getByText(/^new \d+$/).click();
+  await page.getByRole('button', { name: /The min of Water level, metres is above its max/ }).click();
+  await expect(page.getByRole('complementary', { name: 'Finding' })).toContainText(
+    'since the baseline: the form was changed.',
+  );
+
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Report' }).click();
+  await page.getByRole('menuitem', { name: /^HTML/ }).click();
+  const file = await waiting;
+  expect(file.suggestedFilename()).toBe('skerry-tide-log-findings.html');
+  const text = readFileSync(await file.path(), 'utf8');
+  expect(text).toContain('The min of Water level, metres is above its max');
+  expect(text).toMatch(/[1-9]\d* new, /);
 });

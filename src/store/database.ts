@@ -35,6 +35,11 @@ export interface StoredDecision extends Decision {
   readonly formId: FormId;
 }
 
+export interface StoredBaseline {
+  readonly formId: FormId;
+  readonly run: RunId;
+}
+
 /** The targets that a person chose for a form. */
 export interface StoredLineUp extends LineUp {
   readonly formId: FormId;
@@ -51,6 +56,8 @@ export class UkkoDatabase extends Dexie {
   declare targets: EntityTable<Target, 'id'>;
   /** What the person decided about findings, by form. */
   declare decisions: Table<StoredDecision, [FormId, FindingId]>;
+  /** The sweep with which the others of a form are compared. */
+  declare baselines: EntityTable<StoredBaseline, 'formId'>;
   /** What the person said of keyboards, for all forms. */
   declare corrections: EntityTable<Correction, 'key'>;
 
@@ -80,14 +87,16 @@ export class UkkoDatabase extends Dexie {
       });
     this.version(3).stores({ corrections: 'key' });
     this.version(5).stores({ decisions: '[formId+finding], formId' });
-    this.version(6).upgrade(async (transaction) => {
-      await transaction
-        .table('runs')
-        .toCollection()
-        .modify((run) => {
-          run.ukko = null;
-        });
-    });
+    this.version(6)
+      .stores({ baselines: 'formId, run' })
+      .upgrade(async (transaction) => {
+        await transaction
+          .table('runs')
+          .toCollection()
+          .modify((run) => {
+            run.ukko = null;
+          });
+      });
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')

@@ -103,6 +103,7 @@ export async function deleteRun(database: UkkoDatabase, run: RunId): Promise<voi
   await database.transaction('rw', database.tables, async () => {
     await database.observations.where('run').equals(run).delete();
     await database.runs.delete(run);
+    await database.baselines.where('run').equals(run).delete();
     const used = new Set<PictureId>();
     await database.observations.each(({ observation }) => {
       for (const picture of picturesIn(observation)) used.add(picture);

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { formFindings } from '@/core/finding/collect-findings';
-import type { Finding } from '@/core/finding/finding';
+import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
+import { type Finding, harms } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { Field, FieldId } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
@@ -13,6 +13,7 @@ import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keybo
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
+import type { Run } from '@/core/observation/run';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
 import type { Pattern } from '@/core/pattern/pattern-table';
@@ -123,6 +124,12 @@ const replayWork = {
     progress: Progress,
   ): Promise<Finding[]> {
     return withProgress(formFindings(form, setup), progress);
+  },
+
+  /** How many findings a sweep has by what they do to the person, the worst first as in `harms`. */
+  harmsOfRun(run: Pick<Run, 'form' | 'lineUp' | 'observations'>, setup: KeyboardSetup): number[] {
+    const found = findingsOfRun(run, setup);
+    return harms.map((harm) => found.filter((one) => one.harm === harm).length);
   },
 
   /** What the field's rule accepts and the layouts that really came up cannot produce; those of unknown keys are left out. */

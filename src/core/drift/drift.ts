@@ -9,6 +9,7 @@ import type { Answers } from '../observation/answers';
 import type { PictureId } from '../observation/picture';
 import type { Run } from '../observation/run';
 import type { Target } from '../target/target';
+import { goneAndFresh, pairsOf } from './pairs';
 
 /** A sweep and what was found by it. */
 export interface FoundRun {
@@ -72,7 +73,7 @@ export function driftBetween(
     return causes.filter((cause) => found.has(cause));
   };
   const pairs = pairsOf(before.findings, after.findings);
-  const matched = new Set(pairs.values());
+  const { gone, fresh } = goneAndFresh(before.findings, after.findings);
   const drifted = (finding: Finding): Drifted => ({ finding, because: because(finding) });
   const isSame = (finding: Finding) => {
     const earlier = pairs.get(finding);
@@ -81,8 +82,8 @@ export function driftBetween(
   return {
     since: before.run.startedAt,
     setup,
-    fresh: after.findings.filter((one) => !pairs.has(one)).map(drifted),
-    gone: before.findings.filter((one) => !matched.has(one)).map(drifted),
+    fresh: fresh.map(drifted),
+    gone: gone.map(drifted),
     changed: after.findings.flatMap((finding) => {
       const earlier = pairs.get(finding);
       if (!earlier || isSame(finding)) return [];
@@ -93,22 +94,6 @@ export function driftBetween(
     same: after.findings.filter(isSame),
     answers: answerDrift(before, after, pixels, because),
   };
-}
-
-/** By id, and then by what they say: a field that was given a name is another one, and its findings are not. */
-function pairsOf(before: readonly Finding[], after: readonly Finding[]): Map<Finding, Finding> {
-  const pairs = new Map<Finding, Finding>();
-  const left = new Set(before);
-  for (const key of ['id', 'says'] as const) {
-    const byKey = new Map([...left].map((finding) => [finding[key] as string, finding]));
-    for (const finding of after) {
-      const earlier = pairs.has(finding) ? undefined : byKey.get(finding[key]);
-      if (!earlier || !left.has(earlier)) continue;
-      pairs.set(finding, earlier);
-      left.delete(earlier);
-    }
-  }
-  return pairs;
 }
 
 function substance({ says, harm, details, targets }: Finding): string {

@@ -73,6 +73,7 @@ function findingOf(id: FindingId, { field, sort, on, isSending }: Group): Findin
           : null,
       change: null,
       details: [],
+      script: null,
       targets: on,
       marks: [...new Set(on.map(({ mark }) => mark))],
       evidence: isSending ? 'submission' : 'survey',

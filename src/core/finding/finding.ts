@@ -1,5 +1,6 @@
 import type { FieldId } from '../form/field';
 import type { ProvenanceMark } from '../observation/provenance';
+import type { Script } from '../script/stroke';
 import type { TargetId } from '../target/target';
 import type { Change } from './change';
 
@@ -30,6 +31,8 @@ export interface Finding {
   readonly change: Change | null;
   /** What else belongs to it, a sentence each: what has the same cause, the script that shows it. */
   readonly details: readonly string[];
+  /** The shortest strokes that show it; null where it is not about typing. */
+  readonly script: Script | null;
   /** Where it is so; none: everywhere. */
   readonly targets: readonly FoundOn[];
   /** How it is known, each once: an engine did it, a device did, the model says so. */

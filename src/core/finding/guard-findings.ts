@@ -31,13 +31,14 @@ function modelled(
   field: Field,
   parts: readonly string[],
   finding: Pick<Finding, 'says' | 'harm' | 'why' | 'remedy' | 'evidence'> &
-    Partial<Pick<Finding, 'change' | 'details'>>,
+    Partial<Pick<Finding, 'change' | 'details' | 'script'>>,
 ): Finding {
   return {
     id: findingId(...parts),
     field: { id: field.id, label: field.label },
     change: null,
     details: [],
+    script: null,
     targets: [],
     marks: ['modelled'],
     ...finding,
@@ -72,6 +73,7 @@ function bypassFindings(field: Field, guards: readonly Guard[], page: PageContro
             : 'Check the same at submission; no stage while typing hears every way in.',
           change: better ? replacing(better) : null,
           details: [`This shows it: ${scriptOf(past[0])}`],
+          script: past[0]?.script ?? null,
           evidence: 'ways in',
         }),
       );
@@ -93,6 +95,7 @@ function bypassFindings(field: Field, guards: readonly Guard[], page: PageContro
           remedy: mends ? 'Let the keys for editing and moving pass.' : 'Let it act after input instead.',
           change: mends ? replacing(other) : null,
           details: [`This shows it: ${scriptOf(blocked[0])}`],
+          script: blocked[0]?.script ?? null,
           evidence: 'ways in',
         }),
       );

@@ -54,6 +54,7 @@ export function keyboardFindings(
           : 'No type and inputmode bring up a keyboard that has it in both phone browsers; let the rule take another writing.',
         change: setting && { kind: 'markup', edits: settingEdits(markup, field, setting) },
         details: [],
+        script: null,
         targets: [first, ...others].map(({ target }) => ({
           target: target.id,
           name: target.name,

@@ -18,6 +18,7 @@ export function markupFindings(markup: string, fields: readonly Field[]): Findin
       remedy,
       change: edits.length > 0 ? { kind: 'markup', edits } : null,
       details: [],
+      script: null,
       targets: [],
       marks: ['modelled'],
       evidence: 'form',

@@ -26,6 +26,7 @@ export function patternFindings(markup: string, field: Field): Finding[] {
             ? null
             : { kind: 'markup', edits: attributeEdits(markup, control, { pattern: remedy }) },
         details: [],
+        script: null,
         targets: [],
         marks: ['modelled'],
         evidence: 'rule',

@@ -49,6 +49,10 @@ export function askedTargets({ lineUp, observations }: Report['run']): AskedTarg
 export type Standing = 'new' | 'changed' | 'known' | 'found';
 
 export function standingOf({ drift }: Report, finding: Finding): Standing {
+  return standingIn(drift, finding);
+}
+
+export function standingIn(drift: Drift | null, finding: Finding): Standing {
   if (!drift) return 'found';
   if (drift.fresh.some((one) => one.finding === finding)) return 'new';
   return drift.changed.some((one) => one.finding === finding) ? 'changed' : 'known';

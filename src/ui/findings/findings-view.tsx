@@ -1,198 +1,263 @@
 'use client';
 
-import { Input, Segmented, Select } from 'antd';
-import Link from 'next/link';
-import { useState } from 'react';
-import {
-  type Decision,
-  type DecisionKind,
-  decisionKinds,
-  type Evidence,
-  type Finding,
-  type Harm,
-  harms,
-} from '@/core/finding/finding';
-import { openDatabase } from '@/store/database';
+import { Alert, Segmented, Select, Spin } from 'antd';
+import dynamic from 'next/dynamic';
+import type { Drift, Drifted } from '@/core/drift/drift';
+import { causeText } from '@/core/drift/drift';
+import type { Decision, Finding, FindingId, Harm } from '@/core/finding/finding';
+import { harms } from '@/core/finding/finding';
+import type { RunId } from '@/core/observation/run';
+import { byHarm, harmTitles, standingIn } from '@/core/report/report';
+import { setBaseline } from '@/store/baselines';
+import { openDatabase, type StoredRun } from '@/store/database';
 import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
 import { useRun } from '../frame/use-run';
-import { selectionQuery, useSelection } from '../frame/use-selection';
+import { type FindingFilter, findingFilters, useSelection } from '../frame/use-selection';
+import { FindingDetail } from './finding-detail';
 import styles from './findings.module.css';
+import { ReportMenu } from './report-menu';
+import { useDrift } from './use-drift';
 import { useDecisions, useFindings } from './use-findings';
 
-type Filter = 'all' | 'open' | DecisionKind;
+const FindingsSummary = dynamic(() => import('./findings-summary').then((module) => module.FindingsSummary), {
+  ssr: false,
+});
 
-const filters: readonly (readonly [Filter, string])[] = [
-  ['open', 'not decided'],
-  ['mend', 'to mend'],
-  ['later', 'later'],
-  ['accept', 'accepted'],
-  ['all', 'all'],
-];
+const filterNames: Readonly<Record<FindingFilter, string>> = {
+  open: 'not decided',
+  new: 'new',
+  mend: 'to mend',
+  later: 'later',
+  accept: 'accepted',
+  all: 'all',
+};
 
 /** What differs or is wrong, the worst first, with a decision on each. */
 export function FindingsView() {
   const { form } = useForm();
   const { run } = useRun();
-  const findings = useFindings();
+  const [selection, select] = useSelection();
+  const { findings, fault } = useFindings();
   const decisions = useDecisions();
-  const [filter, setFilter] = useState<Filter>('open');
-  const isShown = ({ id }: Finding, by: Filter) => by === 'all' || (decisions.get(id)?.kind ?? 'open') === by;
-  const shown = findings.filter((finding) => isShown(finding, filter));
-  if (findings.length === 0)
+  const { baseline, drift } = useDrift(findings);
+  if (!findings)
     return (
-      <div className={frame.empty}>
-        <h1>Nothing found</h1>
-        <p className="soft">
-          The markup of “{form.name}” has no fault that shows by itself, and phone keyboards have what its
-          rules need.
-          {run
-            ? ' No target differs from the reference.'
-            : ' A sweep asks the targets, and what differs stands here.'}
-        </p>
+      <div className={frame.empty} role="status">
+        <Spin />
+        <p className="soft">Looking through the rules and keyboards of every field…</p>
       </div>
     );
+  if (findings.length === 0 && !drift?.gone.length && !fault) return <NothingFound />;
+  const isShown = (finding: Finding, by: FindingFilter) => {
+    if (by === 'all') return true;
+    if (by === 'new') return ['new', 'changed'].includes(standingIn(drift, finding));
+    return (decisions.get(finding.id)?.kind ?? 'open') === by;
+  };
+  const shown = findings.filter((finding) => isShown(finding, selection.findings));
+  const selected = findings.find(({ id }) => id === selection.finding) ?? null;
   return (
     <div className={styles.view}>
       <header className={styles.bar}>
         <h1>Findings</h1>
-        <Segmented<Filter>
+        <Segmented<FindingFilter>
           aria-label="Findings shown"
           size="small"
-          value={filter}
-          options={filters.map(([value, label]) => ({
-            value,
-            label: `${label} ${findings.filter((finding) => isShown(finding, value)).length}`,
-          }))}
-          onChange={setFilter}
+          value={selection.findings}
+          options={findingFilters
+            .filter((value) => value !== 'new' || drift !== null)
+            .map((value) => ({
+              value,
+              label: `${filterNames[value]} ${findings.filter((finding) => isShown(finding, value)).length}`,
+            }))}
+          onChange={(next) => select({ findings: next })}
         />
-        {run?.form.markup !== form.markup && (
-          <span className="soft">
-            {run ? 'The form was changed after the sweep' : 'Nothing was asked yet'}: what differs between
-            targets is not among them.
-          </span>
-        )}
+        <BaselineChoice baseline={baseline} />
+        <ReportMenu findings={findings} decisions={decisions} drift={drift} />
       </header>
-      <div className={styles.list}>
-        {shown.length === 0 && <p className="soft">None of them.</p>}
-        {harms.map((harm) => (
-          <Group
-            key={harm}
-            harm={harm}
-            findings={shown.filter((one) => one.harm === harm)}
-            decisions={decisions}
+      {fault && <Alert type="warning" showIcon title={fault} style={{ margin: '8px 16px 0' }} />}
+      <Notes drift={drift} isSwept={run?.form.markup === form.markup} wasSwept={run !== null} />
+      <div className={styles.columns}>
+        <FindingList
+          shown={shown}
+          selected={selected}
+          decisions={decisions}
+          drift={drift}
+          gone={selection.findings === 'new' || selection.findings === 'all' ? (drift?.gone ?? []) : []}
+        />
+        {selected ? (
+          <FindingDetail
+            key={selected.id}
+            finding={selected}
+            all={findings}
+            decision={decisions.get(selected.id) ?? null}
+            drift={drift}
           />
-        ))}
+        ) : (
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must do so by keyboard too
+          <aside className={styles.detail} aria-label="Summary" tabIndex={0}>
+            <FindingsSummary findings={findings} />
+          </aside>
+        )}
       </div>
     </div>
   );
 }
 
-const groupNames: Readonly<Record<Harm, string>> = {
-  'cannot enter a valid value': 'A valid value cannot be entered',
-  'value lost': 'What was entered is lost',
-  'wrong value sent': 'Something else is sent than was meant',
-  'person misled': 'The person is misled',
-  cosmetic: 'It looks otherwise',
-};
-
-function Group({
-  harm,
-  findings,
-  decisions,
-}: {
-  harm: Harm;
-  findings: readonly Finding[];
-  decisions: ReadonlyMap<Finding['id'], Decision>;
-}) {
-  if (findings.length === 0) return null;
+function NothingFound() {
+  const { form } = useForm();
+  const { run } = useRun();
   return (
-    <section aria-label={groupNames[harm]}>
-      <h2 data-harm={harms.indexOf(harm)}>
-        {groupNames[harm]} <span className="soft">{findings.length}</span>
-      </h2>
-      {findings.map((finding) => (
-        <OneFinding key={finding.id} finding={finding} decision={decisions.get(finding.id) ?? null} />
+    <div className={frame.empty}>
+      <h1>Nothing found</h1>
+      <p className="soft">
+        The markup of “{form.name}” has no fault that shows by itself, and phone keyboards have what its rules
+        need.
+        {run
+          ? ' No target differs from the reference.'
+          : ' A sweep asks the targets, and what differs stands here.'}
+      </p>
+    </div>
+  );
+}
+
+/** What the findings are compared with. */
+function BaselineChoice({ baseline }: { baseline: StoredRun | null }) {
+  const { form } = useForm();
+  const { runs } = useRun();
+  if (runs.length === 0) return null;
+  return (
+    <Select<RunId | ''>
+      aria-label="Baseline"
+      size="small"
+      style={{ width: 210 }}
+      value={baseline?.id ?? ''}
+      options={[
+        { value: '', label: 'no baseline' },
+        ...runs.map(({ id, startedAt }) => ({ value: id, label: `baseline ${sweepTime(startedAt)}` })),
+      ]}
+      onChange={(id) => void setBaseline(openDatabase(), form.id, id === '' ? null : id)}
+    />
+  );
+}
+
+function Notes({ drift, isSwept, wasSwept }: { drift: Drift | null; isSwept: boolean; wasSwept: boolean }) {
+  const notes = [
+    ...(drift
+      ? [
+          `Since the baseline: ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone.`,
+          drift.setup.length > 0
+            ? drift.setup.map(({ text }) => text).join(' ')
+            : 'The form, the targets and the versions are the same.',
+        ]
+      : []),
+    ...(isSwept
+      ? []
+      : [
+          `${wasSwept ? 'The form was changed after the sweep' : 'Nothing was asked yet'}: what differs between targets is not among them.`,
+        ]),
+  ];
+  if (notes.length === 0) return null;
+  return (
+    <p className={styles.notes} role="status">
+      {notes.join(' ')}
+    </p>
+  );
+}
+
+function FindingList({
+  shown,
+  selected,
+  decisions,
+  drift,
+  gone,
+}: {
+  shown: readonly Finding[];
+  selected: Finding | null;
+  decisions: ReadonlyMap<FindingId, Decision>;
+  drift: Drift | null;
+  gone: readonly Drifted[];
+}) {
+  return (
+    <section className={styles.list} aria-label="Findings, the worst first">
+      {shown.length === 0 && gone.length === 0 && <p className="soft">None of them.</p>}
+      {byHarm(shown).map(({ harm, findings }) => (
+        <section key={harm} aria-label={harmTitles[harm]}>
+          <HarmHead harm={harm} count={findings.length} />
+          <ul>
+            {findings.map((finding) => (
+              <li key={finding.id}>
+                <ListedFinding
+                  finding={finding}
+                  isSelected={finding === selected}
+                  decision={decisions.get(finding.id) ?? null}
+                  drift={drift}
+                />
+              </li>
+            ))}
+          </ul>
+        </section>
       ))}
+      {gone.length > 0 && (
+        <section aria-label="Gone since the baseline">
+          <h2>
+            Gone since the baseline <span className="soft">{gone.length}</span>
+          </h2>
+          <ul>
+            {gone.map(({ finding, because }) => (
+              <li key={finding.id} className={styles.gone}>
+                <s>{finding.says}</s> <span className="soft">{causeText(because)}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </section>
   );
 }
 
-const evidenceTexts: Readonly<Record<Evidence, string>> = {
-  form: 'See it in the markup',
-  survey: 'See it in the survey',
-  keyboards: 'See the keyboard',
-  typing: 'See the rule',
-};
-
-function OneFinding({ finding, decision }: { finding: Finding; decision: Decision | null }) {
-  const { form } = useForm();
-  const [selection] = useSelection();
-  const { id, field, says, why, remedy, targets, marks, evidence } = finding;
-  const query = selectionQuery({
-    ...selection,
-    field: field?.id ?? null,
-    target: targets[0]?.target ?? null,
-    closeUp: evidence === 'survey',
-    typing: evidence === 'typing' ? 'rule' : selection.typing,
-  });
-  const decide = (kind: DecisionKind | 'open', reason: string) => {
-    const { decisions } = openDatabase();
-    if (kind === 'open') void decisions.delete([form.id, id]);
-    else void decisions.put({ formId: form.id, finding: id, kind, reason, at: new Date().toISOString() });
-  };
+function HarmHead({ harm, count }: { harm: Harm; count: number }) {
   return (
-    <article className={styles.finding} data-decided={decision?.kind} aria-label={says}>
-      <div className={styles.what}>
-        <p>
-          {marks.map((mark) => (
-            <ProvenanceMark key={mark} mark={mark} />
-          ))}{' '}
-          {says}
-        </p>
-        {targets.some((one) => one.says.length > 0) && (
-          <details>
-            <summary>what differs</summary>
-            <ul>
-              {targets.map(({ target, name, mark, says: words }) => (
-                <li key={target}>
-                  <ProvenanceMark mark={mark} /> <strong>{name}</strong> {words.join('; ')}
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
-        {targets.length > 0 && targets.every((one) => one.says.length === 0) && (
-          <p className="soft">On {targets.map(({ name }) => name).join(', ')}.</p>
-        )}
-        <p className="soft">{why}</p>
-        {remedy && <p>{remedy}</p>}
-      </div>
-      <div className={styles.decision}>
-        <Link href={`/${evidence}${query}`}>{evidenceTexts[evidence]}</Link>
-        <Select<DecisionKind | 'open'>
-          size="small"
-          aria-label={`Decision on: ${says}`}
-          value={decision?.kind ?? 'open'}
-          options={[
-            { value: 'open', label: 'not decided' },
-            ...decisionKinds.map((kind) => ({ value: kind, label: kind })),
-          ]}
-          onChange={(kind) => decide(kind, kind === 'accept' ? (decision?.reason ?? '') : '')}
-        />
-        {decision?.kind === 'accept' && (
-          <Input
-            key={decision.at}
-            size="small"
-            aria-label="Why it is accepted"
-            placeholder="why?"
-            maxLength={500}
-            defaultValue={decision.reason}
-            onBlur={({ target: { value } }) => value !== decision.reason && decide('accept', value)}
-          />
-        )}
-      </div>
-    </article>
+    <h2 data-harm={harms.indexOf(harm)}>
+      {harmTitles[harm]} <span className="soft">{count}</span>
+    </h2>
+  );
+}
+
+function ListedFinding({
+  finding: { id, says, marks, targets, field },
+  finding,
+  isSelected,
+  decision,
+  drift,
+}: {
+  finding: Finding;
+  isSelected: boolean;
+  decision: Decision | null;
+  drift: Drift | null;
+}) {
+  const [, select] = useSelection();
+  const standing = standingIn(drift, finding);
+  return (
+    <button
+      type="button"
+      className={styles.finding}
+      aria-pressed={isSelected}
+      onClick={() => select({ finding: isSelected ? null : id, ...(field && { field: field.id }) })}
+    >
+      <span>
+        {marks.map((mark) => (
+          <ProvenanceMark key={mark} mark={mark} />
+        ))}{' '}
+        {says}
+      </span>
+      <span className={styles.aside}>
+        {(standing === 'new' || standing === 'changed') && <b className={styles.standing}>{standing}</b>}
+        {targets.length > 1 && <span className="soft">{targets.length} targets</span>}
+        {decision && <span>{decision.kind}</span>}
+      </span>
+    </button>
   );
 }

@@ -4,6 +4,7 @@ import { lenses, lensStates } from '@/core/compare/lens';
 import { languages } from '@/core/target/variant';
 import { gridStep } from './grid-step';
 import {
+  findingFilters,
   keyboardParts,
   nothingSelected,
   readSelection,
@@ -59,6 +60,8 @@ describe('the selection in the address', () => {
       byDifferences: fc.boolean(),
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),
+      finding: id,
+      findings: fc.constantFrom(...findingFilters),
     }) as fc.Arbitrary<Selection>;
     fc.assert(
       fc.property(selection, (one) => {

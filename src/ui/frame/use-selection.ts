@@ -2,6 +2,7 @@
 
 import { useSyncExternalStore } from 'react';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
+import type { FindingId } from '@/core/finding/finding';
 import type { FieldId } from '@/core/form/field';
 import type { FormId } from '@/core/form/form-document';
 import type { RunId } from '@/core/observation/run';
@@ -15,6 +16,10 @@ export type TypingPart = (typeof typingParts)[number];
 /** What the Keyboards view shows of a field. */
 export const keyboardParts = ['keyboards', 'all settings', 'taps'] as const;
 export type KeyboardPart = (typeof keyboardParts)[number];
+
+/** Which findings are listed, by what was decided about them or by what is new since the baseline. */
+export const findingFilters = ['open', 'new', 'mend', 'later', 'accept', 'all'] as const;
+export type FindingFilter = (typeof findingFilters)[number];
 
 /** What is selected: one selection for all views, kept in the address, so that a link opens what was seen. */
 export interface Selection {
@@ -37,6 +42,8 @@ export interface Selection {
   readonly byDifferences: boolean;
   readonly onlyDifferences: boolean;
   readonly closeUp: boolean;
+  readonly finding: FindingId | null;
+  readonly findings: FindingFilter;
 }
 
 /** Names in the address. */
@@ -55,6 +62,8 @@ const names: Readonly<Record<keyof Selection, string>> = {
   byDifferences: 'sort',
   onlyDifferences: 'differences',
   closeUp: 'closeup',
+  finding: 'finding',
+  findings: 'findings',
 };
 
 export function readSelection(parameters: URLSearchParams): Selection {
@@ -75,6 +84,8 @@ export function readSelection(parameters: URLSearchParams): Selection {
     stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,
+    finding: text('finding') as FindingId | null,
+    findings: findingFilters.find((filter) => filter === text('findings')) ?? 'open',
   };
 }
 

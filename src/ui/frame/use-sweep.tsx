@@ -18,11 +18,10 @@ import type { Observation, PageQuestion } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
-import { capture } from '@/probe/capture';
-import { askServer } from '@/store/ask-server';
 import { openDatabase } from '@/store/database';
 import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
+import { observers } from './observers';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
@@ -80,7 +79,6 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         if (into !== run && run?.form.markup === form.markup)
           await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
         if (into.id !== run?.id) select({ run: into.id });
-        const observers = { engines: askServer, probe: captureTarget };
         await sweepIntoRun(
           database,
           into.id,
@@ -123,9 +121,6 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   );
   return <SweepContext value={workspace}>{children}</SweepContext>;
 }
-
-const captureTarget: Parameters<typeof sweepIntoRun>[4]['probe'] = (target, asking, emit, signal) =>
-  capture(target.id, asking, emit, signal);
 
 /** What devices and real keyboards answered stays with the same form, under its own time: no sweep asks them. */
 function notAskedBySweeps(answers: Answers, { targets }: LineUp): Observation[] {

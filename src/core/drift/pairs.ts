@@ -1,0 +1,27 @@
+import type { Finding } from '../finding/finding';
+
+/** Which earlier finding a later one is: by id, and then by what they say, because a field that was given a name is another one, and its findings are not. */
+export function pairsOf(before: readonly Finding[], after: readonly Finding[]): Map<Finding, Finding> {
+  const pairs = new Map<Finding, Finding>();
+  const left = new Set(before);
+  for (const key of ['id', 'says'] as const) {
+    const byKey = new Map([...left].map((finding) => [finding[key] as string, finding]));
+    for (const finding of after) {
+      const earlier = pairs.has(finding) ? undefined : byKey.get(finding[key]);
+      if (!earlier || !left.has(earlier)) continue;
+      pairs.set(finding, earlier);
+      left.delete(earlier);
+    }
+  }
+  return pairs;
+}
+
+/** What is found no more, and what is found anew. */
+export function goneAndFresh(
+  before: readonly Finding[],
+  after: readonly Finding[],
+): { readonly gone: readonly Finding[]; readonly fresh: readonly Finding[] } {
+  const pairs = pairsOf(before, after);
+  const matched = new Set(pairs.values());
+  return { gone: before.filter((one) => !matched.has(one)), fresh: after.filter((one) => !pairs.has(one)) };
+}

@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { hurriedForm } from '../demo/demo-forms';
+import { fieldId } from '../form/field';
+import type { FormDocument } from '../form/form-document';
+import type { Guard } from '../guard/guard';
+import { predict } from '../model/predict';
+import { answersOf } from '../observation/answers';
+import { targetId } from '../target/target';
+import { collected, formFindings } from './collect-findings';
+import type { Finding } from './finding';
+import { asEarlierFields, remedyTrial, trialDifferences, typedText } from './remedy-trial';
+
+const chromium = targetId('chromium');
+
+function findingIn(form: FormDocument, says: string): Finding {
+  const work = formFindings(form, { language: 'en-US', corrections: [] });
+  let step = work.next();
+  while (!step.done) step = work.next();
+  const found = collected(step.value).find((one) =>
+    [one.says, ...one.details].some((text) => text.includes(says)),
+  );
+  if (!found) throw new Error(says);
+  return found;
+}
+
+/** What the model says a remedy changes, by field. */
+function tried(form: FormDocument, says: string) {
+  const trial = remedyTrial(form, findingIn(form, says));
+  if (!trial) throw new Error('nothing to try');
+  const before = answersOf(predict(chromium, trial.before, ''));
+  const after = asEarlierFields(trial, predict(chromium, trial.after, ''));
+  return {
+    trial,
+    before,
+    after,
+    of: trial.fields.map(({ id }) => trialDifferences(before, after, chromium, id).map(({ text }) => text)),
+  };
+}
+
+describe('what a remedy would do', () => {
+  it('is asked of the field alone, as it is and as it would be', () => {
+    const { trial, of } = tried(hurriedForm, 'no input type “datetime”');
+    expect(trial.before.fields.map(({ id }) => id)).toEqual(['moment']);
+    expect(of[0]).toContain('It is “datetime-local”, in the form as it is “text”.');
+  });
+
+  it('is told of the field as it is now, where it gets a name', () => {
+    const { trial, of } = tried(hurriedForm, 'Island page has no name');
+    expect(trial.after.fields.map(({ id }) => id)).toEqual(['island-page']);
+    expect(trial.fields).toHaveLength(1);
+    expect(of).toHaveLength(1);
+  });
+
+  it('is asked of all the choices that come together, and told of the first', () => {
+    const { trial } = tried(hurriedForm, 'The radio button slack is alone');
+    expect(trial.before.fields.map(({ id }) => id)).toEqual(['rising', 'slack', 'falling']);
+    expect(trial.fields.map(({ id }) => id)).toEqual(['rising']);
+  });
+
+  it('is typed where it is about guards', () => {
+    const guard: Guard = {
+      kind: 'allow',
+      stage: 'key',
+      id: 'a',
+      on: true,
+      set: { classes: ['ASCII digits'], own: '' },
+    };
+    const form: FormDocument = {
+      ...hurriedForm,
+      markup: '<label>Code <input name=code></label>',
+      typing: { [fieldId('code')]: { script: '', guards: [guard] } },
+    };
+    const { before, after, of } = tried(form, 'got past');
+    expect(typedText(before, chromium, fieldId('code'))).not.toBe('');
+    expect(typedText(after, chromium, fieldId('code'))).toBe('');
+    expect(of).toEqual([[expect.stringMatching(/^“” stands in the end, before “.+”\.$/)]]);
+  });
+
+  it('is nothing where no edit is known', () => {
+    expect(remedyTrial(hurriedForm, findingIn(hurriedForm, 'A filter hangs on onkeypress'))).toBeNull();
+  });
+});

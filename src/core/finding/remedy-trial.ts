@@ -1,0 +1,95 @@
+import type { Difference } from '../compare/differences';
+import { allDifferences } from '../compare/lens';
+import { type Field, type FieldId, fieldOfControl } from '../form/field';
+import type { FormDocument } from '../form/form-document';
+import { readForm } from '../form/read-form';
+import { type Answers, answersOf, answerTo } from '../observation/answers';
+import { type Asking, askingOf } from '../observation/asking';
+import type { Observation } from '../observation/observation';
+import type { TargetId } from '../target/target';
+import { changedForm } from './change';
+import type { Finding } from './finding';
+
+/** What is asked of the form as it is, and with a remedy applied, to see what the remedy does. */
+export interface RemedyTrial {
+  readonly before: Asking;
+  readonly after: Asking;
+  /** The fields that are asked about, as they are now. */
+  readonly fields: readonly Field[];
+  /** The field as it is now, by its id in the changed form: a remedy may give it a name. */
+  readonly earlierId: ReadonlyMap<FieldId, FieldId>;
+}
+
+/** Null where nothing of it can be seen in a target: nothing is changed, or no field. */
+export function remedyTrial(form: FormDocument, { change, field, script }: Finding): RemedyTrial | null {
+  if (!change) return null;
+  const { fields } = readForm(form.markup);
+  const changed = changedForm(form, change);
+  if (change.kind === 'guards') {
+    const own = fields.find(({ id }) => id === change.field);
+    if (!own || !script) return null;
+    const askingWith = (guards: typeof change.guards) =>
+      askingOf(form.markup, ['typing'], { [own.id]: { script, guards } }, [own.id]);
+    return {
+      before: askingWith(form.typing[own.id]?.guards ?? []),
+      after: askingWith(change.guards),
+      fields: [own],
+      earlierId: new Map([[own.id, own.id]]),
+    };
+  }
+  const isTouched = ({ controls }: Field) =>
+    controls.some(({ span }) =>
+      change.edits.some(({ start, end }) => start >= span.start && end <= span.end),
+    );
+  const touched = fields.filter((one) => one.id === field?.id || isTouched(one));
+  if (touched.length === 0) return null;
+  const changedFields = readForm(changed.markup).fields;
+  const earlierId = new Map<FieldId, FieldId>();
+  for (const { id, controls } of touched) {
+    const now = fieldOfControl(changedFields, controls[0].ordinal);
+    // Radio buttons that become one group stay with the first of them.
+    if (now && !earlierId.has(now.id)) earlierId.set(now.id, id);
+  }
+  const questions = ['look', 'message', 'parts'] as const;
+  return {
+    before: askingOf(
+      form.markup,
+      questions,
+      {},
+      touched.map(({ id }) => id),
+    ),
+    after: askingOf(changed.markup, questions, {}, [...earlierId.keys()]),
+    fields: touched.filter(({ id }) => [...earlierId.values()].includes(id)),
+    earlierId,
+  };
+}
+
+/** The answers of the changed form, as answers about the fields as they are now. */
+export function asEarlierFields({ earlierId }: RemedyTrial, observations: readonly Observation[]): Answers {
+  return answersOf(
+    observations.map((one): Observation => ({ ...one, field: earlierId.get(one.field) ?? one.field })),
+  );
+}
+
+/** What a remedy changes in the answers of one target about one field; strokes are compared by what stands in the end. */
+export function trialDifferences(
+  before: Answers,
+  after: Answers,
+  target: TargetId,
+  field: FieldId,
+): Difference[] {
+  const typed = [before, after].map((answers) => typedText(answers, target, field));
+  const [was, is] = typed;
+  if (was !== null && was !== undefined && is !== null && is !== undefined)
+    return was === is ? [] : [{ what: 'text', text: `“${is}” stands in the end, before “${was}”.` }];
+  return allDifferences({ answers: before, target }, { answers: after, target }, field, {
+    than: 'the form as it is',
+    pixels: null,
+  });
+}
+
+/** What stands in the field after the last stroke; null where it was not typed into. */
+export function typedText(answers: Answers, target: TargetId, field: FieldId): string | null {
+  const outcome = answerTo(answers, 'typing', target, field)?.outcome;
+  return outcome?.status === 'answered' ? (outcome.facts.steps.at(-1)?.text ?? '') : null;
+}

@@ -1,0 +1,167 @@
+'use client';
+
+import { Button, Input, Segmented } from 'antd';
+import Link from 'next/link';
+import { causeText, type Drift } from '@/core/drift/drift';
+import type { Decision, DecisionKind, Evidence, Finding } from '@/core/finding/finding';
+import { answerTo } from '@/core/observation/answers';
+import { harmTitles, standingIn } from '@/core/report/report';
+import { targetIn } from '@/core/target/line-up';
+import { openDatabase } from '@/store/database';
+import { ProvenanceMark } from '../frame/provenance-mark';
+import { useForm } from '../frame/use-form';
+import { useRun } from '../frame/use-run';
+import { type Selection, selectionQuery, useSelection } from '../frame/use-selection';
+import styles from './findings.module.css';
+import { Remedy } from './remedy';
+
+const evidences: Readonly<
+  Record<Evidence, readonly [text: string, path: string, change: Partial<Selection>]>
+> = {
+  form: ['See it in the markup', '/form', {}],
+  survey: ['See it in the survey', '/survey', { closeUp: true }],
+  keyboards: ['See the keyboard', '/keyboards', {}],
+  rule: ['See the rule', '/typing', { typing: 'rule' }],
+  'ways in': ['See the ways in', '/typing', { typing: 'ways in' }],
+  samples: ['See the samples', '/typing', { typing: 'samples' }],
+  submission: ['See what is sent', '/submission', {}],
+};
+
+/** One finding: pictures first, then where it is so, what to do, and what was decided. */
+export function FindingDetail({
+  finding,
+  all,
+  decision,
+  drift,
+}: {
+  finding: Finding;
+  all: readonly Finding[];
+  decision: Decision | null;
+  drift: Drift | null;
+}) {
+  const [selection, select] = useSelection();
+  const { field, says, why, details, targets, marks, harm, evidence } = finding;
+  const [text, path, change] = evidences[evidence];
+  const query = selectionQuery({
+    ...selection,
+    ...change,
+    field: field?.id ?? null,
+    target: targets[0]?.target ?? null,
+  });
+  return (
+    <aside className={styles.detail} aria-label="Finding">
+      <div className={styles.head}>
+        <span className="soft">{harmTitles[harm]}</span>
+        <Button size="small" onClick={() => select({ finding: null })}>
+          Close
+        </Button>
+      </div>
+      <Pictures finding={finding} />
+      <h2>
+        {marks.map((mark) => (
+          <ProvenanceMark key={mark} mark={mark} />
+        ))}{' '}
+        {says}
+      </h2>
+      <p className="soft">{why}</p>
+      <Standing finding={finding} drift={drift} />
+      {targets.length > 0 && (
+        <ul className={styles.on} aria-label="Where it is so">
+          {targets.map(({ target, name, mark, says: words }) => (
+            <li key={target}>
+              <ProvenanceMark mark={mark} /> <strong>{name}</strong> {words.join(' ')}
+            </li>
+          ))}
+        </ul>
+      )}
+      {details.length > 0 && (
+        <ul className={styles.on}>
+          {details.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      )}
+      <p>
+        <Link href={`${path}${query}`}>{text}</Link>
+      </p>
+      <Remedy finding={finding} all={all} />
+      <Decide finding={finding} decision={decision} />
+    </aside>
+  );
+}
+
+/** The control at rest in the reference, and in the targets that differ. */
+function Pictures({ finding: { field, targets, evidence } }: { finding: Finding }) {
+  const { run, answers, pictures } = useRun();
+  if (!run || !field) return null;
+  const differing = evidence === 'survey' ? targets.map(({ target }) => target) : [];
+  const shown = [...new Set([run.lineUp.reference, ...differing])].flatMap((id) => {
+    const look = answerTo(answers, 'look', id, field.id, 'closed')?.outcome;
+    const picture =
+      look?.status === 'answered' && look.facts.picture ? pictures.get(look.facts.picture) : undefined;
+    const target = targetIn(run.lineUp, id);
+    return picture && target ? [{ target, picture }] : [];
+  });
+  if (shown.length === 0) return null;
+  return (
+    <div className={styles.pictures}>
+      {shown.map(({ target, picture }) => (
+        <figure key={target.id}>
+          {/* biome-ignore lint/performance/noImgElement: a crop at its true size, from this browser's own store */}
+          <img
+            src={picture.url}
+            width={picture.width}
+            height={picture.height}
+            alt={`${field.label} in ${target.name}`}
+          />
+          <figcaption className="soft">{target.name}</figcaption>
+        </figure>
+      ))}
+    </div>
+  );
+}
+
+/** How it stands to the baseline, and what may be the cause. */
+function Standing({ finding, drift }: { finding: Finding; drift: Drift | null }) {
+  const standing = standingIn(drift, finding);
+  if (!drift || standing === 'found' || standing === 'known') return null;
+  const drifted = [...drift.fresh, ...drift.changed].find((one) => one.finding === finding);
+  return (
+    <p>
+      <b className={styles.standing}>{standing}</b> since the baseline
+      {drifted && `: ${causeText(drifted.because)}.`}
+    </p>
+  );
+}
+
+const choices: readonly (DecisionKind | 'open')[] = ['open', 'mend', 'later', 'accept'];
+
+function Decide({ finding: { id }, decision }: { finding: Finding; decision: Decision | null }) {
+  const { form } = useForm();
+  const decide = (kind: DecisionKind | 'open', reason: string) => {
+    const { decisions } = openDatabase();
+    if (kind === 'open') void decisions.delete([form.id, id]);
+    else void decisions.put({ formId: form.id, finding: id, kind, reason, at: new Date().toISOString() });
+  };
+  return (
+    <div className={styles.decision}>
+      <h3>Decision</h3>
+      <Segmented<DecisionKind | 'open'>
+        aria-label="Decision"
+        value={decision?.kind ?? 'open'}
+        options={choices.map((value) => ({ value, label: value === 'open' ? 'none yet' : value }))}
+        onChange={(kind) => decide(kind, kind === 'accept' ? (decision?.reason ?? '') : '')}
+      />
+      {decision?.kind === 'accept' && (
+        <Input
+          key={decision.at}
+          aria-label="Why it is accepted"
+          placeholder="why?"
+          maxLength={500}
+          defaultValue={decision.reason}
+          onBlur={({ target: { value } }) => value !== decision.reason && decide('accept', value)}
+        />
+      )}
+    </div>
+  );
+}

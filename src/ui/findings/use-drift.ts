@@ -1,0 +1,55 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
+import { type Drift, driftBetween } from '@/core/drift/drift';
+import { answerFindings, collected } from '@/core/finding/collect-findings';
+import type { Finding } from '@/core/finding/finding';
+import { answersOf } from '@/core/observation/answers';
+import { ukkoVersion } from '@/core/version';
+import { baselineOf } from '@/store/baselines';
+import { openDatabase, type StoredRun } from '@/store/database';
+import { observationsOf } from '@/store/runs';
+import { useForm } from '../frame/use-form';
+import { useLineUp } from '../frame/use-line-up';
+import { useRun } from '../frame/use-run';
+import { useFormFindings } from './use-findings';
+
+export interface DriftSince {
+  readonly baseline: StoredRun | null;
+  /** Null without a baseline, and while it is reckoned. */
+  readonly drift: Drift | null;
+}
+
+/** What is another than in the form's baseline, in the form as it is now and in the sweep that is shown. */
+export function useDrift(findings: readonly Finding[] | null): DriftSince {
+  const { form } = useForm();
+  const { run, answers } = useRun();
+  const { lineUp } = useLineUp();
+  const read = useLiveQuery(async () => {
+    const database = openDatabase();
+    const baseline = await baselineOf(database, form.id);
+    return baseline && { baseline, answers: answersOf(await observationsOf(database, baseline.id)) };
+  }, [form.id]);
+  const baseline = read?.baseline ?? null;
+  const ofForm = useFormFindings(baseline?.form ?? null);
+  const drift = useMemo(() => {
+    if (!read || !findings || !ofForm.findings) return null;
+    const isOfForm = run?.form.markup === form.markup;
+    const before = collected([...ofForm.findings, ...answerFindings(read.baseline, read.answers)]);
+    return driftBetween(
+      { run: read.baseline, answers: read.answers, findings: before },
+      {
+        run: {
+          form,
+          lineUp: run && isOfForm ? run.lineUp : lineUp,
+          ukko: run && isOfForm ? run.ukko : ukkoVersion,
+          startedAt: run?.startedAt ?? '',
+        },
+        answers: isOfForm ? answers : new Map(),
+        findings,
+      },
+    );
+  }, [read, findings, ofForm.findings, run, answers, form, lineUp]);
+  return { baseline, drift };
+}

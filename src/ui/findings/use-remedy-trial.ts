@@ -1,0 +1,84 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { asEarlierFields, type RemedyTrial } from '@/core/finding/remedy-trial';
+import { type Answers, answersOf } from '@/core/observation/answers';
+import { type Asking, planOf } from '@/core/observation/asking';
+import type { Observation } from '@/core/observation/observation';
+import type { Picture } from '@/core/observation/picture';
+import { sweep } from '@/core/observation/sweep';
+import type { Target } from '@/core/target/target';
+import { observers } from '../frame/observers';
+
+export type Trying =
+  | { readonly status: 'idle' }
+  | { readonly status: 'asking'; readonly done: number; readonly total: number }
+  | {
+      readonly status: 'told';
+      readonly before: Answers;
+      readonly after: Answers;
+      readonly pictures: ReadonlyMap<string, Picture>;
+    };
+
+/** Asks targets about a form with a remedy applied, beside the form as it is. Nothing of it is kept. */
+export function useRemedyTrial(trial: RemedyTrial | null): {
+  readonly trying: Trying;
+  ask(targets: readonly Target[]): void;
+  cancel(): void;
+} {
+  const [trying, setTrying] = useState<Trying>({ status: 'idle' });
+  const abort = useRef<AbortController | null>(null);
+  const cancel = useCallback(() => {
+    abort.current?.abort();
+    abort.current = null;
+    setTrying({ status: 'idle' });
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was told is of the trial before
+  useEffect(() => cancel, [trial, cancel]);
+  const ask = useCallback(
+    (targets: readonly Target[]) => {
+      if (!trial || abort.current) return;
+      const controller = new AbortController();
+      abort.current = controller;
+      const total = (planOf(trial.before).length + planOf(trial.after).length) * targets.length;
+      let done = 0;
+      const pictures = new Map<string, Picture>();
+      const told = async (asking: Asking): Promise<Observation[]> => {
+        const observations: Observation[] = [];
+        await sweep(
+          targets,
+          asking,
+          observers,
+          (message) => {
+            if (message.type === 'picture') pictures.set(message.picture.id, message.picture);
+            if (message.type !== 'observation') return;
+            observations.push(message.observation);
+            done++;
+            if (!controller.signal.aborted) setTrying({ status: 'asking', done, total });
+          },
+          controller.signal,
+        );
+        return observations;
+      };
+      setTrying({ status: 'asking', done, total });
+      // One after the other: two sweeps are all that a server runs at once.
+      void told(trial.before)
+        .then(async (before) => [before, await told(trial.after)] as const)
+        .then(([before, after]) => {
+          if (controller.signal.aborted) return;
+          abort.current = null;
+          setTrying({
+            status: 'told',
+            before: answersOf(before),
+            after: asEarlierFields(trial, after),
+            pictures,
+          });
+        })
+        .catch(() => {
+          if (!controller.signal.aborted) cancel();
+        });
+    },
+    [trial, cancel],
+  );
+  return { trying, ask, cancel };
+}
