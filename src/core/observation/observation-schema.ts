@@ -227,7 +227,7 @@ const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   keyboard: keyboardFacts,
 };
 
-const pixels = () => number().strict().integer().min(1).max(20_000).required();
+export const pixels = () => number().strict().integer().min(1).max(20_000).required();
 
 /** One picture from a file or a stream. */
 export const pictureSchema = object({

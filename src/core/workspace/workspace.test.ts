@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoForm, hurriedForm } from '../demo/demo-forms';
+import type { FindingId } from '../finding/finding';
+import type { FormId } from '../form/form-document';
+import { readForm } from '../form/read-form';
+import { correctionOf, habitCorrection, keysCorrection } from '../keyboard/correction';
+import { entryOf } from '../keyboard/entry';
+import { keyboardHabitsOf } from '../keyboard/keyboard-habits';
+import { singleHabits } from '../keyboard/single-habit';
+import type { RunId } from '../observation/run';
+import { defaultLineUp } from '../target/line-up';
+import { targetId } from '../target/target';
+import { coming } from './merge';
+import { type Belongings, readWorkspace, type WorkspaceContents } from './workspace';
+
+const phone = targetId('blink-phone');
+const habits = keyboardHabitsOf(phone);
+const [level] = readForm('<input type=number>').fields;
+const [habit] = singleHabits;
+if (!habits || !level || !habit) throw new Error('The phone has no habits.');
+
+const contents: WorkspaceContents = {
+  format: 'ukko-workspace',
+  version: 1,
+  ukko: '0.1.0',
+  exportedAt: '2026-11-26T10:00:00Z',
+  forms: [{ ...demoForm, changedAt: '2026-11-26T09:00:00Z' }],
+  decisions: [
+    {
+      formId: demoForm.id,
+      finding: '["a"]' as FindingId,
+      kind: 'accept',
+      reason: '',
+      at: '2026-11-26T09:00:00Z',
+    },
+  ],
+  lineUps: [{ ...defaultLineUp, formId: demoForm.id }],
+  baselines: [{ formId: demoForm.id, run: 'r' as RunId }],
+  targets: [...defaultLineUp.targets],
+  corrections: [
+    correctionOf(phone, habits, entryOf(level), 'no keyboard', '2026-11-26'),
+    correctionOf(phone, habits, entryOf(level), 'telephone', '2026-11-26'),
+    keysCorrection(phone, { sort: 'telephone', language: 'en-US', has: ['-'], lacks: [] }, '2026-11-26'),
+    habitCorrection(phone, habit, habit.read(habits), '2026-11-26'),
+  ],
+  pictures: [{ id: 'a'.repeat(64) as WorkspaceContents['pictures'][number]['id'], width: 3, height: 4 }],
+};
+
+describe('what is in a workspace', () => {
+  it('reads back what was written', () => {
+    expect(readWorkspace(JSON.stringify(contents))).toEqual({ status: 'read', contents });
+  });
+
+  it.each([
+    ['{', 'its workspace.json is no JSON'],
+    ['[]', 'is no workspace of Ukko'],
+    ['{"format":"ukko-run"}', 'is no workspace of Ukko'],
+    ['{"format":"ukko-workspace"}', 'does not say which version'],
+    ['{"format":"ukko-workspace","version":9}', 'is of version 9, this Ukko reads up to 1'],
+    ['{"format":"ukko-workspace","version":1}', 'is damaged at '],
+    [JSON.stringify({ ...contents, corrections: [{ about: 'keys' }] }), 'damaged at corrections[0]'],
+    [JSON.stringify({ ...contents, targets: [{ ask: 'engine' }] }), 'damaged at targets[0]'],
+  ])('%j is refused with a sentence', (text, sentence) => {
+    const reading = readWorkspace(text);
+    expect(reading.status === 'fault' && reading.text).toContain(sentence);
+    expect(reading.status === 'fault' && reading.text).toMatch(/^[A-Z].*\.$/s);
+  });
+});
+
+describe('two workspaces together', () => {
+  const form = fc.record({
+    id: fc.constantFrom('a', 'b', 'c'),
+    name: fc.constantFrom('Log', 'Sheet'),
+    markup: fc.constantFrom('<input>', '<select></select>', ''),
+    typing: fc.constant({}),
+    changedAt: fc.constantFrom('2026-01-01T00:00:00Z', '2026-01-02T00:00:00Z'),
+  });
+  const decision = fc.record({
+    formId: fc.constantFrom('a', 'b'),
+    finding: fc.constantFrom('x', 'y'),
+    kind: fc.constantFrom('mend', 'later'),
+    reason: fc.constant(''),
+    at: fc.constantFrom('2026-01-01T00:00:00Z', '2026-01-02T00:00:00Z', '2026-01-03T00:00:00Z'),
+  });
+  const byId = { selector: ({ id }: { id: string }) => id };
+  const belongings = fc.record({
+    forms: fc.uniqueArray(form, byId),
+    decisions: fc.uniqueArray(decision, { selector: ({ formId, finding }) => `${formId} ${finding}` }),
+    lineUps: fc.constant([]),
+    baselines: fc.uniqueArray(
+      fc.record({ formId: fc.constantFrom('a', 'b'), run: fc.constantFrom('1', '2') }),
+      {
+        selector: ({ formId }) => formId,
+      },
+    ),
+    targets: fc.constant([]),
+    corrections: fc.constant([]),
+  }) as unknown as fc.Arbitrary<Belongings>;
+
+  const together = (here: Belongings, there: Belongings): Belongings => {
+    let copies = 0;
+    const taken = new Set<string>([...here.forms, ...there.forms].map(({ id }) => id));
+    const come = coming(here, there, () => {
+      let id = '';
+      do id = `copy ${++copies}`;
+      while (taken.has(id));
+      return id as FormId;
+    });
+    const put = <Item>(old: readonly Item[], more: readonly Item[], keyOf: (item: Item) => string) => [
+      ...new Map([...old, ...more].map((item) => [keyOf(item), item])).values(),
+    ];
+    return {
+      forms: put(here.forms, come.forms, ({ id }) => id),
+      decisions: put(here.decisions, come.decisions, ({ formId, finding }) => `${formId} ${finding}`),
+      lineUps: [],
+      baselines: put(here.baselines, come.baselines, ({ formId }) => formId),
+      targets: [],
+      corrections: [],
+    };
+  };
+
+  it('lose no form, and nothing that is here', () => {
+    fc.assert(
+      fc.property(belongings, belongings, (here, there) => {
+        const all = together(here, there);
+        const markups = (of: Belongings) => new Set(of.forms.map(({ markup }) => markup));
+        for (const markup of [...markups(here), ...markups(there)]) expect(markups(all)).toContain(markup);
+        for (const one of here.forms) expect(all.forms).toContainEqual(one);
+        for (const one of here.baselines) expect(all.baselines).toContainEqual(one);
+        for (const one of [...here.decisions, ...there.decisions]) {
+          const kept = all.decisions.find(
+            ({ formId, finding }) => formId === one.formId && finding === one.finding,
+          );
+          expect((kept?.at ?? '') >= one.at).toBe(true);
+        }
+      }),
+    );
+  });
+
+  it('are the same when they are put together twice', () => {
+    fc.assert(
+      fc.property(belongings, belongings, (here, there) => {
+        const once = together(here, there);
+        expect(together(once, there)).toEqual(once);
+        expect(coming(here, here, () => 'new' as FormId).forms).toEqual([]);
+      }),
+    );
+  });
+
+  it('keep a form that is another one under the same id, as a copy', () => {
+    const mine: Belongings = { ...contents, forms: [{ ...hurriedForm, changedAt: '2026-01-01T00:00:00Z' }] };
+    const [own] = mine.forms;
+    const others = own ? [{ ...own, markup: '<input name=other>' }] : [];
+    expect(coming(mine, { ...mine, forms: others }, () => 'copy' as FormId).forms).toMatchObject([
+      { id: 'copy', name: 'Skerry Tide Log, in a hurry (from a workspace)', markup: '<input name=other>' },
+    ]);
+  });
+});

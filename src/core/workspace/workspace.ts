@@ -1,0 +1,137 @@
+import { array, mixed, object, string, ValidationError } from 'yup';
+import { type Decision, decisionKinds } from '../finding/finding';
+import type { FormDocument, FormId } from '../form/form-document';
+import { formSchema } from '../form/form-schema';
+import type { Correction } from '../keyboard/correction';
+import { correctionSchema } from '../keyboard/correction-schema';
+import { pictureIdSchema, pixels, timeSchema } from '../observation/observation-schema';
+import type { Picture } from '../observation/picture';
+import type { RunId } from '../observation/run';
+import { type LineUp, lineUpSchema } from '../target/line-up';
+import { type Target, targetSchema } from '../target/target';
+
+/** Everything that a person has, besides the sweeps themselves and their pictures. */
+export interface Belongings {
+  readonly forms: readonly (FormDocument & { readonly changedAt: string })[];
+  readonly decisions: readonly (Decision & { readonly formId: FormId })[];
+  readonly lineUps: readonly (LineUp & { readonly formId: FormId })[];
+  readonly baselines: readonly { readonly formId: FormId; readonly run: RunId }[];
+  /** Targets of the person's own. */
+  readonly targets: readonly Target[];
+  readonly corrections: readonly Correction[];
+}
+
+/** The version that this Ukko writes. docs/workspace-file.md describes it. */
+export const workspaceVersion = 1;
+
+/** `workspace.json` of a workspace file: what is in it, and the sizes of the pictures that stand beside it. */
+export interface WorkspaceContents extends Belongings {
+  readonly format: 'ukko-workspace';
+  readonly version: typeof workspaceVersion;
+  readonly ukko: string;
+  /** ISO 8601, UTC. */
+  readonly exportedAt: string;
+  readonly pictures: readonly Pick<Picture, 'id' | 'width' | 'height'>[];
+}
+
+export type WorkspaceReading =
+  | { readonly status: 'read'; readonly contents: WorkspaceContents }
+  | { readonly status: 'fault'; readonly text: string };
+
+const text = (most: number) => string().strict().defined().max(most);
+const list = (item: Parameters<typeof array>[0], most: number) => array(item).strict().max(most).required();
+
+const contentsSchema = object({
+  ukko: text(50),
+  exportedAt: timeSchema,
+  forms: list(formSchema.shape({ changedAt: timeSchema }).strict().noUnknown().required(), 10_000),
+  decisions: list(
+    object({
+      formId: text(200),
+      finding: text(100_000),
+      kind: mixed()
+        .oneOf([...decisionKinds])
+        .required(),
+      reason: text(2000),
+      at: timeSchema,
+    })
+      .strict()
+      .noUnknown()
+      .required(),
+    100_000,
+  ),
+  lineUps: list(
+    lineUpSchema
+      .shape({ formId: text(200) })
+      .strict()
+      .noUnknown()
+      .required(),
+    10_000,
+  ),
+  baselines: list(
+    object({ formId: text(200), run: text(200) })
+      .strict()
+      .noUnknown()
+      .required(),
+    10_000,
+  ),
+  targets: array(targetSchema).strict().max(1000).required(),
+  corrections: array(correctionSchema).strict().max(10_000).required(),
+  pictures: list(
+    object({ id: pictureIdSchema.required(), width: pixels(), height: pixels() })
+      .strict()
+      .noUnknown()
+      .required(),
+    200_000,
+  ),
+})
+  .strict()
+  .noUnknown()
+  .required();
+
+/** Reads `workspace.json`. A fault says in one sentence what is wrong and what to do. */
+export function readWorkspace(content: string): WorkspaceReading {
+  let value: unknown;
+  try {
+    value = JSON.parse(content);
+  } catch {
+    return fault('The workspace file is damaged: its workspace.json is no JSON. Export the workspace again.');
+  }
+  if (
+    typeof value !== 'object' ||
+    value === null ||
+    !('format' in value) ||
+    value.format !== 'ukko-workspace'
+  )
+    return fault(
+      'This zip file is no workspace of Ukko. Choose one that was written with “Export workspace”.',
+    );
+  const { format, version, ...contents } = value as Record<string, unknown>;
+  if (typeof version === 'number' && version > workspaceVersion)
+    return fault(
+      `The workspace file is of version ${version}, this Ukko reads up to ${workspaceVersion}. Open it with a newer Ukko.`,
+    );
+  if (version !== workspaceVersion)
+    return fault('The workspace file does not say which version it is of. Export the workspace again.');
+  try {
+    const read = contentsSchema.validateSync(contents, { strict: true, abortEarly: true });
+    return {
+      status: 'read',
+      contents: {
+        format: 'ukko-workspace',
+        version: workspaceVersion,
+        ...read,
+      } as unknown as WorkspaceContents,
+    };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const words = error.message.replace(/\s+/g, ' ').slice(0, 200).replace(/\.$/, '');
+    return fault(
+      `The workspace file is damaged at ${error.path || 'its top level'}: ${words}. Export the workspace again.`,
+    );
+  }
+}
+
+function fault(text: string): WorkspaceReading {
+  return { status: 'fault', text };
+}

@@ -1,0 +1,224 @@
+import type JSZip from 'jszip';
+import type { FormId } from '@/core/form/form-document';
+import { observationKey } from '@/core/observation/observation';
+import { type PictureId, pictureId } from '@/core/observation/picture';
+import type { Run } from '@/core/observation/run';
+import { readRunFile, writeRunFile } from '@/core/observation/run-file';
+import { ukkoVersion } from '@/core/version';
+import { coming } from '@/core/workspace/merge';
+import {
+  type Belongings,
+  readWorkspace,
+  type WorkspaceContents,
+  workspaceVersion,
+} from '@/core/workspace/workspace';
+import type { StoredPicture, UkkoDatabase } from './database';
+import { observationsOf } from './runs';
+
+/** Longest workspace file that is opened, bytes. */
+export const maxWorkspace = 400_000_000;
+/** Longest single part of it once it is unpacked, bytes: a small file may unpack to a very large one. */
+const maxPart = 300_000_000;
+const maxPicture = 20_000_000;
+
+const contentsName = 'workspace.json';
+
+async function belongingsIn(database: UkkoDatabase): Promise<Belongings> {
+  const [forms, decisions, lineUps, baselines, targets, corrections] = await Promise.all([
+    database.forms.toArray(),
+    database.decisions.toArray(),
+    database.lineUps.toArray(),
+    database.baselines.toArray(),
+    database.targets.toArray(),
+    database.corrections.toArray(),
+  ]);
+  return { forms, decisions, lineUps, baselines, targets, corrections };
+}
+
+/** Everything that Ukko keeps in this browser, as one zip file. */
+export async function writeWorkspaceFile(database: UkkoDatabase): Promise<Blob> {
+  const zip = await newZip();
+  const pictures: WorkspaceContents['pictures'][number][] = [];
+  await database.pictures.each(({ id, width, height, blob }) => {
+    pictures.push({ id, width, height });
+    // PNG is packed already.
+    zip.file(`pictures/${id}.png`, blob.arrayBuffer(), { compression: 'STORE' });
+  });
+  for (const [index, stored] of (await database.runs.toArray()).entries()) {
+    const { formId: _, ...run } = stored;
+    const observations = await observationsOf(database, run.id);
+    zip.file(`runs/${index + 1}.json`, writeRunFile({ ...run, observations, pictures: [] }));
+  }
+  const contents: WorkspaceContents = {
+    format: 'ukko-workspace',
+    version: workspaceVersion,
+    ukko: ukkoVersion,
+    exportedAt: new Date().toISOString(),
+    ...(await belongingsIn(database)),
+    pictures,
+  };
+  zip.file(contentsName, `${JSON.stringify(contents, null, 1)}\n`);
+  return zip.generateAsync({ type: 'blob', compression: 'DEFLATE', compressionOptions: { level: 6 } });
+}
+
+/** How much came out of a workspace file. */
+export interface Merged {
+  readonly forms: number;
+  readonly runs: number;
+  readonly decisions: number;
+  readonly pictures: number;
+}
+
+export type WorkspaceMerge =
+  | { readonly status: 'merged'; readonly merged: Merged }
+  | { readonly status: 'fault'; readonly text: string };
+
+/** Takes in what a workspace file has and this browser lacks. All of it is read and checked before anything is kept. */
+export async function mergeWorkspaceFile(database: UkkoDatabase, file: Blob): Promise<WorkspaceMerge> {
+  try {
+    const read = await readAll(file);
+    return { status: 'merged', merged: await keepAll(database, read) };
+  } catch (error) {
+    if (error instanceof Damaged) return { status: 'fault', text: error.message };
+    throw error;
+  }
+}
+
+class Damaged extends Error {}
+
+interface ReadWorkspace {
+  readonly contents: WorkspaceContents;
+  readonly runs: readonly Run[];
+  readonly pictures: readonly StoredPicture[];
+}
+
+async function readAll(file: Blob): Promise<ReadWorkspace> {
+  if (file.size > maxWorkspace)
+    throw new Damaged(
+      'The workspace file is larger than 400 MB. Thin the old pictures where it comes from, and export it again.',
+    );
+  const zip = await (await newZip()).loadAsync(await file.arrayBuffer()).catch(() => {
+    throw new Damaged('The workspace file is damaged, or no zip file. Export the workspace again.');
+  });
+  const listed = zip.file(contentsName);
+  if (!listed)
+    throw new Damaged(
+      'This zip file is no workspace of Ukko. Choose one that was written with “Export workspace”.',
+    );
+  const reading = readWorkspace(await textOf(listed));
+  if (reading.status === 'fault') throw new Damaged(reading.text);
+  const runs: Run[] = [];
+  for (const part of zip.file(/^runs\/\d+\.json$/)) {
+    const run = readRunFile(await textOf(part));
+    if (run.status === 'fault') throw new Damaged(`${part.name} in the workspace file: ${run.text}`);
+    runs.push(run.run);
+  }
+  const pictures: StoredPicture[] = [];
+  for (const { id, width, height } of reading.contents.pictures) {
+    const part = zip.file(`pictures/${id}.png`);
+    // A picture may have been thinned out; answers stand without it.
+    if (!part) continue;
+    pictures.push({ id, width, height, blob: await pictureOf(part, id) });
+  }
+  return { contents: reading.contents, runs, pictures };
+}
+
+async function pictureOf(part: JSZip.JSZipObject, id: PictureId): Promise<Blob> {
+  const bytes = await bytesOf(part, maxPicture);
+  if (pictureId(bytes) !== id)
+    throw new Damaged(
+      `The picture ${part.name} in the workspace file is damaged. Export the workspace again.`,
+    );
+  return new Blob([bytes], { type: 'image/png' });
+}
+
+async function textOf(part: JSZip.JSZipObject): Promise<string> {
+  return new TextDecoder().decode(await bytesOf(part, maxPart));
+}
+
+/** Unpacks one part, and stops as soon as it is too long. */
+function bytesOf(part: JSZip.JSZipObject, most: number): Promise<Uint8Array<ArrayBuffer>> {
+  return new Promise((resolve, reject) => {
+    const chunks: Uint8Array<ArrayBuffer>[] = [];
+    let length = 0;
+    const stream = unpacking(part);
+    const fail = () =>
+      reject(new Damaged(`${part.name} in the workspace file is damaged. Export the workspace again.`));
+    stream.on('data', (chunk) => {
+      length += chunk.length;
+      if (length <= most) chunks.push(chunk as Uint8Array<ArrayBuffer>);
+      else {
+        stream.pause();
+        reject(
+          new Damaged(`${part.name} in the workspace file unpacks to more than Ukko takes. Export it again.`),
+        );
+      }
+    });
+    stream.on('error', fail);
+    stream.on('end', () => {
+      const bytes = new Uint8Array(length);
+      let at = 0;
+      for (const chunk of chunks) {
+        bytes.set(chunk, at);
+        at += chunk.length;
+      }
+      resolve(bytes);
+    });
+    stream.resume();
+  });
+}
+
+interface Unpacking {
+  on(event: 'data', hear: (chunk: Uint8Array) => void): Unpacking;
+  on(event: 'error' | 'end', hear: () => void): Unpacking;
+  pause(): void;
+  resume(): void;
+}
+
+/** The stream of a part; the package documents it and leaves it out of its types. */
+function unpacking(part: JSZip.JSZipObject): Unpacking {
+  return (part as unknown as { internalStream(type: 'uint8array'): Unpacking }).internalStream('uint8array');
+}
+
+async function keepAll(database: UkkoDatabase, { contents, runs, pictures }: ReadWorkspace): Promise<Merged> {
+  return database.transaction('rw', database.tables, async () => {
+    const come = coming(await belongingsIn(database), contents, () => crypto.randomUUID() as FormId);
+    await database.forms.bulkPut([...come.forms]);
+    await database.decisions.bulkPut([...come.decisions]);
+    await database.lineUps.bulkPut([...come.lineUps]);
+    await database.baselines.bulkPut([...come.baselines]);
+    await database.targets.bulkPut([...come.targets]);
+    await database.corrections.bulkPut([...come.corrections]);
+    let added = 0;
+    for (const run of runs) added += await keepRun(database, run);
+    const known = new Set(await database.pictures.toCollection().primaryKeys());
+    const fresh = pictures.filter(({ id }) => !known.has(id));
+    await database.pictures.bulkPut(fresh);
+    return {
+      forms: come.forms.length,
+      runs: added,
+      decisions: come.decisions.length,
+      pictures: fresh.length,
+    };
+  });
+}
+
+/** A sweep that is here already gains the answers that it lacks, and those that were given later. @returns 1 for a new one */
+async function keepRun(database: UkkoDatabase, run: Run): Promise<0 | 1> {
+  const { observations, pictures: _, ...rest } = run;
+  const isNew = (await database.runs.get(run.id)) === undefined;
+  const here = new Map((await observationsOf(database, run.id)).map((one) => [observationKey(one), one.at]));
+  const rows = observations
+    .map((observation) => ({ run: run.id, key: observationKey(observation), observation }))
+    .filter(({ key, observation }) => (here.get(key) ?? '') < observation.at);
+  if (isNew) await database.runs.put({ ...rest, formId: run.form.id });
+  await database.observations.bulkPut(rows);
+  if (!(await database.forms.get(run.form.id)))
+    await database.forms.put({ ...run.form, changedAt: run.startedAt });
+  return isNew ? 1 : 0;
+}
+
+async function newZip(): Promise<JSZip> {
+  const { default: Zip } = await import('jszip');
+  return new Zip();
+}
