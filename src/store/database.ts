@@ -112,6 +112,13 @@ let database: UkkoDatabase | null = null;
 
 /** The one database of this window; made on first use, because a server has none. */
 export function openDatabase(): UkkoDatabase {
-  database ??= new UkkoDatabase();
+  if (!database) {
+    database = new UkkoDatabase();
+    // A newer Ukko in another tab waits for this one to let go; what is unsaved here is left as a draft on the way out.
+    database.on('versionchange', () => {
+      database?.close();
+      window.location.reload();
+    });
+  }
   return database;
 }

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
@@ -109,7 +110,7 @@ describe('a workspace file', () => {
     [
       'with a spoiled sweep',
       (zip) => zip.file('runs/1.json', '{"format":"ukko-run","version":3}'),
-      'runs/1.json in the workspace file: The run file is damaged',
+      'In runs/1.json of the workspace file: The run file is damaged',
     ],
     [
       'with a picture that is another one',
@@ -138,6 +139,14 @@ describe('a workspace file', () => {
     expect(await mergeWorkspaceFile(there, new Blob(['PK nothing']))).toMatchObject({
       status: 'fault',
       text: expect.stringContaining('is damaged, or no zip file'),
+    });
+  });
+
+  it('of version 1 is opened', async () => {
+    const file = readFileSync(new URL('../../tests/fixtures/files/workspace-1.zip', import.meta.url));
+    expect(await mergeWorkspaceFile(there, new Blob([Uint8Array.from(file)]))).toMatchObject({
+      status: 'merged',
+      merged: { forms: 2, runs: 1, decisions: 1 },
     });
   });
 

@@ -110,7 +110,7 @@ async function readAll(file: Blob): Promise<ReadWorkspace> {
   const runs: Run[] = [];
   for (const part of zip.file(/^runs\/\d+\.json$/)) {
     const run = readRunFile(await textOf(part));
-    if (run.status === 'fault') throw new Damaged(`${part.name} in the workspace file: ${run.text}`);
+    if (run.status === 'fault') throw new Damaged(`In ${part.name} of the workspace file: ${run.text}`);
     runs.push(run.run);
   }
   const pictures: StoredPicture[] = [];
@@ -143,14 +143,18 @@ function bytesOf(part: JSZip.JSZipObject, most: number): Promise<Uint8Array<Arra
     let length = 0;
     const stream = unpacking(part);
     const fail = () =>
-      reject(new Damaged(`${part.name} in the workspace file is damaged. Export the workspace again.`));
+      reject(
+        new Damaged(`The part ${part.name} of the workspace file is damaged. Export the workspace again.`),
+      );
     stream.on('data', (chunk) => {
       length += chunk.length;
       if (length <= most) chunks.push(chunk as Uint8Array<ArrayBuffer>);
       else {
         stream.pause();
         reject(
-          new Damaged(`${part.name} in the workspace file unpacks to more than Ukko takes. Export it again.`),
+          new Damaged(
+            `The part ${part.name} of the workspace file unpacks to more than Ukko takes. Export it again.`,
+          ),
         );
       }
     });

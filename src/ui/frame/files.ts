@@ -9,16 +9,19 @@ import { maxRunFile, readRunFile, writeRunFile } from '@/core/observation/run-fi
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { addRun, loadRun } from '@/store/runs';
+import { type Merged, mergeWorkspaceFile, writeWorkspaceFile } from '@/store/workspace-file';
 
 export type Opened =
   | { readonly status: 'run'; readonly form: FormId; readonly run: RunId }
   | { readonly status: 'form'; readonly form: FormId }
+  | { readonly status: 'workspace'; readonly merged: Merged }
   /** A page of several forms; one of them is to be chosen. */
   | { readonly status: 'choice'; readonly forms: readonly FormInPage[]; readonly name: string }
   | { readonly status: 'fault'; readonly text: string };
 
 /** Opens a file that a person gave: a run, or HTML as a new form. Nothing that is here is overwritten. */
 export async function openFile(file: File): Promise<Opened> {
+  if (await isZip(file)) return openWorkspace(file);
   if (file.size > maxRunFile)
     return {
       status: 'fault',
@@ -37,6 +40,22 @@ export async function openFile(file: File): Promise<Opened> {
   if (reading.status === 'fault') return reading;
   await addRun(openDatabase(), reading.run);
   return { status: 'run', form: reading.run.form.id, run: reading.run.id };
+}
+
+async function isZip(file: File): Promise<boolean> {
+  return (await file.slice(0, 2).text()) === 'PK';
+}
+
+async function openWorkspace(file: File): Promise<Opened> {
+  const merge = await mergeWorkspaceFile(openDatabase(), file);
+  return merge.status === 'merged' ? { status: 'workspace', merged: merge.merged } : merge;
+}
+
+/** Gives everything that is kept here to the person as one file. @returns its name */
+export async function exportWorkspace(): Promise<string> {
+  const name = `ukko-${new Date().toISOString().slice(0, 10)}.workspace.zip`;
+  download(await writeWorkspaceFile(openDatabase()), name, 'application/zip');
+  return name;
 }
 
 /** Opens markup as a new form; of a page of several forms one is chosen first. */
@@ -95,8 +114,8 @@ function fileName(run: Run): string {
   return `${nameFromWords(run.form.name, 'form')}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
 }
 
-/** Saves a text as a file. */
-export function download(content: string, name: string, type = 'application/json'): void {
+/** Saves a file. */
+export function download(content: string | Blob, name: string, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;

@@ -7,6 +7,8 @@ import type { FormId } from '@/core/form/form-document';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
+import { isOutOfRoom, outOfRoom } from '@/store/room';
+import type { Merged } from '@/store/workspace-file';
 import { CloseUp } from '../survey/close-up';
 import { ComparisonProvider } from '../survey/use-comparison';
 import { chooseForm } from './choose-form';
@@ -111,16 +113,27 @@ function useOpenFile(): (file: File) => void {
         router.push(`${run ? '/survey' : '/form'}${selectionQuery(currentSelection())}`);
         if (!run) message.success('Imported as a new form.');
       };
-      void openFile(file).then(async (opened) => {
-        if (opened.status === 'fault') message.error(opened.text, 8);
-        else if (opened.status === 'choice') {
-          const chosen = await chooseForm(modal, opened.forms);
-          if (chosen) show(await newForm(openDatabase(), chosen.markup, chosen.name), null);
-        } else show(opened.form, opened.status === 'run' ? opened.run : null);
-      });
+      void openFile(file)
+        .catch((error: unknown) => {
+          if (!isOutOfRoom(error)) throw error;
+          return { status: 'fault', text: outOfRoom } as const;
+        })
+        .then(async (opened) => {
+          if (opened.status === 'fault') message.error(opened.text, 8);
+          else if (opened.status === 'workspace') message.success(mergedText(opened.merged), 8);
+          else if (opened.status === 'choice') {
+            const chosen = await chooseForm(modal, opened.forms);
+            if (chosen) show(await newForm(openDatabase(), chosen.markup, chosen.name), null);
+          } else show(opened.form, opened.status === 'run' ? opened.run : null);
+        });
     },
     [message, modal, router, select],
   );
+}
+
+function mergedText({ forms, runs, decisions, pictures }: Merged): string {
+  if (forms + runs + decisions + pictures === 0) return 'All of it was here already.';
+  return `Came in: ${forms} forms, ${runs} sweeps, ${decisions} decisions, ${pictures} pictures. Nothing that was here is lost.`;
 }
 
 function isEditable(target: EventTarget | null): boolean {

@@ -3,14 +3,15 @@
 import { App, Button, Dropdown, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import dynamic from 'next/dynamic';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { targetName } from '@/core/target/line-up';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { newForm, restoreDemo } from '@/store/forms';
+import { isNearlyFull, type Room, room, thinPictures } from '@/store/room';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
-import { exportForm, exportRun, formExports } from './files';
+import { exportForm, exportRun, exportWorkspace, formExports } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
@@ -45,6 +46,7 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
       )}
       <RunChoice />
       <More onFile={onFile} />
+      <RoomNote />
       <div className={styles.key}>
         {provenanceMarks.map((mark) => (
           <span key={mark}>
@@ -145,6 +147,15 @@ function More({ onFile }: { onFile: (file: File) => void }) {
       const name = run ? await exportRun(run.id) : null;
       if (name) message.success(`Exported ${name}.`);
     },
+    workspace: async () => void message.success(`Exported ${await exportWorkspace()}.`),
+    thin: async () => {
+      const { pictures, bytes } = await thinPictures(openDatabase());
+      message.success(
+        pictures === 0
+          ? 'There are no old pictures: those of the latest sweeps and baselines stay.'
+          : `Deleted ${pictures} old pictures, ${megabytes(bytes)}. The answers stay.`,
+      );
+    },
     form: () => void message.success(`Exported ${exportForm(form, 'form')}.`),
     markup: () => void message.success(`Exported ${exportForm(form, 'markup')}.`),
     page: () => void message.success(`Exported ${exportForm(form, 'page')}.`),
@@ -176,11 +187,13 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   const items: MenuProps['items'] = [
     { key: 'export', label: 'Export run', disabled: !run },
     ...(['form', 'markup', 'page'] as const).map((key) => ({ key, label: formExports[key].label })),
+    { key: 'workspace', label: 'Export workspace' },
     { type: 'divider' },
     { key: 'open', label: 'Open file…' },
     { key: 'new', label: 'New form' },
     { key: 'demo', label: 'Restore the demo forms' },
     { type: 'divider' },
+    { key: 'thin', label: 'Thin old pictures' },
     { key: 'forget', label: 'Delete this sweep', disabled: !run },
     { key: 'everything', label: 'Delete everything…', danger: true },
   ];
@@ -193,7 +206,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
         ref={chooser}
         type="file"
         hidden
-        accept=".json,.html,.htm"
+        accept=".json,.html,.htm,.zip"
         aria-label="File to open"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
@@ -203,6 +216,27 @@ function More({ onFile }: { onFile: (file: File) => void }) {
       />
     </>
   );
+}
+
+/** Said in time, before a sweep finds no room for its pictures. */
+function RoomNote() {
+  const { runs } = useRun();
+  const { running } = useSweep();
+  const [left, setLeft] = useState<Room | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at anew when sweeps come, end and go
+  useEffect(() => {
+    void room().then(setLeft);
+  }, [runs.length, running]);
+  if (!left || !isNearlyFull(left)) return null;
+  return (
+    <span className={styles.missing} role="status">
+      Room for pictures is short: {megabytes(left.quota - left.used)} left. Files has “Thin old pictures”.
+    </span>
+  );
+}
+
+function megabytes(bytes: number): string {
+  return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 }
 
 function Progress({ progress }: { progress: readonly TargetProgress[] }) {

@@ -1,5 +1,6 @@
 'use client';
 
+import { useLiveQuery } from 'dexie-react-hooks';
 import {
   createContext,
   type ReactNode,
@@ -46,6 +47,7 @@ const noPast: Past = { past: [], future: [], lastEdit: null };
 export function FormProvider({ children, waiting }: { children: ReactNode; waiting: ReactNode }) {
   const [selection, select] = useSelection();
   const [form, setForm] = useState<FormDocument | null>(null);
+  const [refused, setRefused] = useState(false);
   const [past, setPast] = useState<Past>(noPast);
   const current = useRef<FormDocument | null>(null);
   const unsaved = useRef<FormDocument | null>(null);
@@ -78,17 +80,33 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     // The address was only told which form this is; reading it again would undo what was edited since.
     if (wanted !== null && current.current?.id === wanted) return;
     flush();
-    void openForm(wanted).then((found) => {
-      if (left || found === null) return;
-      current.current = found;
-      setForm(found);
-      setPast(noPast);
-      if (found.id !== wanted) select({ form: found.id, run: null });
-    });
+    void openForm(wanted).then(
+      (found) => {
+        if (left || found === null) return;
+        current.current = found;
+        setForm(found);
+        setPast(noPast);
+        if (found.id !== wanted) select({ form: found.id, run: null });
+      },
+      () => setRefused(true),
+    );
     return () => {
       left = true;
     };
   }, [wanted, select, flush]);
+
+  // What another tab wrote is shown here too, unless something is being written here at this moment.
+  const id = form?.id ?? null;
+  const stored = useLiveQuery(() => (id === null ? undefined : openDatabase().forms.get(id)), [id]);
+  useEffect(() => {
+    const mine = current.current;
+    if (!stored || !mine || unsaved.current || stored.id !== mine.id) return;
+    const { changedAt: _, ...theirs } = stored;
+    if (isSameForm(theirs, mine)) return;
+    setPast((old) => ({ past: [...old.past, mine].slice(-200), future: [], lastEdit: null }));
+    current.current = theirs;
+    setForm(theirs);
+  }, [stored]);
 
   useEffect(() => {
     const leave = () => {
@@ -135,8 +153,26 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     };
   }, [form, reading, past, show]);
 
+  if (refused) return <StorageRefused />;
   if (!workspace) return waiting;
   return <FormContext value={workspace}>{children}</FormContext>;
+}
+
+function isSameForm(a: FormDocument, b: FormDocument): boolean {
+  return a.markup === b.markup && a.name === b.name && JSON.stringify(a.typing) === JSON.stringify(b.typing);
+}
+
+/** Some browsers keep nothing for a page in a private window, or when they are told so. */
+function StorageRefused() {
+  return (
+    <div role="alert" style={{ padding: 40, maxWidth: '60ch' }}>
+      <h1>This browser lets Ukko keep nothing</h1>
+      <p>
+        Ukko keeps your forms and sweeps in this browser alone. Open it in a window that is not private, or
+        allow this address to store data, and reload.
+      </p>
+    </div>
+  );
 }
 
 /** The form asked for, or, when it is not here, the one changed last. */

@@ -19,6 +19,7 @@ import { askingFault } from '@/core/observation/sweep-request';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';
+import { isOutOfRoom, outOfRoom } from '@/store/room';
 import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
 import { observers } from './observers';
@@ -90,7 +91,9 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         );
       } catch (error) {
         setFault(
-          `The sweep broke: ${error instanceof Error ? error.message : String(error)}. The answers so far are kept.`,
+          isOutOfRoom(error)
+            ? outOfRoom
+            : `The sweep broke: ${error instanceof Error ? error.message : String(error)}. The answers so far are kept.`,
         );
       } finally {
         abort.current = null;
