@@ -1,0 +1,72 @@
+import { expect, openRun, test } from './app';
+
+test('everything is taken along to another browser, and merged there', async ({
+  page,
+  browser,
+  runFile,
+  app,
+}) => {
+  await openRun(page, runFile);
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('button', { name: /Survey month is another kind/ }).click();
+  await page.getByRole('complementary', { name: 'Finding' }).getByText('later', { exact: true }).click();
+  await expect(page.getByText('later 1', { exact: true })).toBeVisible();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Export workspace' }).click();
+  const file = await waiting;
+  expect(file.suggestedFilename()).toMatch(/^ukko-.*\.workspace\.zip$/);
+
+  const other = await browser.newContext({ baseURL: app.address });
+  const there = await other.newPage();
+  await there.goto('/findings');
+  await there.getByRole('heading', { name: 'Findings' }).waitFor();
+  const name = file.suggestedFilename();
+  const zip = { name, mimeType: 'application/zip', buffer: await readAll(await file.createReadStream()) };
+  await there.getByLabel('File to open').setInputFiles(zip);
+  await expect(there.getByText(/^Came in: 0 forms, 1 sweeps, 1 decisions, \d+ pictures\./)).toBeVisible();
+  await expect(there.getByText('later 1', { exact: true })).toBeVisible();
+  await there.getByRole('link', { name: 'Survey' }).click();
+  await expect(there.getByRole('grid', { name: 'Survey' }).getByRole('img').first()).toBeVisible();
+
+  // A second time nothing comes, and a file that is none says so.
+  await there.getByLabel('File to open').setInputFiles(zip);
+  await expect(there.getByText('All of it was here already.')).toBeVisible();
+  await there
+    .getByLabel('File to open')
+    .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('PK no zip') });
+  await expect(there.getByText(/^The workspace file is damaged, or no zip file\./)).toBeVisible();
+  await other.close();
+});
+
+test('what is written in one tab is there in the other', async ({ page, context }) => {
+  await page.goto('/form?form=hurried-tide-log');
+  await page.getByRole('button', { name: /^Gulls counted/ }).waitFor();
+  const second = await context.newPage();
+  await second.goto('/form?form=hurried-tide-log');
+  await second.getByRole('button', { name: /^Log PIN/ }).click();
+  await second.getByLabel('maxlength', { exact: true }).fill('5');
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await expect(markup).toContainText('maxlength="5"');
+  await page.getByRole('button', { name: /^Log PIN/ }).click();
+  await page.getByLabel('name', { exact: true }).fill('log-pin');
+  await expect(second.getByRole('textbox', { name: 'Markup of the form' })).toContainText(
+    'name="log-pin" maxlength="5"',
+  );
+});
+
+test('a browser that keeps nothing is told what to do', async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('refused', 'SecurityError');
+    };
+  });
+  await page.goto('/form');
+  await expect(page.getByRole('heading', { name: 'This browser lets Ukko keep nothing' })).toBeVisible();
+});
+
+async function readAll(stream: NodeJS.ReadableStream): Promise<Buffer> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(Buffer.from(chunk));
+  return Buffer.concat(chunks);
+}
