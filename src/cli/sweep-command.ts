@@ -1,18 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { unwatchFile, watchFile } from 'node:fs';
-import { writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { FormDocument } from '@/core/form/form-document';
-import { askingOf } from '@/core/observation/asking';
+import { readForm } from '@/core/form/read-form';
+import { askingOf, type TypingTasks } from '@/core/observation/asking';
 import type { PageQuestion } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
 import { writeRunFile } from '@/core/observation/run-file';
 import { collectRun, sweep } from '@/core/observation/sweep';
 import type { SweepMessage } from '@/core/observation/sweep-message';
 import { askingFault } from '@/core/observation/sweep-request';
+import { scriptsForPage } from '@/core/page/usual-scripts';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
-import { readFormFile, refuse } from './read-form-file';
+import { isAddress, readFormFile, readFormPage, refuse } from './read-form-file';
 import { failing, type ReportOptions, readRun, reportOf, summaryOf, writeReports } from './write-reports';
 
 export interface SweepOptions extends ReportOptions {
@@ -21,6 +24,9 @@ export interface SweepOptions extends ReportOptions {
   readonly questions: readonly PageQuestion[];
   readonly quiet: boolean;
   readonly watch: boolean;
+  /** Of a page on a dev server: which of its forms, and a file with what is done before it is there. */
+  readonly form: number;
+  readonly steps?: string;
 }
 
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
@@ -38,7 +44,7 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
     process.stderr.write(`Waiting for ${file} to change. Control+C ends.\n`);
-    await changeOf(file, cancel.signal);
+    await (isAddress(file) ? pageChange(file, cancel.signal) : changeOf(file, cancel.signal));
     if (cancel.signal.aborted) {
       process.exitCode = 0;
       return;
@@ -54,11 +60,9 @@ async function sweepOnce(
   signal: AbortSignal,
 ): Promise<Run | null> {
   process.exitCode = 0;
-  const form = await readFormFile(file);
-  const fault = form
-    ? askingFault(askingOf(form.markup, options.questions))
-    : `The file ${file} cannot be read. Give the path of an HTML file.`;
-  if (!form || fault) {
+  const form = await formOf(file, options, signal);
+  const fault = typeof form === 'string' ? form : askingFault(askingOf(form.markup, options.questions));
+  if (typeof form === 'string' || fault) {
     refuse(fault ?? '');
     return null;
   }
@@ -76,6 +80,22 @@ async function sweepOnce(
   // Half a sweep says nothing of what is gone.
   if (!signal.aborted) await report(run, baseline, options);
   return run;
+}
+
+/** @returns a sentence where there is none */
+async function formOf(
+  file: string,
+  { form, steps }: SweepOptions,
+  signal: AbortSignal,
+): Promise<FormDocument | string> {
+  if (!isAddress(file))
+    return (
+      (await readFormFile(file)) ??
+      `The file ${file} cannot be read. Give the path of an HTML file, or the address of a page.`
+    );
+  const text = steps === undefined ? '' : await readFile(steps, 'utf8').catch(() => null);
+  if (text === null) return `The steps ${steps} cannot be read. Give the path of a text file.`;
+  return readFormPage({ address: file, form, steps: text }, signal);
 }
 
 async function report(run: Run, baseline: Run | null, options: SweepOptions): Promise<void> {
@@ -98,7 +118,7 @@ async function sweptRun(form: FormDocument, options: SweepOptions, signal: Abort
   const say = options.quiet ? () => undefined : reporter();
   await sweep(
     options.targets,
-    askingOf(form.markup, options.questions),
+    askingOf(form.markup, options.questions, scriptsOf(form, options), null, form.page ?? null),
     { engines: sweepEngines, probe: async () => undefined },
     (message) => {
       gathered.emit(message);
@@ -107,6 +127,29 @@ async function sweptRun(form: FormDocument, options: SweepOptions, signal: Abort
     signal,
   );
   return gathered.run(signal.aborted ? null : new Date().toISOString());
+}
+
+function scriptsOf(form: FormDocument, { questions }: SweepOptions): TypingTasks {
+  return form.page && questions.includes('typing') ? scriptsForPage(form, readForm(form.markup).fields) : {};
+}
+
+/** How often a watched page is fetched, ms. */
+const fetchEvery = 2000;
+
+/** A page that a dev server gives out otherwise than before; what its scripts load is not looked at. */
+async function pageChange(address: string, signal: AbortSignal): Promise<void> {
+  const now = async () => {
+    const response = await fetch(address, {
+      signal: AbortSignal.any([signal, AbortSignal.timeout(5000)]),
+    }).catch(() => null);
+    return response?.ok ? response.text() : null;
+  };
+  const before = await now();
+  while (!signal.aborted) {
+    await wait(fetchEvery, undefined, { signal }).catch(() => undefined);
+    const after = await now();
+    if (after !== null && after !== before) return;
+  }
 }
 
 /** How often a watched file is looked at, ms: editors that put a new file in the place of the old one are seen as well. */

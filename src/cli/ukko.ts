@@ -52,7 +52,10 @@ withReports(
   program
     .command('sweep')
     .description('ask every target every question about every field of a form, and write the run to a file')
-    .argument('<form>', 'a file with the HTML of the form, or - for standard input'),
+    .argument(
+      '<form>',
+      'a file with the HTML of the form, the address of a page on this machine, or - for standard input',
+    ),
 )
   .option(
     '--out <file>',
@@ -71,7 +74,9 @@ withReports(
     sweepQuestions.filter((question) => question !== 'typing'),
   )
   .option('--quiet', 'say nothing while it runs', false)
-  .option('--watch', 'sweep again whenever the file changes, and say what that did', false)
+  .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
+  .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
+  .option('--watch', 'sweep again whenever the file or the page changes, and say what that did', false)
   .addHelpText(
     'after',
     `
@@ -84,7 +89,8 @@ Exit codes
 Examples
   npx ukko sweep form.html --targets chromium,blink-phone --out base.json
   npx ukko sweep form.html --targets chromium,blink-phone --baseline base.json --junit out.xml --fail-on new
-  npx ukko sweep form.html --watch`,
+  npx ukko sweep form.html --watch
+  npx ukko sweep http://localhost:5173/log --steps steps.txt --out run.json`,
   )
   .action(sweepCommand);
 
@@ -195,6 +201,11 @@ function readTargets(text: string): Target[] {
       `There is no target “${name}” here; choose from ${askable.map((t) => t.id).join(', ')}.`,
     );
   });
+}
+
+function readNumber(text: string): number {
+  if (/^\d{1,4}$/.test(text)) return Number(text);
+  throw new InvalidArgumentError('A number from 0 is wanted.');
 }
 
 function readQuestions(text: string): PageQuestion[] {

@@ -10,7 +10,7 @@ import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
 import { answer, commandTimeout, firstLine, orLost, startTimeout } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
-import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
+import { type Arrive, type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
 import { endKept, type Keeping, keeping } from './kept';
 import { PageWindow } from './page-window';
@@ -162,7 +162,12 @@ class BidiSession implements EngineSession {
     readonly provenance: Measured,
   ) {}
 
-  async open(address: string, probe: string, variant: Variant): Promise<EnginePage> {
+  async open(
+    address: string,
+    probe: string,
+    variant: Variant,
+    arrive: Arrive | null = null,
+  ): Promise<EnginePage> {
     const { browser, display } = this;
     const page = await answer(
       this.provenance.engine,
@@ -170,7 +175,16 @@ class BidiSession implements EngineSession {
       // The window that is there: another one would not be the active one at once.
       async () => (await browser.pages())[0] ?? (await browser.newPage()),
     );
-    const opened = new BidiPage(browser, this.provenance.engine, page, display, address, probe, variant);
+    const opened = new BidiPage(
+      browser,
+      this.provenance.engine,
+      page,
+      display,
+      address,
+      probe,
+      variant,
+      arrive,
+    );
     await opened.reload();
     // Finding the window gives it the focus, without which no field shows that it has it.
     await opened.window();
@@ -197,6 +211,7 @@ class BidiPage implements EnginePage {
     private readonly address: string,
     private readonly code: string,
     private readonly variant: Variant,
+    private readonly arrive: Arrive | null,
   ) {
     this.placed = new PageWindow(engine, display, this.shelf, variant, (script) => this.evaluate(script));
   }
@@ -205,6 +220,7 @@ class BidiPage implements EnginePage {
     const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
     await this.answer(() => this.page.setViewport(viewport));
     await this.answer(() => this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout }));
+    await this.arrive?.((expression) => this.evaluate(expression));
     await this.evaluate(this.code);
     await this.evaluate(`window.${probeGlobal}.settle()`);
   }

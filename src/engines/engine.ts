@@ -32,13 +32,18 @@ export interface Engine {
   readonly pagesFrom: string | null;
 }
 
+/** Does in a page that has loaded what has to be done before the probe is put in. */
+export type Arrive = (evaluate: (expression: string) => Promise<unknown>) => Promise<void>;
+
 export interface EngineSession {
   readonly provenance: Measured;
   /**
    * Opens a page with a viewport as wide as the variant says, waits for it to load, and runs the probe in it as the
    * automation protocol does, outside the page's own policy; the same again at every `reload`. Throws `EngineLost`.
+   *
+   * @param arrive what is done between the loading of the page and the probe
    */
-  open(address: string, probe: string, variant: Variant): Promise<EnginePage>;
+  open(address: string, probe: string, variant: Variant, arrive?: Arrive): Promise<EnginePage>;
   /** Ends the browser and everything that belongs to it; never throws. */
   close(): Promise<void>;
 }

@@ -17,7 +17,12 @@ export interface RemoteEndpoint {
 }
 
 export type EnginesFile =
-  | { readonly status: 'read'; readonly endpoints: readonly RemoteEndpoint[] }
+  | {
+      readonly status: 'read';
+      readonly endpoints: readonly RemoteEndpoint[];
+      /** Origins of other machines whose pages may be opened. */
+      readonly pages: readonly string[];
+    }
   | { readonly status: 'fault'; readonly text: string };
 
 /** The server's configuration file; `UKKO_ENGINES` names another one. */
@@ -45,7 +50,15 @@ const schema = object({
       .noUnknown(),
   )
     .max(20)
-    .required(),
+    .default([]),
+  pages: array(
+    string()
+      .strict()
+      .required()
+      .matches(/^https?:\/\/[^\s/]+$/, 'a page is listed by its origin, as in https://staging.example:8443'),
+  )
+    .max(100)
+    .default([]),
 })
   .strict()
   .noUnknown();
@@ -53,9 +66,12 @@ const schema = object({
 /** Reads the endpoints; a file that is not there names none. A fault says what is wrong and what to do. */
 export async function readEnginesFile(path = enginesFilePath()): Promise<EnginesFile> {
   const content = await readFile(path, 'utf8').catch(() => null);
-  if (content === null) return { status: 'read', endpoints: [] };
+  if (content === null) return { status: 'read', endpoints: [], pages: [] };
   try {
-    const { endpoints } = schema.validateSync(JSON.parse(content), { strict: true, abortEarly: true });
+    const { endpoints = [], pages = [] } = schema.validateSync(JSON.parse(content), {
+      strict: true,
+      abortEarly: true,
+    });
     const names = endpoints.map(({ name }) => name);
     const twice = names.find((name, index) => names.indexOf(name) !== index);
     if (twice !== undefined) return fault(path, `two endpoints are called ${twice}`);
@@ -66,6 +82,7 @@ export async function readEnginesFile(path = enginesFilePath()): Promise<Engines
         capabilities: (capabilities ?? {}) as RemoteEndpoint['capabilities'],
         pagesFrom: pagesFrom ?? null,
       })),
+      pages,
     };
   } catch (error) {
     if (error instanceof SyntaxError) return fault(path, 'it is not JSON');

@@ -6,9 +6,10 @@ import type { EmitSweepMessage } from '@/core/observation/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
-import { type Engine, EngineLost, type EngineSession } from './engine';
+import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { engineNamed } from './engines';
-import { startPageServer } from './page-server';
+import { ownPageFault, probeWithin, stepsBefore } from './own-page';
+import { type PageServer, startPageServer } from './page-server';
 import { unableTo } from './variant-check';
 
 /**
@@ -74,6 +75,25 @@ function unlessAborted(launching: Promise<EngineSession>, signal: AbortSignal): 
   });
 }
 
+async function opened(
+  session: EngineSession,
+  { variant, withheld }: EngineTarget,
+  { page, markup, fields }: Asking,
+  server: PageServer,
+): Promise<EnginePage> {
+  const { code } = await probeBundle('probe');
+  if (!page) return session.open(server.add(pageUnderTest(markup)), code, variant);
+  if (withheld)
+    throw new EngineLost(
+      'A kind can be withheld from pasted markup alone. Take this target out of the line-up.',
+    );
+  const fault = await ownPageFault(page);
+  if (fault) throw new EngineLost(fault);
+  const last = Math.max(...fields.flatMap(({ controls }) => controls.map(({ ordinal }) => ordinal)));
+  const drawn = { form: page.form, controls: last + 1 };
+  return session.open(page.address, probeWithin(page, code), variant, stepsBefore(page, drawn));
+}
+
 async function withPage(
   engine: Engine,
   session: EngineSession,
@@ -83,9 +103,7 @@ async function withPage(
 ): Promise<void> {
   const server = await startPageServer(engine.pagesFrom);
   try {
-    const { code } = await probeBundle('probe');
-    const address = server.add(pageUnderTest(asked.markup));
-    const page = await session.open(address, code, target.variant);
+    const page = await opened(session, target, asked, server);
     const provenance: Measured = {
       ...session.provenance,
       unable: await unableTo(page, target.variant, engine.wordsPackages),

@@ -10,7 +10,7 @@ import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
 import { commandTimeout, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, windowPlace } from './display';
-import type { EnginePage, EngineSession } from './engine';
+import type { Arrive, EnginePage, EngineSession } from './engine';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
@@ -76,8 +76,13 @@ class WebDriverSession implements EngineSession {
     readonly provenance: Measured,
   ) {}
 
-  async open(address: string, probe: string, variant: Variant): Promise<EnginePage> {
-    const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant);
+  async open(
+    address: string,
+    probe: string,
+    variant: Variant,
+    arrive: Arrive | null = null,
+  ): Promise<EnginePage> {
+    const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant, arrive);
     await page.reload();
     // Finding the window gives it the focus, without which no field shows that it has it.
     await page.window();
@@ -107,6 +112,7 @@ class WebDriverPage implements EnginePage {
     private readonly address: string,
     private readonly code: string,
     private readonly variant: Variant,
+    private readonly arrive: Arrive | null,
   ) {
     this.viewport = viewportOf(variant);
     const run = (script: string) => driver.executeScript(script);
@@ -119,6 +125,7 @@ class WebDriverPage implements EnginePage {
     return this.answer(async () => {
       await this.driver.get(this.address);
       await this.fit();
+      await this.arrive?.((expression) => this.driver.executeScript(`return ${expression}`));
       await this.driver.executeScript(this.code);
       await this.driver.executeScript(`window.${probeGlobal}.settle()`);
     });

@@ -18,8 +18,8 @@ const restTime = 2500;
 const ringWidth = 7;
 
 const mark = { outer: 253, green: 1 } as const;
-/** Scripts that show and take away a mark in the viewport's top left corner. */
-const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); })()`;
+/** Scripts that show and take away a mark in the viewport's top left corner, over a dialog that covers all else too. */
+const showMark = `(() => { const mark = document.createElement('div'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:6px;height:6px;z-index:2147483647;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); if (document.querySelector('dialog:modal')) { mark.popover = 'manual'; mark.showPopover(); } })()`;
 const hideMark = `document.getElementById('ukko-mark')?.remove()`;
 
 /** Body of a function that veils the viewport for a moment, too thin to be seen, so that all of it is drawn anew; ends when it has been. */

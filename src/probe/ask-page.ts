@@ -87,7 +87,11 @@ export async function askTarget(
         openings,
       };
       const asked = pageQuestions.filter((question) => asking.questions.includes(question));
-      for (const question of asked) await ask[question](context);
+      for (const question of asked) {
+        // What a question left behind, a page of its own scripts may keep.
+        if (asking.page) await page.reload();
+        await ask[question](context);
+      }
     });
     emit({ type: 'finished', target });
     return { ended: 'finished' };

@@ -4,9 +4,12 @@ import type { Guard } from '@/core/guard/guard';
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
+import type { FormFound } from '@/core/page/own-page';
+import type { PageStep } from '@/core/page/page-steps';
 import type { Stroke } from '@/core/script/stroke';
 import type { ChosenFile } from '@/core/standard/entry-list';
 import type { ValidityFlag } from '@/core/standard/validity-flags';
+import type { Received } from './askable-page';
 
 /** A field as the probe finds it in its page: the ordinals of its controls. */
 export interface ProbeField {
@@ -101,6 +104,16 @@ export interface ProbeApi {
   focusPlan(index: number): boolean;
   /** Where the plan is, CSS px of the document, and which entries it puts into the entry list. */
   describePlan(): { readonly box: Box | null; readonly sent: readonly string[] };
+  /** From now on one of the page's forms is the form under test, and the page's own scripts send nothing. */
+  within(form: number): void;
+  /** The forms of the page. */
+  formsHere(): FormFound[];
+  /** How many controls one of the page's forms has now; 0 where there is no such form. */
+  controlsIn(form: number): number;
+  /** Does one step before the form is there. @returns false while what it is about is not there */
+  doStep(step: PageStep): boolean;
+  /** What the page's own scripts would have sent since the last time. */
+  caught(): readonly Received[];
   readsRightToLeft(): boolean;
   /** The browser's own language reads from right to left, whatever the page is written in. */
   speaksRightToLeft(): boolean;

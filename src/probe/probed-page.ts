@@ -2,8 +2,12 @@ import { controlSelector } from '@/core/form/field';
 import type { ChosenFile } from '@/core/standard/entry-list';
 import { validityFlags } from '@/core/standard/validity-flags';
 import { inDocument, union } from './box';
+import { catchRequests, takeCaught } from './caught-requests';
+import { composedControls, focusedElement } from './composed-tree';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import { entriesOf, withoutEntries } from './entry-list';
+import { formsHere, ownForms } from './own-forms';
+import { doStep } from './page-step';
 import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
@@ -21,8 +25,25 @@ type Listed =
   | HTMLMeterElement
   | HTMLProgressElement;
 
+/** Which of the page's own forms is under test; null: the page is made for the form, and all of it is. */
+let ownForm: number | null = null;
+
 function controls(): Listed[] {
-  return Array.from(document.querySelectorAll<Listed>(controlSelector));
+  if (ownForm === null) return Array.from(document.querySelectorAll<Listed>(controlSelector));
+  const form = ownForms()[ownForm];
+  const now = form ? (composedControls(form) as Listed[]) : [];
+  // What comes and goes with a picker must not shift the others; what a framework drew anew is found by its place.
+  if (atFirst.length === 0) atFirst = now;
+  return atFirst.map((control, index) => (control.isConnected ? control : (now[index] ?? control)));
+}
+
+/** The controls of the form as they were when it was first looked at. */
+let atFirst: readonly Listed[] = [];
+
+function formsUnderTest(): HTMLFormElement[] {
+  if (ownForm === null) return Array.from(document.forms);
+  const form = ownForms()[ownForm];
+  return form instanceof HTMLFormElement ? [form] : [];
 }
 
 function controlsOf(field: ProbeField, all: readonly Listed[] = controls()): Listed[] {
@@ -41,7 +62,7 @@ function settle(): void {
   const style = document.createElement('style');
   style.textContent = settled;
   document.head.append(style);
-  watchSending();
+  watchSending(controls);
 }
 
 /** Attributes that were changed for a question, with what they were. */
@@ -65,7 +86,7 @@ function reset(): void {
   blur();
   changeBack();
   closeSending();
-  for (const form of document.forms) HTMLFormElement.prototype.reset.call(form);
+  for (const form of formsUnderTest()) HTMLFormElement.prototype.reset.call(form);
   for (const control of controls()) {
     if ('form' in control && control.form) continue;
     if (isCheckable(control)) control.checked = control.defaultChecked;
@@ -77,7 +98,8 @@ function reset(): void {
 }
 
 function blur(): void {
-  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  const focused = focusedElement();
+  if (focused instanceof HTMLElement) focused.blur();
   window.scrollTo(0, 0);
 }
 
@@ -117,7 +139,7 @@ function sendByScript(control: ProbeField, method: 'requestSubmit' | 'submit'): 
 }
 
 function attemptToSend(): void {
-  for (const form of document.forms) {
+  for (const form of formsUnderTest()) {
     const wasOff = form.noValidate;
     form.noValidate = false;
     HTMLFormElement.prototype.requestSubmit.call(form);
@@ -129,7 +151,7 @@ function attemptToSend(): void {
 function focus(field: ProbeField): boolean {
   const [first] = controlsOf(field);
   first?.focus({ preventScroll: true });
-  return document.activeElement === first;
+  return focusedElement() === first;
 }
 
 /** Controls that were moved, so that they can be put back before they are measured again. */
@@ -339,6 +361,18 @@ export const probedPage: ProbeApi = {
   placeInViewport,
   report,
   mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),
+  within(form) {
+    ownForm = form;
+    atFirst = [];
+    catchRequests();
+  },
+  formsHere,
+  controlsIn(form) {
+    const found = ownForms()[form];
+    return found ? composedControls(found).length : 0;
+  },
+  doStep,
+  caught: takeCaught,
   whatBlocked,
   ...plannedPage,
   speaksRightToLeft: () => /^(ar|fa|he|ur)\b/.test(navigator.language),
@@ -351,7 +385,7 @@ export const probedPage: ProbeApi = {
     recorder?.stop();
     const element = controlsOf(field)[0] as TypedElement | undefined;
     if (!element) throw new Error('The field is not in the page.');
-    recorder = new Recorder(element, field.kind, guards);
+    recorder = new Recorder(element, field.kind, guards, ownForm !== null);
     if (focusFirst) element.focus();
   },
   validity: validityInPage,

@@ -3,6 +3,7 @@ import { isTypedText } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { domEvents, type EventRecord } from '@/core/observation/event-record';
 import { type AttachedGuards, attachGuards } from './attach-guards';
+import { focusedElement } from './composed-tree';
 import type { TypedSoFar } from './probe-api';
 
 export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
@@ -11,7 +12,9 @@ export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
 export class Recorder {
   private readonly listening = new AbortController();
   private readonly attached: AttachedGuards;
-  private events: EventRecord[] = [];
+  private events: { readonly event: Event; readonly record: EventRecord }[] = [];
+  private readonly before = new WeakMap<Event, { readonly value: string; readonly at: number }>();
+  private readonly took = new WeakMap<Event, number>();
   private refusedBy: string | null = null;
   private rewrittenBy: readonly string[] = [];
   private endless: string | null = null;
@@ -20,8 +23,11 @@ export class Recorder {
     readonly element: TypedElement,
     private readonly kind: FieldKind,
     guards: readonly Guard[],
+    /** The page has listeners of its own: what they leave of each event is recorded too. */
+    private readonly hasOwn = false,
   ) {
     const { signal } = this.listening;
+    if (hasOwn) this.watchListeners(signal);
     // Guards are attached first: a record says whether the event was prevented when other listeners saw it.
     this.attached = attachGuards(element, guards, {
       refused: (guard) => {
@@ -39,7 +45,8 @@ export class Recorder {
   }
 
   take(): TypedSoFar {
-    const { events, refusedBy, rewrittenBy, endless } = this;
+    const { refusedBy, rewrittenBy, endless } = this;
+    const events = this.events.map((one, index) => this.settled(one, index));
     this.events = [];
     this.refusedBy = null;
     this.rewrittenBy = [];
@@ -53,7 +60,7 @@ export class Recorder {
       text: isText ? this.attached.followed.text : this.value,
       caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
       value: this.value,
-      focused: document.activeElement === this.element,
+      focused: focusedElement() === this.element,
     };
   }
 
@@ -68,10 +75,48 @@ export class Recorder {
     return checkable ? `checked:${(element as HTMLInputElement).checked}` : element.value;
   }
 
+  /** Before any listener of the page, and after all of them. */
+  private watchListeners(signal: AbortSignal): void {
+    const isOwn = (event: Event) => event.composedPath()[0] === this.element;
+    for (const type of domEvents) {
+      window.addEventListener(
+        type,
+        (event) => {
+          if (isOwn(event)) this.before.set(event, { value: this.value, at: performance.now() });
+        },
+        { signal, capture: true },
+      );
+      window.addEventListener(
+        type,
+        (event) => {
+          const before = this.before.get(event);
+          if (before) this.took.set(event, performance.now() - before.at);
+        },
+        { signal },
+      );
+    }
+  }
+
+  /** A record with what came of the event after the field itself had heard it. */
+  private settled({ event, record }: Recorder['events'][number], index: number): EventRecord {
+    const before = this.before.get(event);
+    if (!this.hasOwn || !before) return record;
+    const isLastInput =
+      record.type === 'input' && !this.events.slice(index + 1).some((later) => later.record.type === 'input');
+    const took = this.took.get(event);
+    return {
+      ...record,
+      value: before.value,
+      prevented: event.defaultPrevented,
+      ...(isLastInput && this.value !== before.value && { rewrittenTo: this.value }),
+      ...(took !== undefined && { took: Math.round(took * 10) / 10 }),
+    };
+  }
+
   private record(event: Event): void {
     const key = event instanceof KeyboardEvent ? event : null;
     const input = event instanceof InputEvent || event instanceof CompositionEvent ? event : null;
-    this.events.push({
+    const record: EventRecord = {
       type: event.type as EventRecord['type'],
       key: key?.key ?? null,
       code: key?.code ?? null,
@@ -81,6 +126,7 @@ export class Recorder {
       value: this.value,
       trusted: event.isTrusted,
       prevented: event.defaultPrevented,
-    });
+    };
+    this.events.push({ event, record });
   }
 }

@@ -1,16 +1,17 @@
-import { controlSelector } from '@/core/form/field';
-
 /** True while a form may be sent. */
 let open = false;
 let blocked: { ordinal: number; message: string }[] = [];
 
 /** Nothing leaves the page, whatever is pressed, but for a form that was let through. */
-export function watchSending(): void {
+/** @param controls gives those under test, in order */
+export function watchSending(controls: () => readonly Element[]): void {
   window.addEventListener('submit', (event) => open || event.preventDefault(), { capture: true });
   window.addEventListener(
     'invalid',
-    ({ target }) => {
-      const ordinal = Array.from(document.querySelectorAll(controlSelector)).indexOf(target as Element);
+    (event) => {
+      // Inside of a shadow root the window is told of its host alone.
+      const target = event.composedPath()[0];
+      const ordinal = controls().indexOf(target as Element);
       if (ordinal >= 0) blocked.push({ ordinal, message: (target as HTMLInputElement).validationMessage });
     },
     { capture: true },
@@ -36,7 +37,7 @@ export function letThrough(button: Element | undefined, receiver: string, change
   if (button.getAttribute('formaction')) actions.push([button, 'formaction']);
   for (const [element, name] of actions) {
     const action = element.getAttribute(name) ?? '';
-    const url = URL.canParse(action, window.origin) ? new URL(action, window.origin) : null;
+    const url = URL.canParse(action, document.baseURI) ? new URL(action, document.baseURI) : null;
     if (!url) return `The action ${action} is no address.`;
     if (!/^https?:$/.test(url.protocol)) return `An action that begins with ${url.protocol} asks no server.`;
     change(element, name, receiver + url.pathname + url.search);

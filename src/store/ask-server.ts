@@ -44,6 +44,7 @@ async function stream(
     questions: asking.questions,
     scripts: asking.scripts,
     fields: asking.fields.map((field) => field.id),
+    page: asking.page,
     targets,
   };
   try {

@@ -1,5 +1,6 @@
 import { demoForms } from '@/core/demo/demo-forms';
 import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { OwnPage } from '@/core/page/own-page';
 import type { StoredForm, UkkoDatabase } from './database';
 
 /** Puts the demo forms in on the first visit; a form that was changed or is there already is left alone. */
@@ -28,8 +29,9 @@ export async function newForm(
   markup: string,
   name: string,
   typing: FormDocument['typing'] = {},
+  page?: OwnPage,
 ): Promise<FormId> {
   const id = crypto.randomUUID() as FormId;
-  await database.forms.put(stored({ id, name, markup, typing }));
+  await database.forms.put(stored({ id, name, markup, typing, ...(page && { page }) }));
   return id;
 }

@@ -10,6 +10,7 @@ import { type KeyboardSetup, keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
 import { referenceDifferences } from './reference-differences';
+import { typingFindings } from './typing-findings';
 
 /**
  * What can be told of a form and of what is typed into it before any target was asked.
@@ -36,7 +37,11 @@ export function* formFindings(
 
 /** What the answers of a sweep tell: where targets differ from the reference. */
 export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
-  return differenceFindings(referenceDifferences(lineUp, answers, readForm(form.markup).fields));
+  const { fields } = readForm(form.markup);
+  return [
+    ...differenceFindings(referenceDifferences(lineUp, answers, fields)),
+    ...typingFindings(lineUp, answers, fields),
+  ];
 }
 
 /** Findings from several sources, those of one cause merged, the worst first. */

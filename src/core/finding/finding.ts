@@ -49,7 +49,16 @@ export interface FoundOn {
 }
 
 /** Where it can be seen: a view, or what the Typing view shows of a field. */
-export const evidences = ['form', 'survey', 'keyboards', 'rule', 'ways in', 'samples', 'submission'] as const;
+export const evidences = [
+  'form',
+  'survey',
+  'keyboards',
+  'rule',
+  'ways in',
+  'strokes',
+  'samples',
+  'submission',
+] as const;
 export type Evidence = (typeof evidences)[number];
 
 export const decisionKinds = ['mend', 'accept', 'later'] as const;

@@ -1,5 +1,6 @@
 import type { Guard } from '../guard/guard';
 import type { TypingTask, TypingTasks } from '../observation/asking';
+import type { OwnPage } from '../page/own-page';
 import { readScript } from '../script/script-text';
 import type { FieldId } from './field';
 
@@ -19,6 +20,8 @@ export interface FormDocument {
   readonly name: string;
   readonly markup: string;
   readonly typing: Readonly<Record<FieldId, TypingPlan>>;
+  /** The page that the markup was read from, and that engines open; not given: the markup is all there is. */
+  readonly page?: OwnPage;
 }
 
 export const limits = {

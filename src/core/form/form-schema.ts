@@ -1,5 +1,6 @@
 import { lazy, object, string } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
+import { ownPageSchema } from '../page/own-page';
 import { limits } from './form-document';
 
 /** Shapes of what a person may bring in a file or a request; `strict` everywhere: nothing is turned into something else. */
@@ -28,6 +29,7 @@ export const formSchema = object({
   name: text(300),
   markup: text(limits.markup),
   typing: mapOf(typingPlanSchema),
+  page: ownPageSchema.optional().default(undefined),
 })
   .strict()
   .noUnknown()

@@ -89,7 +89,14 @@ function notAsked(
   );
 }
 
-const emptyAsking: Asking = { markup: '', questions: [], fields: [], scripts: {}, runsScripts: true };
+const emptyAsking: Asking = {
+  markup: '',
+  questions: [],
+  fields: [],
+  scripts: {},
+  page: null,
+  runsScripts: true,
+};
 
 export function predictLook(field: Field, state: ControlState, ways: Ways): Outcome<LookFacts> {
   if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };

@@ -9,6 +9,8 @@ import type { Asking } from './asking';
  * meant, so that every target is asked the same with the same values; only where they stand in the page is read again.
  */
 export function askingOfTarget(asking: Asking, { variant, withheld }: EngineTarget): Asking {
+  // A page of the developer's own is what it is.
+  if (asking.page) return { ...asking, runsScripts: variant.scripts };
   const withoutNoscript = variant.scripts ? asking.markup : withoutScripts(asking.markup);
   const markup = withheld ? withhold(withoutNoscript, withheld) : withoutNoscript;
   if (variant.scripts) return { ...asking, markup };

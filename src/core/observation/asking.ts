@@ -2,6 +2,7 @@ import { plansFor } from '../fallback/fallback-plan';
 import type { Field, FieldId, FieldKind } from '../form/field';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
+import type { OwnPage } from '../page/own-page';
 import type { Script } from '../script/stroke';
 import { type ControlState, type PageQuestion, pageQuestions } from './observation';
 
@@ -19,6 +20,8 @@ export interface Asking {
   readonly questions: readonly PageQuestion[];
   readonly fields: readonly Field[];
   readonly scripts: TypingTasks;
+  /** The page of the developer's own that engines are to open, of which the markup is a snapshot; null: they are shown the markup. */
+  readonly page: OwnPage | null;
   /** False where a page is shown as to a person who has scripts off. */
   readonly runsScripts: boolean;
 }
@@ -31,12 +34,14 @@ export function askingOf(
   questions: readonly PageQuestion[],
   scripts: TypingTasks = {},
   only: readonly FieldId[] | null = null,
+  page: OwnPage | null = null,
 ): Asking {
   const { fields } = readForm(markup);
   return {
     markup,
     questions,
     scripts,
+    page,
     runsScripts: true,
     fields: only === null ? fields : fields.filter((field) => only.includes(field.id)),
   };

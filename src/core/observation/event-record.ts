@@ -37,6 +37,10 @@ export interface EventRecord {
   readonly value: string;
   /** False for events that a script made. */
   readonly trusted: boolean;
-  /** A guard called `preventDefault` on it. */
+  /** A guard, or a listener of the page's own, called `preventDefault` on it. */
   readonly prevented: boolean;
+  /** Of a page of the developer's own: what its listeners made of the value; not given where they left it. */
+  readonly rewrittenTo?: string;
+  /** Of a page of the developer's own: how long its listeners took, ms; not given where nobody can tell. */
+  readonly took?: number;
 }

@@ -146,6 +146,8 @@ const eventRecord = shape({
   value: text(),
   trusted: flag(),
   prevented: flag(),
+  rewrittenTo: string().strict().optional(),
+  took: number().strict().min(0).optional(),
 });
 
 const typingStep = shape({

@@ -3,6 +3,7 @@ import type { FieldId } from '../form/field';
 import { limits } from '../form/form-document';
 import { mapOf } from '../form/form-schema';
 import { guardsSchema } from '../guard/guard-schema';
+import { type OwnPage, ownPageSchema } from '../page/own-page';
 import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
 import { type EngineTarget, engineTargetSchema } from '../target/target';
@@ -17,6 +18,8 @@ export interface SweepRequest {
   /** Null: all fields. */
   readonly fields: readonly FieldId[] | null;
   readonly targets: readonly EngineTarget[];
+  /** Null: the markup is shown. */
+  readonly page: OwnPage | null;
 }
 
 export type SweepRequestReading =
@@ -40,6 +43,7 @@ const schema = object({
   scripts: mapOf(object({ script: scriptSchema, guards: guardsSchema }).strict().noUnknown()),
   fields: array(string().strict().required().max(1000)).strict().max(limits.fields).nullable().defined(),
   targets: array(engineTargetSchema).strict().min(1).max(maxTargets).required(),
+  page: ownPageSchema.nullable().default(null),
 })
   .strict()
   .noUnknown();
@@ -56,7 +60,13 @@ export function readSweepRequest(value: unknown): SweepRequestReading {
   const ids = request.targets.map(({ id }) => id);
   if (new Set(ids).size !== ids.length)
     return { status: 'fault', text: 'Two targets have the same id. Take one of them out of the line-up.' };
-  const asking = askingOf(request.markup, request.questions, request.scripts, request.fields);
+  const asking = askingOf(
+    request.markup,
+    request.questions,
+    request.scripts,
+    request.fields,
+    request.page ?? null,
+  );
   const fault = askingFault(asking);
   return fault ? { status: 'fault', text: fault } : { status: 'read', asking, targets: request.targets };
 }

@@ -31,7 +31,11 @@ export async function sweep(
       case 'engine':
         return [];
       case 'probe':
-        return [observers.probe(target, asking, emit, signal)];
+        if (!asking.page) return [observers.probe(target, asking, emit, signal)];
+        // A page cannot open another one of another origin and look into it.
+        emit({ type: 'started', target: target.id, total: 0 });
+        emit({ type: 'finished', target: target.id });
+        return [];
       // It is asked by its own page, when a person opens that.
       case 'device':
         emit({ type: 'started', target: target.id, total: 0 });

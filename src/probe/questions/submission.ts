@@ -3,7 +3,7 @@ import { type Field, fieldOfControl } from '@/core/form/field';
 import { trialFiles } from '@/core/form/trial-files';
 import { validTrial } from '@/core/form/trial-value';
 import { boundary } from '@/core/model/answer-submission';
-import { firstSender, sends } from '@/core/observation/asking';
+import { type Asking, firstSender, sends } from '@/core/observation/asking';
 import {
   nothingSent,
   type OtherWays,
@@ -50,12 +50,13 @@ async function otherWays(
   receiver: Receiver,
 ): Promise<OtherWays> {
   const by = async (act: () => Promise<void>): Promise<Sending> => {
-    await page.probe('reset');
+    await anew(page, asking);
     const why = await page.probe('mayBeSent', probeField(button), receiver.address);
     if (why) return { status: 'nothing', why };
     receiver.take();
+    await takeCaught(page, asking);
     await act();
-    return whatCame(page, receiver, asking.fields);
+    return whatCame(page, receiver, asking);
   };
   const field = enterField(asking.fields, button);
   return {
@@ -76,7 +77,7 @@ async function press(
   receiver: Receiver,
   fill: boolean,
 ): Promise<Sending | null> {
-  await page.probe('reset');
+  await anew(page, asking);
   if (fill) {
     await page.probe('chooseFiles', asking.fields.map(probeField), asking.fields.map(trialFiles));
     const trials = asking.fields.map((field) => ({ field, trial: validTrial(field) }));
@@ -96,21 +97,30 @@ async function press(
   const place = await page.probe('bringIntoSight', probeField(button));
   if (!place) return null;
   receiver.take();
+  await takeCaught(page, asking);
   await page.click?.(Math.round(place.x + place.width / 2), Math.round(place.y + place.height / 2));
-  return await whatCame(page, receiver, asking.fields);
+  return await whatCame(page, receiver, asking);
+}
+
+/** The form as it was at first. A page of its own scripts may have put it away after it was sent. */
+async function anew(page: QuestionContext['page'], asking: Asking): Promise<void> {
+  if (asking.page) await page.reload();
+  else await page.probe('reset');
+}
+
+/** What the scripts of a page of its own would have sent; no other page has any. */
+async function takeCaught(page: QuestionContext['page'], asking: Asking): Promise<readonly Received[]> {
+  return asking.page ? page.probe('caught') : [];
 }
 
 /** How long a request may take to arrive, ms; from a page on this machine it takes a few. */
 const patience = 1500;
 const betweenLooks = 15;
 
-async function whatCame(
-  page: QuestionContext['page'],
-  receiver: Receiver,
-  fields: readonly Field[],
-): Promise<Sending> {
+async function whatCame(page: QuestionContext['page'], receiver: Receiver, asking: Asking): Promise<Sending> {
+  const { fields } = asking;
   for (const end = Date.now() + patience; Date.now() < end; ) {
-    const [request] = receiver.take();
+    const [request] = [...receiver.take(), ...(await takeCaught(page, asking))];
     if (request) return sent(request);
     const blocked = await page.probe('whatBlocked');
     const [first] = blocked;

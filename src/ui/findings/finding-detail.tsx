@@ -23,6 +23,7 @@ const evidences: Readonly<
   keyboards: ['See the keyboard', '/keyboards', {}],
   rule: ['See the rule', '/typing', { typing: 'rule' }],
   'ways in': ['See the ways in', '/typing', { typing: 'ways in' }],
+  strokes: ['See the strokes', '/typing', { typing: 'strokes' }],
   samples: ['See the samples', '/typing', { typing: 'samples' }],
   submission: ['See what is sent', '/submission', {}],
 };

@@ -68,8 +68,8 @@ async function openMarkup(markup: string, name: string): Promise<Opened> {
 async function openForm(content: string): Promise<Opened> {
   const reading = readFormFile(content);
   if (reading.status === 'fault') return reading;
-  const { name, markup, typing } = reading.form;
-  return { status: 'form', form: await newForm(openDatabase(), markup, name, typing) };
+  const { name, markup, typing, page } = reading.form;
+  return { status: 'form', form: await newForm(openDatabase(), markup, name, typing, page) };
 }
 
 /** The sorts of files that a form can be given as. */

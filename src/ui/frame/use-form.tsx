@@ -136,7 +136,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
             lastEdit: { sort, at },
           };
         });
-        show({ ...before, ...change });
+        show(edited(before, change));
       },
       undo() {
         const previous = past.past.at(-1);
@@ -156,6 +156,14 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
   if (refused) return <StorageRefused />;
   if (!workspace) return waiting;
   return <FormContext value={workspace}>{children}</FormContext>;
+}
+
+/** Markup that is edited is no snapshot any more: what is asked from then on is the markup. */
+function edited(before: FormDocument, change: Partial<Omit<FormDocument, 'id'>>): FormDocument {
+  const after = { ...before, ...change };
+  if (after.markup === before.markup || change.page) return after;
+  const { page: _, ...alone } = after;
+  return alone;
 }
 
 function isSameForm(a: FormDocument, b: FormDocument): boolean {

@@ -12,10 +12,12 @@ import {
 } from 'react';
 import type { FieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
+import { readForm } from '@/core/form/read-form';
 import type { Answers } from '@/core/observation/answers';
 import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
 import type { Observation, PageQuestion } from '@/core/observation/observation';
 import { askingFault } from '@/core/observation/sweep-request';
+import { scriptsForPage } from '@/core/page/usual-scripts';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';
@@ -66,7 +68,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const start = useCallback(
     async (task: Task) => {
       if (abort.current) return;
-      const asking = askingOf(form.markup, task.questions, task.scripts, task.fields);
+      const asking = askingOf(form.markup, task.questions, task.scripts, task.fields, form.page ?? null);
       const why = askingFault(asking);
       setFault(why);
       if (why) return;
@@ -113,7 +115,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
           questions: sweepQuestions,
           fields: null,
           targets: lineUp.targets,
-          scripts: typingTasks(form),
+          scripts: form.page ? scriptsForPage(form, readForm(form.markup).fields) : typingTasks(form),
           newRun: true,
         }),
       ask: (question, field, targets, scripts) =>

@@ -1,0 +1,6 @@
+export interface Example {
+  readonly address: string;
+  readonly log: readonly string[];
+  stop(): Promise<void>;
+}
+export function startExample(port?: number): Promise<Example>;

@@ -1,0 +1,55 @@
+import { object, ValidationError } from 'yup';
+import { ownPageSchema } from '@/core/page/own-page';
+import { EngineLost } from '@/engines/engine';
+import { ownPageFault, readOwnPage } from '@/engines/own-page';
+import { log } from '@/server/log';
+import { readRequest } from '@/server/read-request';
+import { register, sweeps } from '@/server/run-registry';
+
+export const dynamic = 'force-dynamic';
+
+const schema = object({
+  address: ownPageSchema.fields.address,
+  steps: ownPageSchema.fields.steps,
+})
+  .strict()
+  .noUnknown();
+
+type Reading =
+  | { readonly status: 'read'; readonly page: { address: string; steps: string } }
+  | { readonly status: 'fault'; readonly text: string };
+
+function readPage(value: unknown): Reading {
+  try {
+    return {
+      status: 'read',
+      page: schema.validateSync(value, { strict: true }) as { address: string; steps: string },
+    };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return { status: 'fault', text: 'Give the address of a page, as your dev server prints it.' };
+  }
+}
+
+/** Opens a page of the developer's own and answers with the forms in it. */
+export async function POST(request: Request): Promise<Response> {
+  const reading = await readRequest(request, readPage);
+  if (reading instanceof Response) return reading;
+  const fault = await ownPageFault(reading.page);
+  if (fault) return Response.json({ error: fault }, { status: 400 });
+  let answer: Response | null = null;
+  const work = register(sweeps, request.signal, async (signal) => {
+    try {
+      answer = Response.json({ forms: await readOwnPage(reading.page, signal) });
+    } catch (error) {
+      if (error instanceof EngineLost) answer = Response.json({ error: error.message }, { status: 422 });
+      else {
+        log.error({ error: String(error) }, 'a page could not be read');
+        answer = Response.json({ error: 'Ukko stumbled over the page. Try it again.' }, { status: 500 });
+      }
+    }
+  });
+  if (!work) return Response.json({ error: sweeps.full }, { status: 429 });
+  await work;
+  return answer ?? Response.json({ error: 'The page was not read to the end.' }, { status: 500 });
+}

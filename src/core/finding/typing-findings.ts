@@ -1,0 +1,127 @@
+import { type Field, isTypedText } from '../form/field';
+import { type Answers, answerTo } from '../observation/answers';
+import type { TypingFacts, TypingObservation } from '../observation/observation';
+import { formatScript } from '../script/script-text';
+import type { LineUp } from '../target/line-up';
+import { type Finding, type FoundOn, findingId, type Harm } from './finding';
+
+/** Longest that listeners may take over one event before a person feels it, ms. */
+const longest = 50;
+
+interface Sort {
+  readonly name: string;
+  readonly harm: Harm;
+  readonly says: string;
+  readonly why: string;
+  readonly remedy: string;
+  /** What shows it, in words; null where it is not so. */
+  shownBy(facts: TypingFacts): string | null;
+}
+
+/** What scripts of a page do to whoever types, as it was measured stroke by stroke. */
+const sorts: readonly Sort[] = [
+  {
+    name: 'caret',
+    harm: 'person misled',
+    says: 'the caret jumps to the end while one types in the middle',
+    why: 'Whoever corrects something in the middle writes the rest of it at the end.',
+    remedy: 'Put the caret back after a rewrite, counted in the characters before it that are left.',
+    shownBy: caretJump,
+  },
+  {
+    name: 'keys',
+    harm: 'cannot enter a valid value',
+    says: 'keys for editing and moving are swallowed',
+    why: 'The person cannot correct what was entered, or move on.',
+    remedy: 'Let keys without a character of their own pass, or check after input.',
+    shownBy: swallowedKey,
+  },
+  {
+    name: 'slow',
+    harm: 'person misled',
+    says: `listeners take longer than ${longest} ms over a key`,
+    why: 'What is typed appears late, and faster typing piles up.',
+    remedy: 'Do the work after the event, or less of it.',
+    shownBy: slowEvent,
+  },
+];
+
+export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonly Field[]): Finding[] {
+  return fields
+    .filter(({ kind }) => isTypedText(kind))
+    .flatMap((field) =>
+      sorts.flatMap((sort): Finding[] => {
+        const shown = lineUp.targets.flatMap(({ id, name }) => {
+          const observation = answerTo(answers, 'typing', id, field.id);
+          const by =
+            observation && observation.provenance.mark !== 'modelled' ? shownIn(sort, observation) : null;
+          return by && observation
+            ? [{ target: id, name, mark: observation.provenance.mark, by, observation }]
+            : [];
+        });
+        const [first] = shown;
+        if (first?.observation.outcome.status !== 'answered') return [];
+        const { script } = first.observation.outcome.facts;
+        return [
+          {
+            id: findingId('typing', sort.name, field.id),
+            field: { id: field.id, label: field.label },
+            says: `${field.label}: ${sort.says}.`,
+            harm: sort.harm,
+            why: sort.why,
+            remedy: sort.remedy,
+            change: null,
+            details: [`Typed: ${formatScript(script).trim().split('\n').join(', ')}`],
+            script,
+            targets: shown.map(({ target, name, mark, by }): FoundOn => ({ target, name, mark, says: [by] })),
+            marks: [...new Set(shown.map(({ mark }) => mark))],
+            evidence: 'strokes',
+          },
+        ];
+      }),
+    );
+}
+
+function shownIn(sort: Sort, { outcome }: TypingObservation): string | null {
+  return outcome.status === 'answered' ? sort.shownBy(outcome.facts) : null;
+}
+
+/** A character came in before something, and the caret is behind that. */
+function caretJump({ script, steps, followed }: TypingFacts): string | null {
+  if (followed) return null;
+  for (const [index, step] of steps.entries()) {
+    const before = steps[index - 1];
+    const stroke = script[index];
+    const brings = stroke?.kind === 'text' || (stroke?.kind === 'key' && [...stroke.key].length === 1);
+    if (!before || !brings || before.caret.start !== before.caret.end) continue;
+    const rest = before.text.slice(before.caret.end);
+    const isJump =
+      rest !== '' &&
+      step.text !== before.text &&
+      step.text.endsWith(rest) &&
+      step.caret.start === step.text.length;
+    if (isJump && before.caret.end < before.text.length)
+      return `“${before.text}” becomes “${step.text}”, and the caret goes from ${before.caret.end} to ${step.caret.start}.`;
+  }
+  return null;
+}
+
+const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Tab'];
+
+function swallowedKey({ steps, guards }: TypingFacts): string | null {
+  // Guards are Ukko's own, and found by what is known of them.
+  if (guards.length > 0) return null;
+  const swallowed = steps.flatMap(({ events }) =>
+    events.filter(
+      ({ type, key, prevented }) => type === 'keydown' && prevented && needed.includes(key ?? ''),
+    ),
+  );
+  const keys = [...new Set(swallowed.map(({ key }) => key))];
+  return keys.length > 0 ? `${keys.join(', ')} did nothing.` : null;
+}
+
+function slowEvent({ steps }: TypingFacts): string | null {
+  const slow = steps.flatMap(({ events }) => events.filter(({ took }) => (took ?? 0) > longest));
+  const [first] = slow.sort((a, b) => (b.took ?? 0) - (a.took ?? 0));
+  return first ? `${first.type} took ${first.took} ms.` : null;
+}

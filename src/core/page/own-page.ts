@@ -1,0 +1,43 @@
+import { number, object, string } from 'yup';
+
+/** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
+export interface OwnPage {
+  readonly address: string;
+  /** Which of the page's forms, in the order in which they are found. */
+  readonly form: number;
+  /** What is done before the form is there, as text; see docs/own-page.md. */
+  readonly steps: string;
+}
+
+export const ownPageSchema = object({
+  address: string().strict().required().max(2000),
+  form: number().strict().integer().min(0).max(1000).required(),
+  steps: string().strict().defined().max(20_000),
+})
+  .strict()
+  .noUnknown();
+
+/** One form that was found in a page. */
+export interface FormFound {
+  /** What it is called, or what stands in it first. */
+  readonly title: string;
+  /** As it stands in the page, with what is in open shadow roots put in the place of their hosts. */
+  readonly markup: string;
+}
+
+const thisMachine = ['localhost', '127.0.0.1', '[::1]'];
+
+/**
+ * Why an address may not be opened, in one sentence; null when it may.
+ * @param origins those of other machines that the server's configuration lists
+ */
+export function pageAddressFault(address: string, origins: readonly string[]): string | null {
+  if (!URL.canParse(address))
+    return 'This is no address. Write it as your dev server prints it, as in http://localhost:5173/log.';
+  const { protocol, hostname, origin } = new URL(address);
+  if (protocol !== 'http:' && protocol !== 'https:')
+    return 'The address has to begin with http:// or https://.';
+  if (thisMachine.includes(hostname) || hostname.endsWith('.localhost') || origins.includes(origin))
+    return null;
+  return `${origin} is not on this machine. Ukko opens other addresses only when “pages” in ukko.engines.json lists them.`;
+}

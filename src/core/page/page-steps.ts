@@ -1,0 +1,65 @@
+/** Something that is done in a page before the form is there. `what` is a CSS selector, or words that stand on or beside it. */
+export type PageStep =
+  | { readonly kind: 'go'; readonly path: string }
+  | { readonly kind: 'click'; readonly what: string }
+  | { readonly kind: 'fill'; readonly what: string; readonly text: string }
+  | { readonly kind: 'wait'; readonly what: string };
+
+export type StepsReading =
+  | { readonly status: 'read'; readonly steps: readonly PageStep[] }
+  | { readonly status: 'fault'; readonly line: number; readonly text: string };
+
+/** Most steps before a form. */
+export const maxSteps = 50;
+
+const usage = 'Write go "/path", click "Sign in", fill "User" "ada" or wait "New entry", one in each line.';
+
+/** Reads steps, one in each line; empty lines and lines that begin with `#` are left out. */
+export function readSteps(text: string): StepsReading {
+  const steps: PageStep[] = [];
+  for (const [index, line] of text.split('\n').entries()) {
+    const trimmed = line.trim();
+    if (trimmed === '' || trimmed.startsWith('#')) continue;
+    const step = stepOf(trimmed);
+    if (!step)
+      return { status: 'fault', line: index + 1, text: `“${trimmed.slice(0, 60)}” is no step. ${usage}` };
+    steps.push(step);
+  }
+  if (steps.length > maxSteps)
+    return { status: 'fault', line: 1, text: `There are more than ${maxSteps} steps. Leave some out.` };
+  return { status: 'read', steps };
+}
+
+export function formatSteps(steps: readonly PageStep[]): string {
+  return steps.map(formatStep).join('\n');
+}
+
+function formatStep(step: PageStep): string {
+  switch (step.kind) {
+    case 'go':
+      return `go ${JSON.stringify(step.path)}`;
+    case 'fill':
+      return `fill ${JSON.stringify(step.what)} ${JSON.stringify(step.text)}`;
+    default:
+      return `${step.kind} ${JSON.stringify(step.what)}`;
+  }
+}
+
+function stepOf(line: string): PageStep | null {
+  const [, verb, first, second] = /^(\w+)\s+("(?:[^"\\]|\\.)*")(?:\s+("(?:[^"\\]|\\.)*"))?$/.exec(line) ?? [];
+  const [what, text] = [first, second].map(unquoted);
+  if (what === null || what === undefined || what === '') return null;
+  if (verb === 'fill') return text === null || text === undefined ? null : { kind: 'fill', what, text };
+  if (text !== null) return null;
+  if (verb === 'go') return { kind: 'go', path: what };
+  return verb === 'click' || verb === 'wait' ? { kind: verb, what } : null;
+}
+
+function unquoted(text: string | undefined): string | null {
+  if (text === undefined) return null;
+  try {
+    return JSON.parse(text) as string;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,126 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { type FormFound, type OwnPage, pageAddressFault } from '@/core/page/own-page';
+import { type PageStep, readSteps } from '@/core/page/page-steps';
+import { plainVariant } from '@/core/target/variant';
+import { probeBundle } from '@/probe/bundle';
+import { probeGlobal } from '@/probe/probe-api';
+import { type Arrive, EngineLost } from './engine';
+import { engines } from './engines';
+import { readEnginesFile } from './engines-file';
+
+/** How long a step may wait for what it is about, ms. */
+const patience = 10_000;
+const betweenLooks = 100;
+/** How long a framework may take to draw its forms, ms. */
+const drawingTime = 4000;
+
+/** Why a page may not be opened, or its steps not be done; null when all is well. */
+export async function ownPageFault({
+  address,
+  steps,
+}: Pick<OwnPage, 'address' | 'steps'>): Promise<string | null> {
+  const fault = pageAddressFault(address, await pageOrigins());
+  if (fault) return fault;
+  const reading = readSteps(steps);
+  return reading.status === 'fault' ? `Line ${reading.line} of the steps: ${reading.text}` : null;
+}
+
+async function pageOrigins(): Promise<readonly string[]> {
+  const file = await readEnginesFile();
+  return file.status === 'read' ? file.pages : [];
+}
+
+/**
+ * Does the steps of a page, wherever they lead within the addresses that may be opened.
+ * @param drawn waits until this form has so many controls, as long as a framework may take
+ */
+export function stepsBefore(
+  { steps }: Pick<OwnPage, 'steps'>,
+  drawn: { readonly form: number; readonly controls: number } | null = null,
+): Arrive {
+  return async (evaluate) => {
+    const reading = readSteps(steps);
+    const { code } = await probeBundle('probe');
+    await checkedPlace(evaluate);
+    for (const step of reading.status === 'read' ? reading.steps : []) await doStep(evaluate, code, step);
+    if (drawn) await untilDrawn(evaluate, code, drawn);
+    await checkedPlace(evaluate);
+  };
+}
+
+async function untilDrawn(
+  evaluate: Parameters<Arrive>[0],
+  code: string,
+  { form, controls }: { readonly form: number; readonly controls: number },
+): Promise<void> {
+  const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}); })()`;
+  for (const end = Date.now() + drawingTime; Date.now() < end; await wait(betweenLooks)) {
+    const now = await evaluate(call);
+    if (typeof now === 'number' && now >= controls) return;
+  }
+  throw new EngineLost(
+    'The page does not show the form that was read from it any more. Read the page again, or mend the steps before the form.',
+  );
+}
+
+/** A page may have led elsewhere. */
+async function checkedPlace(evaluate: Parameters<Arrive>[0]): Promise<void> {
+  const address = String(await evaluate('window.location.href'));
+  const fault = pageAddressFault(address, await pageOrigins());
+  if (fault) throw new EngineLost(`The page led to another address. ${fault}`);
+}
+
+/** A step may load another page; until that is there, nothing in it answers. */
+async function doStep(evaluate: Parameters<Arrive>[0], code: string, step: PageStep): Promise<void> {
+  const call = `(() => { if (document.readyState !== 'complete') return false; if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.doStep(${JSON.stringify(step)}); })()`;
+  for (const end = Date.now() + patience; Date.now() < end; await wait(betweenLooks)) {
+    const done = await evaluate(call).catch((error: unknown) => {
+      // The page that was asked is gone because the step before led to another one.
+      if (error instanceof EngineLost) throw error;
+      return false;
+    });
+    if (done === true) {
+      await wait(betweenLooks);
+      return;
+    }
+  }
+  const about = step.kind === 'go' ? step.path : step.what;
+  throw new EngineLost(
+    `The step ${step.kind} “${about}” found nothing in the page within ${patience / 1000} seconds. Mend the steps before the form.`,
+  );
+}
+
+/** The script that makes one form of the page the form under test. */
+export function probeWithin({ form }: OwnPage, code: string): string {
+  return `${code};window.${probeGlobal}.within(${form});`;
+}
+
+/** The forms of a page, read by the first engine that is here. Throws `EngineLost`. */
+export async function readOwnPage(
+  page: Pick<OwnPage, 'address' | 'steps'>,
+  signal: AbortSignal,
+): Promise<readonly FormFound[]> {
+  for (const engine of Object.values(engines)) {
+    const found = await engine.find();
+    if (found.status === 'missing') continue;
+    const session = await engine.launch(found.path, plainVariant, signal);
+    const stop = () => void session.close();
+    signal.addEventListener('abort', stop, { once: true });
+    try {
+      const { code } = await probeBundle('probe');
+      const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
+      let forms = await opened.probe('formsHere');
+      for (const end = Date.now() + drawingTime; forms.length === 0 && Date.now() < end; ) {
+        await wait(betweenLooks);
+        forms = await opened.probe('formsHere');
+      }
+      return forms;
+    } finally {
+      signal.removeEventListener('abort', stop);
+      await session.close();
+    }
+  }
+  throw new EngineLost(
+    'No engine is on this machine to open the page. Install one with “apt-get install chromium”.',
+  );
+}

@@ -1,0 +1,73 @@
+import type { Received } from './askable-page';
+
+let caught: Received[] = [];
+
+/**
+ * From now on the page's own scripts send nothing: what they ask of a server by another method than GET is kept here, and
+ * answered as if there were nothing to say.
+ */
+export function catchRequests(): void {
+  caught = [];
+  catchFetch();
+  catchXhr();
+  navigator.sendBeacon = (address, data) => {
+    void bodyText(data ?? null).then(([body, type]) => keep('POST', String(address), type, body));
+    return true;
+  };
+}
+
+export function takeCaught(): readonly Received[] {
+  return caught.splice(0);
+}
+
+function keep(method: string, address: string, contentType: string | null, body: string): void {
+  const url = new URL(address, document.baseURI);
+  caught.push({ method, url: url.pathname + url.search, contentType, body });
+}
+
+const isHarmless = (method: string) => /^(?:GET|HEAD|OPTIONS)$/i.test(method);
+
+function catchFetch(): void {
+  const own = window.fetch.bind(window);
+  window.fetch = async (input, init) => {
+    const request = new Request(input, init);
+    if (isHarmless(request.method)) return own(input, init);
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    keep(request.method, request.url, request.headers.get('content-type'), latin1(bytes));
+    return new Response(null, { status: 204 });
+  };
+}
+
+function catchXhr(): void {
+  const asked = new WeakMap<XMLHttpRequest, { method: string; address: string; type: string | null }>();
+  const { open, send, setRequestHeader } = XMLHttpRequest.prototype;
+  XMLHttpRequest.prototype.open = function (this: XMLHttpRequest, ...parameters: unknown[]) {
+    asked.set(this, { method: String(parameters[0]), address: String(parameters[1]), type: null });
+    return Reflect.apply(open, this, parameters);
+  };
+  XMLHttpRequest.prototype.setRequestHeader = function (name, value) {
+    const one = asked.get(this);
+    if (one && name.toLowerCase() === 'content-type') one.type = value;
+    return setRequestHeader.call(this, name, value);
+  };
+  XMLHttpRequest.prototype.send = function (body) {
+    const one = asked.get(this);
+    if (!one || isHarmless(one.method)) return send.call(this, body);
+    void bodyText((body as BodyInit | null) ?? null).then(([text, type]) => {
+      keep(one.method, one.address, one.type ?? type, text);
+      Object.defineProperties(this, { status: { value: 204 }, readyState: { value: 4 } });
+      for (const name of ['readystatechange', 'load', 'loadend']) this.dispatchEvent(new Event(name));
+    });
+  };
+}
+
+/** A body as bytes, one a character, and the type that it brings along. */
+async function bodyText(body: BodyInit | null): Promise<readonly [string, string | null]> {
+  const response = new Response(body);
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  return [latin1(bytes), response.headers.get('content-type')];
+}
+
+function latin1(bytes: Uint8Array): string {
+  return Array.from(bytes, (byte) => String.fromCharCode(byte)).join('');
+}

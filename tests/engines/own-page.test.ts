@@ -1,0 +1,112 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { answerFindings } from '@/core/finding/collect-findings';
+import { fieldId } from '@/core/form/field';
+import type { FormDocument, FormId } from '@/core/form/form-document';
+import { readForm } from '@/core/form/read-form';
+import { type Answers, answersOf, answerTo } from '@/core/observation/answers';
+import { askingOf } from '@/core/observation/asking';
+import { scriptsForPage } from '@/core/page/usual-scripts';
+import { findTarget } from '@/core/target/line-up';
+import { type EngineTarget, targetId } from '@/core/target/target';
+import { ownPageFault, readOwnPage } from '@/engines/own-page';
+import { type Example, startExample } from '../../example/server.mjs';
+import { enginesAvailable } from '../fixtures/engines';
+import { ask } from './asking-engines';
+
+const here = await enginesAvailable();
+let example: Example;
+beforeAll(async () => {
+  example = await startExample(0);
+});
+afterAll(() => example.stop());
+
+const steps = 'click "New entry"\nwait "#entry"';
+
+async function entryForm(): Promise<FormDocument> {
+  const forms = await readOwnPage({ address: example.address, steps }, new AbortController().signal);
+  expect(forms.map(({ title }) => title)).toEqual(['find', 'New entry']);
+  const [, entry] = forms;
+  return {
+    id: 'own' as FormId,
+    name: entry?.title ?? '',
+    markup: entry?.markup ?? '',
+    typing: {},
+    page: { address: example.address, form: 1, steps },
+  };
+}
+
+describe.skipIf(!here)('a page of one’s own', () => {
+  it('shows its forms, with what is in open shadow roots', async () => {
+    const { markup } = await entryForm();
+    const { fields } = readForm(markup);
+    expect(fields.map(({ id, label }) => [id, label])).toEqual([
+      ['observer', 'Observer'],
+      ['serial', 'Gauge serial'],
+      ['station', 'Station code'],
+      ['date', 'Reading date'],
+      ['gulls', 'Gulls counted'],
+      [expect.any(String), 'Send entry'],
+    ]);
+    expect(markup).toContain('<gauge-serial>');
+  }, 60_000);
+
+  it.each([
+    ['http://tides.example/log', '', 'http://tides.example is not on this machine.'],
+    ['file:///etc/hosts', '', 'has to begin with http'],
+    ['log', '', 'This is no address.'],
+    ['http://localhost:1/', 'jump "over"', 'Line 1 of the steps: “jump "over"” is no step.'],
+  ])('%s is not opened: a sentence says why', async (address, own, sentence) => {
+    expect(await ownPageFault({ address, steps: own })).toContain(sentence);
+  });
+
+  it('says which step found nothing, and that nobody answers', async () => {
+    const signal = new AbortController().signal;
+    await expect(readOwnPage({ address: example.address, steps: 'click "Nowhere"' }, signal)).rejects.toThrow(
+      'The step click “Nowhere” found nothing in the page',
+    );
+    await expect(readOwnPage({ address: 'http://127.0.0.1:9/', steps: '' }, signal)).rejects.toThrow();
+  }, 60_000);
+});
+
+describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of one’s own', (name) => {
+  it.skipIf(!here)(
+    'finds what its scripts do to whoever types, and catches what they send',
+    async () => {
+      const form = await entryForm();
+      const { fields } = readForm(form.markup);
+      const target = findTarget(targetId(name)) as EngineTarget;
+      const questions = ['look', 'message', 'submission', 'typing'] as const;
+      const asking = askingOf(form.markup, questions, scriptsForPage(form, fields), null, form.page);
+      const { observations, pictures } = await ask(target, asking);
+      const answers: Answers = answersOf(observations);
+      expect(observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+      expect(pictures.size).toBeGreaterThan(10);
+
+      // The page's own styles are drawn: the borders of the example are round.
+      const look = answerTo(answers, 'look', target.id, fieldId('serial'), 'closed')?.outcome;
+      expect(look?.status === 'answered' && look.facts.size?.height).toBeGreaterThan(25);
+
+      const lineUp = { targets: [target], reference: target.id };
+      const found = answerFindings({ form, lineUp }, answers).map(({ id }) => JSON.parse(id));
+      expect(found).toContainEqual(['typing', 'caret', 'serial']);
+      expect(found).toContainEqual(['typing', 'caret', 'station']);
+      expect(found).toContainEqual(['typing', 'keys', 'gulls']);
+
+      const typed = answerTo(answers, 'typing', target.id, fieldId('station'))?.outcome;
+      const events = typed?.status === 'answered' ? typed.facts.steps.flatMap((step) => step.events) : [];
+      expect(events.some(({ type, took }) => type === 'input' && took !== undefined)).toBe(true);
+
+      const button = fields.at(-1);
+      const sent = button && answerTo(answers, 'submission', target.id, button.id)?.outcome;
+      expect(sent).toMatchObject({
+        status: 'answered',
+        facts: {
+          asIs: { status: 'blocked', by: 'observer' },
+          filled: { status: 'sent', method: 'POST', url: '/log', contentType: 'application/json' },
+        },
+      });
+      expect(example.log).toEqual([]);
+    },
+    180_000,
+  );
+});
