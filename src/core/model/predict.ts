@@ -52,12 +52,18 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
         case 'message':
           return [{ ...asked, question, outcome: predictMessage(field, habits) }];
         case 'parts':
-          return [{ ...asked, question, outcome: predictParts(field, habits) }];
+          return [{ ...asked, question, outcome: asking.page ? unknownPage : predictParts(field, habits) }];
         case 'fallback':
           return plansFor(field).length > 0 ? [{ ...asked, question, outcome: unpredictable }] : [];
         case 'submission':
           return sends(field.kind)
-            ? [{ ...asked, question, outcome: predictSubmission(field, asking, habits) }]
+            ? [
+                {
+                  ...asked,
+                  question,
+                  outcome: asking.page ? unknownPage : predictSubmission(field, asking, habits),
+                },
+              ]
             : [];
         case 'opening':
         case 'bubble':
@@ -88,6 +94,12 @@ function notAsked(
       : { ...asked, question, outcome },
   );
 }
+
+/** Of a page of the developer's own the model has a snapshot of the markup, and no more. */
+const unknownPage = {
+  status: 'inapplicable',
+  reason: 'The model knows neither the styles nor the scripts of a page.',
+} as const;
 
 const emptyAsking: Asking = {
   markup: '',

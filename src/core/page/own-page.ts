@@ -25,6 +25,11 @@ export interface FormFound {
   readonly markup: string;
 }
 
+/** What came of reading a page; an address that may not be opened, or a step that found nothing, is a fault to be mended. */
+export type PageReading =
+  | { readonly status: 'read'; readonly forms: readonly FormFound[] }
+  | { readonly status: 'fault'; readonly text: string };
+
 const thisMachine = ['localhost', '127.0.0.1', '[::1]'];
 
 /**

@@ -5,7 +5,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { markupFaults } from '@/core/fault/markup-faults';
 import type { MarkupFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
-import { attribute, type Field, fieldOfControl, hasAttribute } from '@/core/form/field';
+import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
 import { useForm } from '../frame/use-form';
@@ -14,7 +14,9 @@ import { FieldEditor } from './field-editor';
 import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
 import { MarkupEditor } from './markup-editor';
+import { OwnPageBar } from './own-page-bar';
 
+const noNotes: FormReading['notes'] = [];
 const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
 
 /** What is this form? Its fields beside the markup that they stand for; each follows the other. */
@@ -65,6 +67,7 @@ export function FormView() {
             Redo
           </Button>
         </div>
+        <OwnPageBar />
         {fields.length === 0 ? (
           <p className="soft" style={{ padding: '8px 16px' }}>
             No fields yet. Write or paste HTML with an input, a select or a textarea on the right.
@@ -118,7 +121,7 @@ export function FormView() {
           <MarkupEditor
             key={form.id}
             markup={form.markup}
-            notes={reading.notes}
+            notes={form.page ? noNotes : reading.notes}
             faults={faults}
             shown={selected ? selected.controls.map((control) => control.span) : []}
             onEdit={(markup) => edit({ markup }, 'markup')}
@@ -178,7 +181,9 @@ function FieldRow({
 function Notes({ faults, onSelect }: { faults: readonly MarkupFault[]; onSelect: (offset: number) => void }) {
   const { form, reading } = useForm();
   const tooLong = form.markup.length > limits.markup;
-  const notes = [...faults, ...reading.notes].sort((a, b) => a.span.start - b.span.start);
+  // Of a page of one's own a snapshot is read, and what it loads and runs is asked of the page itself.
+  const ofMarkup = form.page ? [] : reading.notes;
+  const notes = [...faults, ...ofMarkup].sort((a, b) => a.span.start - b.span.start);
   if (notes.length === 0 && !tooLong) return null;
   return (
     <ul className={styles.notes} aria-label="Notes on the markup">

@@ -27,6 +27,10 @@ const LineUpDrawer = dynamic(() => import('./line-up-drawer').then((module) => m
   ssr: false,
 });
 
+const OwnPageDialog = dynamic(() => import('./own-page-dialog').then((module) => module.OwnPageDialog), {
+  ssr: false,
+});
+
 const DeviceDrawer = dynamic(() => import('./device-drawer').then((module) => module.DeviceDrawer), {
   ssr: false,
 });
@@ -141,6 +145,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   const { form } = useForm();
   const [, select] = useSelection();
   const chooser = useRef<HTMLInputElement>(null);
+  const [ownPage, setOwnPage] = useState(false);
 
   const actions: Readonly<Record<string, () => void | Promise<void>>> = {
     export: async () => {
@@ -160,6 +165,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     markup: () => void message.success(`Exported ${exportForm(form, 'markup')}.`),
     page: () => void message.success(`Exported ${exportForm(form, 'page')}.`),
     open: () => chooser.current?.click(),
+    own: () => setOwnPage(true),
     new: async () =>
       select({ form: await newForm(openDatabase(), '', 'New form'), run: null, field: null, stroke: null }),
     demo: async () => {
@@ -190,6 +196,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     { key: 'workspace', label: 'Export workspace' },
     { type: 'divider' },
     { key: 'open', label: 'Open file…' },
+    { key: 'own', label: 'Open a page of yours…' },
     { key: 'new', label: 'New form' },
     { key: 'demo', label: 'Restore the demo forms' },
     { type: 'divider' },
@@ -202,6 +209,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
       <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => void actions[key]?.() }}>
         <Button>Files</Button>
       </Dropdown>
+      {ownPage && <OwnPageDialog onClose={() => setOwnPage(false)} />}
       <input
         ref={chooser}
         type="file"

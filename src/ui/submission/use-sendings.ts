@@ -28,7 +28,10 @@ export function useSendings(button: Field | null, filled: boolean): TargetSendin
   const { form, reading } = useForm();
   const { answers, run } = useRun();
   const { lineUp } = useLineUp();
-  const asking = useMemo(() => askingOf(form.markup, ['submission']), [form.markup]);
+  const asking = useMemo(
+    () => askingOf(form.markup, ['submission'], {}, null, form.page ?? null),
+    [form.markup, form.page],
+  );
   return useMemo(() => {
     if (!button) return [];
     const asked = run?.form.markup === form.markup ? answers : new Map();

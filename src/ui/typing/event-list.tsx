@@ -68,7 +68,12 @@ export function EventList({
                   <VisibleText text={event.value} />
                 </td>
                 <td className="soft">
-                  {[event.prevented && 'prevented', !event.trusted && 'made by a script']
+                  {[
+                    event.prevented && 'prevented',
+                    !event.trusted && 'made by a script',
+                    event.rewrittenTo !== undefined && `the page made “${event.rewrittenTo}” of it`,
+                    event.took !== undefined && event.took >= 1 && `its listeners took ${event.took} ms`,
+                  ]
                     .filter(Boolean)
                     .join(', ')}
                 </td>

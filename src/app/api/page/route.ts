@@ -1,5 +1,5 @@
 import { object, ValidationError } from 'yup';
-import { ownPageSchema } from '@/core/page/own-page';
+import { ownPageSchema, type PageReading } from '@/core/page/own-page';
 import { EngineLost } from '@/engines/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
@@ -31,18 +31,22 @@ function readPage(value: unknown): Reading {
   }
 }
 
+function answerOf(reading: PageReading): Response {
+  return Response.json(reading, { headers: { 'cache-control': 'no-store' } });
+}
+
 /** Opens a page of the developer's own and answers with the forms in it. */
 export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readPage);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.page);
-  if (fault) return Response.json({ error: fault }, { status: 400 });
+  if (fault) return answerOf({ status: 'fault', text: fault });
   let answer: Response | null = null;
   const work = register(sweeps, request.signal, async (signal) => {
     try {
-      answer = Response.json({ forms: await readOwnPage(reading.page, signal) });
+      answer = answerOf({ status: 'read', forms: await readOwnPage(reading.page, signal) });
     } catch (error) {
-      if (error instanceof EngineLost) answer = Response.json({ error: error.message }, { status: 422 });
+      if (error instanceof EngineLost) answer = answerOf({ status: 'fault', text: error.message });
       else {
         log.error({ error: String(error) }, 'a page could not be read');
         answer = Response.json({ error: 'Ukko stumbled over the page. Try it again.' }, { status: 500 });

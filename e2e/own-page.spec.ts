@@ -1,0 +1,49 @@
+import { startExample } from '../example/server.mjs';
+import { expect, test } from './app';
+
+test('a page of one’s own: its form is found, asked with its own scripts, and what it does to typing is told', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const example = await startExample(0);
+  try {
+    await page.goto('/form');
+    await page.getByRole('button', { name: 'Files' }).click();
+    await page.getByRole('menuitem', { name: 'Open a page of yours…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Open a page of yours' });
+    await dialog.getByLabel('Address on this machine').fill('http://tides.example/');
+    await dialog.getByRole('button', { name: 'Find its forms' }).click();
+    await expect(dialog.getByRole('alert')).toContainText('http://tides.example is not on this machine.');
+    await dialog.getByLabel('Address on this machine').fill(example.address);
+    await dialog.getByLabel(/^What is done before/).fill('click "New entry"');
+    await dialog.getByRole('button', { name: 'Find its forms' }).click();
+    await dialog.getByText('New entry (6 fields)').click({ timeout: 60_000 });
+    await dialog.getByRole('button', { name: 'Test this form' }).click();
+
+    await expect(page.getByText(`Read from ${example.address}.`)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Gauge serial/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+    await page.getByRole('button', { name: 'Cancel' }).waitFor();
+    await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 200_000 });
+    await page.getByRole('link', { name: 'Findings' }).click();
+    await page
+      .getByRole('button', { name: /Gauge serial: the caret jumps to the end while one types in the middle/ })
+      .click();
+    const where = page.getByRole('list', { name: 'Where it is so' });
+    await expect(where.getByRole('listitem').filter({ hasText: 'Firefox' })).toContainText(
+      'and the caret goes from',
+    );
+    // Nothing of all that arrived.
+    expect(example.log).toEqual([]);
+
+    // An edit makes it markup of its own, and is undone.
+    await page.getByRole('link', { name: 'Form', exact: true }).click();
+    await page.getByRole('button', { name: /^Observer/ }).click();
+    await page.getByLabel('name', { exact: true }).fill('watcher');
+    await expect(page.getByText(/^Read from/)).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText(`Read from ${example.address}.`)).toBeVisible();
+  } finally {
+    await example.stop();
+  }
+});

@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { FormDocument, FormId } from '../form/form-document';
+import { readForm } from '../form/read-form';
+import { predict } from '../model/predict';
+import { askingOf } from '../observation/asking';
+import { formatScript } from '../script/script-text';
+import { targetId } from '../target/target';
+import { type OwnPage, pageAddressFault } from './own-page';
+import { formatSteps, type PageStep, readSteps } from './page-steps';
+import { scriptsForPage } from './usual-scripts';
+
+describe('the address of a page', () => {
+  it.each([
+    'http://localhost:5173/log',
+    'http://127.0.0.1/',
+    'https://[::1]:8443/a?b=c',
+    'http://tides.localhost:3000/',
+  ])('%s is on this machine', (address) => {
+    expect(pageAddressFault(address, [])).toBeNull();
+  });
+  it.each([
+    'http://localhost.tides.example/',
+    'http://127.0.0.1.tides.example/',
+    'http://tides.example#localhost',
+    'http://localhost@tides.example/',
+    'ftp://localhost/',
+    'javascript:alert(1)',
+    '//localhost/log',
+    '',
+  ])('%j is not', (address) => {
+    expect(pageAddressFault(address, [])).toMatch(/^[A-Z h].*\.$/);
+  });
+  it('elsewhere is opened when it is listed, by its whole origin', () => {
+    const listed = ['https://staging.example:8443'];
+    expect(pageAddressFault('https://staging.example:8443/log', listed)).toBeNull();
+    expect(pageAddressFault('http://staging.example:8443/log', listed)).toContain('is not on this machine');
+    expect(pageAddressFault('https://staging.example/log', listed)).toContain('is not on this machine');
+  });
+});
+
+describe('steps before a form', () => {
+  const text = fc.string({ minLength: 1, unit: 'grapheme' }).filter((one) => !/[\n\r]/.test(one));
+  const step: fc.Arbitrary<PageStep> = fc.oneof(
+    fc.record({ kind: fc.constant('go' as const), path: text }),
+    fc.record({ kind: fc.constantFrom('click' as const, 'wait' as const), what: text }),
+    fc.record({ kind: fc.constant('fill' as const), what: text, text: fc.string() }),
+  );
+  it('read back what was written', () => {
+    fc.assert(
+      fc.property(fc.array(step, { maxLength: 9 }), (steps) => {
+        expect(readSteps(formatSteps(steps))).toEqual({ status: 'read', steps });
+      }),
+    );
+  });
+  it('may have empty lines and words for people among them', () => {
+    expect(readSteps('# sign in\n\n  fill "User" "ada"\nclick "Sign in"')).toMatchObject({
+      steps: [{ kind: 'fill' }, { kind: 'click' }],
+    });
+  });
+  it.each([
+    'click',
+    'click Sign in',
+    'fill "User"',
+    'click "a" "b"',
+    'jump "a"',
+    'click ""',
+    'click "a',
+    'click "\\x"',
+  ])('%s is none, and a sentence says what is', (line) => {
+    const reading = readSteps(`go "/"\n${line}`);
+    expect(reading).toMatchObject({
+      status: 'fault',
+      line: 2,
+      text: expect.stringContaining('is no step. Write go'),
+    });
+  });
+  it('are not too many', () => {
+    expect(readSteps('go "/"\n'.repeat(51))).toMatchObject({ status: 'fault' });
+  });
+});
+
+describe('a page of one’s own', () => {
+  const page: OwnPage = { address: 'http://localhost/', form: 0, steps: '' };
+  const form: FormDocument = {
+    id: 'f' as FormId,
+    name: 'Log',
+    markup:
+      '<form><label>Code <input name=code pattern="[0-9]{4}"></label><input type=checkbox name=ok><label>Own <input name=own></label><button>Go</button></form>',
+    typing: { [readForm('<input name=own>').fields[0]?.id ?? '']: { script: 'type "mine"', guards: [] } },
+    page,
+  };
+  it('is typed into where nobody wrote a script: a value, all of it deleted, and a character in the middle', () => {
+    const { fields } = readForm(form.markup);
+    const scripts = scriptsForPage(form, fields);
+    const texts = Object.fromEntries(
+      Object.entries(scripts).map(([id, task]) => [id, formatScript(task.script).trim()]),
+    );
+    expect(Object.keys(texts)).toEqual(['code', 'own']);
+    expect(texts.code).toMatch(
+      /^type "\d{4}"\nselect all\nkey Backspace\ntype "\d{3}"\nkey ArrowLeft\ntype "\d"\nleave$/,
+    );
+    expect(texts.own).toBe('type "mine"');
+  });
+  it('sends and draws in a way that the model owns up not to know', () => {
+    const asking = askingOf(form.markup, ['parts', 'submission', 'message'], {}, null, page);
+    const outcomes = predict(targetId('chromium'), asking, '').map(({ question, outcome }) => [
+      question,
+      outcome.status,
+    ]);
+    expect(outcomes).toContainEqual(['submission', 'inapplicable']);
+    expect(
+      outcomes.filter(([question]) => question === 'parts').every(([, status]) => status === 'inapplicable'),
+    ).toBe(true);
+    expect(outcomes).toContainEqual(['message', 'answered']);
+  });
+});

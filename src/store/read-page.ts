@@ -1,0 +1,31 @@
+import type { OwnPage, PageReading } from '@/core/page/own-page';
+import { refusalOf } from './read-lines';
+
+/** Lets the server open a page of the developer's own, and say which forms are in it. */
+export async function readPage(
+  page: Pick<OwnPage, 'address' | 'steps'>,
+  signal: AbortSignal,
+): Promise<PageReading> {
+  try {
+    const { address, steps } = page;
+    const response = await fetch('/api/page', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ address, steps }),
+      signal,
+    });
+    if (!response.ok)
+      return {
+        status: 'fault',
+        text: (await refusalOf(response)) ?? 'The page could not be read. Try it again.',
+      };
+    const reading = (await response.json()) as PageReading;
+    if (reading.status === 'fault' || reading.forms.length > 0) return reading;
+    return {
+      status: 'fault',
+      text: 'The page shows no form and no field. Write the steps that bring it up, such as click "New entry".',
+    };
+  } catch {
+    return { status: 'fault', text: 'The server does not answer. Start it again with “npm run demo”.' };
+  }
+}
