@@ -214,6 +214,7 @@ const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
 else if (what === 'replay') await import('./bench-replay');
 else if (what === 'views') await import('./bench-views');
+else if (what === 'survey') await import('./bench-survey');
 else if (what === 'patterns') await import('./bench-patterns');
 else if (what === 'overhead') for (const engine of Object.values(engines)) await overhead(engine);
 else {
@@ -225,4 +226,5 @@ else {
   await import('./bench-replay');
   await import('./bench-patterns');
   await import('./bench-views');
+  await import('./bench-survey');
 }

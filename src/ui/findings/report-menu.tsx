@@ -9,7 +9,7 @@ import type { Report } from '@/core/report/report';
 import { ukkoVersion } from '@/core/version';
 import { openDatabase } from '@/store/database';
 import { loadRun } from '@/store/runs';
-import { download } from '../frame/files';
+import { download } from '../frame/download';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';

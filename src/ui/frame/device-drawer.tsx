@@ -5,7 +5,7 @@ import { useId, useState } from 'react';
 import { maxDeviceFile } from '@/core/device/device-message';
 import { refusalOf } from '@/store/read-lines';
 import styles from './device-drawer.module.css';
-import { download } from './files';
+import { download } from './download';
 import { type Listening, useDevice } from './use-device';
 import { useForm } from './use-form';
 

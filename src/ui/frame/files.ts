@@ -10,6 +10,8 @@ import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { addRun, loadRun } from '@/store/runs';
 import { type Merged, mergeWorkspaceFile, writeWorkspaceFile } from '@/store/workspace-file';
+import { download } from './download';
+import { looksLikeHtml } from './looks-like-html';
 
 export type Opened =
   | { readonly status: 'run'; readonly form: FormId; readonly run: RunId }
@@ -74,15 +76,13 @@ async function openForm(content: string): Promise<Opened> {
 
 /** The sorts of files that a form can be given as. */
 export const formExports = {
-  form: { label: 'Export form', ending: 'form.json', type: 'application/json', write: writeFormFile },
+  form: { ending: 'form.json', type: 'application/json', write: writeFormFile },
   markup: {
-    label: 'Export markup',
     ending: 'html',
     type: 'text/html',
     write: ({ markup }: FormDocument) => markup,
   },
   page: {
-    label: 'Export as a page of its own',
     ending: 'page.html',
     type: 'text/html',
     write: ({ name, markup }: FormDocument) => standalonePage(name, markup),
@@ -97,11 +97,6 @@ export function exportForm(form: FormDocument, as: keyof typeof formExports): st
   return name;
 }
 
-/** True for text that holds a form field; a stray angle bracket is not enough. */
-export function looksLikeHtml(text: string): boolean {
-  return /<(form|input|select|textarea|button|fieldset|!doctype|html|body)\b/i.test(text);
-}
-
 /** Gives the run to the person as a file. Null when it is gone. */
 export async function exportRun(id: RunId): Promise<string | null> {
   const run = await loadRun(openDatabase(), id);
@@ -112,14 +107,4 @@ export async function exportRun(id: RunId): Promise<string | null> {
 
 function fileName(run: Run): string {
   return `${nameFromWords(run.form.name, 'form')}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
-}
-
-/** Saves a file. */
-export function download(content: string | Blob, name: string, type = 'application/json'): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { Alert, App, ConfigProvider, Spin } from 'antd';
+import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import type { FormId } from '@/core/form/form-document';
@@ -9,11 +10,9 @@ import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { Merged } from '@/store/workspace-file';
-import { CloseUp } from '../survey/close-up';
 import { ComparisonProvider } from '../survey/use-comparison';
-import { chooseForm } from './choose-form';
-import { looksLikeHtml, openFile } from './files';
 import styles from './frame.module.css';
+import { looksLikeHtml } from './looks-like-html';
 import { Rail, views } from './rail';
 import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
@@ -24,6 +23,8 @@ import { FormProvider, useForm } from './use-form';
 import { RunProvider } from './use-run';
 import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
 import { SweepProvider, useSweep } from './use-sweep';
+
+const CloseUp = dynamic(() => import('../survey/close-up').then((module) => module.CloseUp), { ssr: false });
 
 /** Everything around a view. */
 export function Frame({ children, nonce }: { children: ReactNode; nonce: string }) {
@@ -113,7 +114,8 @@ function useOpenFile(): (file: File) => void {
         router.push(`${run ? '/survey' : '/form'}${selectionQuery(currentSelection())}`);
         if (!run) message.success('Imported as a new form.');
       };
-      void openFile(file)
+      void import('./files')
+        .then(({ openFile }) => openFile(file))
         .catch((error: unknown) => {
           if (!isOutOfRoom(error)) throw error;
           return { status: 'fault', text: outOfRoom } as const;
@@ -122,6 +124,7 @@ function useOpenFile(): (file: File) => void {
           if (opened.status === 'fault') message.error(opened.text, 8);
           else if (opened.status === 'workspace') message.success(mergedText(opened.merged), 8);
           else if (opened.status === 'choice') {
+            const { chooseForm } = await import('./choose-form');
             const chosen = await chooseForm(modal, opened.forms);
             if (chosen) show(await newForm(openDatabase(), chosen.markup, chosen.name), null);
           } else show(opened.form, opened.status === 'run' ? opened.run : null);

@@ -11,7 +11,6 @@ import { newForm, restoreDemo } from '@/store/forms';
 import { isNearlyFull, type Room, room, thinPictures } from '@/store/room';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
-import { exportForm, exportRun, exportWorkspace, formExports } from './files';
 import styles from './frame.module.css';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
@@ -34,6 +33,9 @@ const OwnPageDialog = dynamic(() => import('./own-page-dialog').then((module) =>
 const DeviceDrawer = dynamic(() => import('./device-drawer').then((module) => module.DeviceDrawer), {
   ssr: false,
 });
+
+/** What reads and writes files is large, and seldom needed. */
+const files = () => import('./files');
 
 export function TopBar({ onFile }: { onFile: (file: File) => void }) {
   const { running, progress, sweep, cancel } = useSweep();
@@ -149,10 +151,10 @@ function More({ onFile }: { onFile: (file: File) => void }) {
 
   const actions: Readonly<Record<string, () => void | Promise<void>>> = {
     export: async () => {
-      const name = run ? await exportRun(run.id) : null;
+      const name = run ? await (await files()).exportRun(run.id) : null;
       if (name) message.success(`Exported ${name}.`);
     },
-    workspace: async () => void message.success(`Exported ${await exportWorkspace()}.`),
+    workspace: async () => void message.success(`Exported ${await (await files()).exportWorkspace()}.`),
     thin: async () => {
       const { pictures, bytes } = await thinPictures(openDatabase());
       message.success(
@@ -161,9 +163,9 @@ function More({ onFile }: { onFile: (file: File) => void }) {
           : `Deleted ${pictures} old pictures, ${megabytes(bytes)}. The answers stay.`,
       );
     },
-    form: () => void message.success(`Exported ${exportForm(form, 'form')}.`),
-    markup: () => void message.success(`Exported ${exportForm(form, 'markup')}.`),
-    page: () => void message.success(`Exported ${exportForm(form, 'page')}.`),
+    form: async () => void message.success(`Exported ${(await files()).exportForm(form, 'form')}.`),
+    markup: async () => void message.success(`Exported ${(await files()).exportForm(form, 'markup')}.`),
+    page: async () => void message.success(`Exported ${(await files()).exportForm(form, 'page')}.`),
     open: () => chooser.current?.click(),
     own: () => setOwnPage(true),
     new: async () =>
@@ -192,7 +194,9 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   };
   const items: MenuProps['items'] = [
     { key: 'export', label: 'Export run', disabled: !run },
-    ...(['form', 'markup', 'page'] as const).map((key) => ({ key, label: formExports[key].label })),
+    { key: 'form', label: 'Export form' },
+    { key: 'markup', label: 'Export markup' },
+    { key: 'page', label: 'Export as a page of its own' },
     { key: 'workspace', label: 'Export workspace' },
     { type: 'divider' },
     { key: 'open', label: 'Open file…' },

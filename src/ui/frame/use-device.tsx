@@ -10,7 +10,7 @@ import {
   useRef,
   useState,
 } from 'react';
-import { answersOf, type DeviceMessage, readDeviceFile } from '@/core/device/device-message';
+import type { DeviceMessage } from '@/core/device/device-message';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { maxTargets } from '@/core/target/line-up';
@@ -126,6 +126,7 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
   });
 
   const open = useSteady(async (name: string, content: string) => {
+    const { readDeviceFile } = await deviceMessages();
     const read = readDeviceFile(content);
     if (read.status === 'fault') return read.text;
     const why = await take(targetFor(name), read.message);
@@ -139,6 +140,9 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
   return <DeviceContext value={workspace}>{children}</DeviceContext>;
 }
 
+/** Checking what devices send needs much that nobody else here does. */
+const deviceMessages = () => import('@/core/device/device-message');
+
 /** Keeps what a device answered, and puts the device into the line-up. @returns why some of it was not taken, or null */
 function useTakeAnswers(): (target: DeviceTarget, message: DeviceMessage) => Promise<string | null> {
   const { lineUp, choose } = useLineUp();
@@ -146,7 +150,7 @@ function useTakeAnswers(): (target: DeviceTarget, message: DeviceMessage) => Pro
   const keepAnswers = useKeepAnswers();
   return useSteady(async (target, message) => {
     const known = new Set<string>(reading.fields.map(({ id }) => id));
-    const answers = answersOf(message, target.id);
+    const answers = (await deviceMessages()).answersOf(message, target.id);
     const ours = answers.filter(({ field }) => known.has(field));
     await keepAnswers(ours, message.pictures);
     const named = { ...target, note: `${target.note} It said of itself: ${message.browser}.` };

@@ -32,11 +32,25 @@ export interface ComparedRun {
   readonly answers: Answers;
 }
 
-export interface PictureFile {
-  readonly url: string;
-  readonly blob: Blob;
-  readonly width: number;
-  readonly height: number;
+/** A picture out of the store. Its address is made when it is first drawn: a large survey has thousands that are out of sight. */
+export class PictureFile {
+  private made: string | null = null;
+
+  constructor(
+    readonly blob: Blob,
+    readonly width: number,
+    readonly height: number,
+  ) {}
+
+  get url(): string {
+    this.made ??= URL.createObjectURL(this.blob);
+    return this.made;
+  }
+
+  giveBack(): void {
+    if (this.made !== null) URL.revokeObjectURL(this.made);
+    this.made = null;
+  }
 }
 
 const RunContext = createContext<RunWorkspace | null>(null);
@@ -60,12 +74,13 @@ export function RunProvider({ children }: { children: ReactNode }) {
     () => [...(observations ?? []), ...(against?.answers.values() ?? [])],
     [observations, against],
   );
-  const pictures = usePictures(shown);
   const asked = run?.form.markup ?? form.markup;
   const fields = useMemo(
     () => (asked === form.markup ? reading.fields : readForm(asked).fields),
     [asked, form.markup, reading.fields],
   );
+  const wanted = useMemo(() => picturesInOrder(shown, fields), [shown, fields]);
+  const pictures = usePictures(wanted);
   const workspace = useMemo((): RunWorkspace => {
     const answers = answersOf(observations ?? []);
     return { runs: runs ?? [], run, fields, loaded, answers, against, pictures };
@@ -90,22 +105,43 @@ function useComparedRun(
   );
 }
 
-/** Object URLs of the pictures that the observations name; each is made once and given back when it is not shown any more. */
-function usePictures(observations: readonly Observation[]): ReadonlyMap<PictureId, PictureFile> {
+/** The pictures that the observations name: controls at rest first, from the top of the form, as the survey opens with them. */
+function picturesInOrder(observations: readonly Observation[], fields: readonly Field[]): PictureId[] {
+  const place = new Map(fields.map(({ id }, index) => [id, index]));
+  const isAtRest = (one: Observation) => one.question === 'look' && one.state === 'closed';
+  const atRest = observations
+    .filter(isAtRest)
+    .sort((a, b) => (place.get(a.field) ?? 0) - (place.get(b.field) ?? 0));
+  return [...new Set([...atRest, ...observations].flatMap(picturesIn))];
+}
+
+/** Pictures that are read before the others, so that what is in sight need not wait for thousands that are not. */
+const firstPictures = 300;
+
+/** The pictures out of the store; each is read once and given back when it is not shown any more. */
+function usePictures(wantedInOrder: readonly PictureId[]): ReadonlyMap<PictureId, PictureFile> {
   const [files, setFiles] = useState<ReadonlyMap<PictureId, PictureFile>>(new Map());
   const made = useRef(new Map<PictureId, PictureFile>());
   useEffect(() => {
     let left = false;
-    const wanted = new Set(observations.flatMap(picturesIn));
-    const missing = [...wanted].filter((id) => !made.current.has(id));
-    void openDatabase()
-      .pictures.bulkGet(missing)
-      .then((found) => {
+    const wanted = new Set(wantedInOrder);
+    const missing = wantedInOrder.filter((id) => !made.current.has(id));
+    const read = async (ids: readonly PictureId[]) => {
+      const found = await openDatabase().pictures.bulkGet([...ids]);
+      if (left) return;
+      for (const picture of found) if (picture) made.current.set(picture.id, fileOf(picture));
+    };
+    void read(missing.slice(0, firstPictures))
+      .then(() => {
+        if (left || missing.length <= firstPictures) return;
+        setFiles(new Map(made.current));
+        return read(missing.slice(firstPictures));
+      })
+      .then(() => {
         if (left) return;
-        for (const picture of found) if (picture) made.current.set(picture.id, fileOf(picture));
         for (const [id, file] of made.current) {
           if (wanted.has(id)) continue;
-          URL.revokeObjectURL(file.url);
+          file.giveBack();
           made.current.delete(id);
         }
         setFiles(new Map(made.current));
@@ -113,12 +149,12 @@ function usePictures(observations: readonly Observation[]): ReadonlyMap<PictureI
     return () => {
       left = true;
     };
-  }, [observations]);
+  }, [wantedInOrder]);
   return files;
 }
 
 function fileOf({ blob, width, height }: StoredPicture): PictureFile {
-  return { url: URL.createObjectURL(blob), blob, width, height };
+  return new PictureFile(blob, width, height);
 }
 
 export function useRun(): RunWorkspace {

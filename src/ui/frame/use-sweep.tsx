@@ -11,20 +11,13 @@ import {
   useState,
 } from 'react';
 import type { FieldId } from '@/core/form/field';
-import { typingTasks } from '@/core/form/form-document';
-import { readForm } from '@/core/form/read-form';
-import type { Answers } from '@/core/observation/answers';
-import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
-import type { Observation, PageQuestion } from '@/core/observation/observation';
-import { askingFault } from '@/core/observation/sweep-request';
-import { scriptsForPage } from '@/core/page/usual-scripts';
-import type { LineUp } from '@/core/target/line-up';
+import type { TypingTasks } from '@/core/observation/asking';
+import type { PageQuestion } from '@/core/observation/observation';
+import type { RunId } from '@/core/observation/run';
 import type { Target } from '@/core/target/target';
-import { openDatabase } from '@/store/database';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
-import { beginRun, keep } from '@/store/runs';
-import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
-import { observers } from './observers';
+import type { TargetProgress } from '@/store/sweep-into-run';
+import type { SweepTask } from './sweep-task';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
@@ -43,14 +36,6 @@ export interface SweepWorkspace {
   cancel(): void;
 }
 
-interface Task {
-  readonly questions: readonly PageQuestion[];
-  readonly fields: readonly FieldId[] | null;
-  readonly targets: readonly Target[];
-  readonly scripts: TypingTasks;
-  readonly newRun: boolean;
-}
-
 const SweepContext = createContext<SweepWorkspace | null>(null);
 
 export function SweepProvider({ children }: { children: ReactNode }) {
@@ -66,31 +51,18 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   useEffect(() => () => abort.current?.abort(), []);
 
   const start = useCallback(
-    async (task: Task) => {
+    async (task: SweepTask) => {
       if (abort.current) return;
-      const asking = askingOf(form.markup, task.questions, task.scripts, task.fields, form.page ?? null);
-      const why = askingFault(asking);
-      setFault(why);
-      if (why) return;
       const controller = new AbortController();
       abort.current = controller;
       setRunning(true);
       setProgress([]);
+      setFault(null);
       try {
-        const database = openDatabase();
-        const into = task.newRun || !run ? await beginRun(database, form, lineUp) : run;
-        if (into !== run && run?.form.markup === form.markup)
-          await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
-        if (into.id !== run?.id) select({ run: into.id });
-        await sweepIntoRun(
-          database,
-          into.id,
-          task.targets,
-          asking,
-          observers,
-          setProgress,
-          controller.signal,
-        );
+        // The model and what asks this browser are large, and nobody waits for them before the first sweep.
+        const { runTask } = await import('./sweep-task');
+        const began = (id: RunId) => id !== run?.id && select({ run: id });
+        setFault(await runTask(task, { form, run, answers, lineUp }, began, setProgress, controller.signal));
       } catch (error) {
         setFault(
           isOutOfRoom(error)
@@ -112,27 +84,19 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       fault,
       sweep: () =>
         void start({
-          questions: sweepQuestions,
+          questions: 'all',
           fields: null,
           targets: lineUp.targets,
-          scripts: form.page ? scriptsForPage(form, readForm(form.markup).fields) : typingTasks(form),
+          scripts: null,
           newRun: true,
         }),
       ask: (question, field, targets, scripts) =>
         void start({ questions: [question], fields: [field], targets, scripts, newRun: false }),
       cancel: () => abort.current?.abort(),
     }),
-    [running, progress, fault, start, form, lineUp],
+    [running, progress, fault, start, lineUp],
   );
   return <SweepContext value={workspace}>{children}</SweepContext>;
-}
-
-/** What devices and real keyboards answered stays with the same form, under its own time: no sweep asks them. */
-function notAskedBySweeps(answers: Answers, { targets }: LineUp): Observation[] {
-  const devices = new Set(targets.flatMap(({ id, ask }) => (ask === 'device' ? [id] : [])));
-  return [...answers.values()].filter(
-    ({ question, target }) => question === 'keyboard' || devices.has(target),
-  );
 }
 
 export function useSweep(): SweepWorkspace {

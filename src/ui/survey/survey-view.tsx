@@ -3,7 +3,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented, Select, Spin, Switch } from 'antd';
 import Link from 'next/link';
-import { type KeyboardEvent, useMemo, useRef } from 'react';
+import { type CSSProperties, type KeyboardEvent, memo, useMemo, useRef } from 'react';
 import { changedSetup } from '@/core/compare/changed-setup';
 import type { Difference } from '@/core/compare/differences';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
@@ -203,10 +203,13 @@ function Grid({
   });
   const column =
     selection.lens === 'message' || selection.state === 'open' ? narrowest.opened : narrowest.control;
-  const grid = {
-    gridTemplateColumns: `160px repeat(${targets.length}, minmax(0, 1fr))`,
-    minWidth: 160 + targets.length * column,
-  };
+  const grid = useMemo(
+    () => ({
+      gridTemplateColumns: `160px repeat(${targets.length}, minmax(0, 1fr))`,
+      minWidth: 160 + targets.length * column,
+    }),
+    [targets.length, column],
+  );
 
   const place = ({ field, target }: Pick<Selection, 'field' | 'target'>) => ({
     row: rows.findIndex((row) => row.field.id === field),
@@ -253,40 +256,65 @@ function Grid({
       <div className={styles.body} role="rowgroup" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
-          if (!row) return null;
-          return (
-            // biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus
-            // biome-ignore lint/a11y/useSemanticElements: see above
-            <div
+          return row ? (
+            <GridRow
               key={item.key}
-              ref={virtual.measureElement}
-              data-index={item.index}
-              aria-rowindex={item.index + 2}
-              className={styles.row}
-              role="row"
-              style={{ ...grid, transform: `translateY(${item.start}px)` }}
-            >
-              {/* biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus */}
-              {/* biome-ignore lint/a11y/useSemanticElements: see above */}
-              <div className={styles.field} role="rowheader">
-                <span title={row.field.label}>{row.field.label}</span>
-                <span className={styles.kind}>{row.field.kind}</span>
-              </div>
-              {targets.map((target, column) => (
-                <Cell
-                  key={target.id}
-                  row={row}
-                  target={target.id}
-                  isFirst={at.row === -1 && item.index === 0 && column === 0}
-                />
-              ))}
-            </div>
-          );
+              row={row}
+              index={item.index}
+              start={item.start}
+              targets={targets}
+              grid={grid}
+              isFirst={at.row === -1 && item.index === 0}
+              measure={virtual.measureElement}
+            />
+          ) : null;
         })}
       </div>
     </div>
   );
 }
+
+/** Rows that stay in sight while others come and go are not drawn anew. */
+const GridRow = memo(function GridRow({
+  row,
+  index,
+  start,
+  targets,
+  grid,
+  isFirst,
+  measure,
+}: {
+  row: Row;
+  index: number;
+  start: number;
+  targets: readonly Target[];
+  grid: CSSProperties;
+  isFirst: boolean;
+  measure: (element: HTMLElement | null) => void;
+}) {
+  return (
+    // biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus
+    // biome-ignore lint/a11y/useSemanticElements: a table cannot draw only the rows that are in sight
+    <div
+      ref={measure}
+      data-index={index}
+      aria-rowindex={index + 2}
+      className={styles.row}
+      role="row"
+      style={{ ...grid, transform: `translateY(${start}px)` }}
+    >
+      {/* biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus */}
+      {/* biome-ignore lint/a11y/useSemanticElements: see above */}
+      <div className={styles.field} role="rowheader">
+        <span title={row.field.label}>{row.field.label}</span>
+        <span className={styles.kind}>{row.field.kind}</span>
+      </div>
+      {targets.map((target, column) => (
+        <Cell key={target.id} row={row} target={target.id} isFirst={isFirst && column === 0} />
+      ))}
+    </div>
+  );
+});
 
 function ColumnHead({ target, isReference }: { target: Target; isReference: boolean }) {
   return (

@@ -1,5 +1,5 @@
 import type { Guard } from '@/core/guard/guard';
-import { download } from '../frame/files';
+import { download } from '../frame/download';
 
 /** Saves the guards as a TypeScript module. @returns what went wrong, or null */
 export async function exportGuards(guards: readonly Guard[], name: string): Promise<string | null> {

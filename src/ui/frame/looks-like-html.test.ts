@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { browserName } from '@/probe/capture';
-import { looksLikeHtml } from './files';
+import { looksLikeHtml } from './looks-like-html';
 
 describe('what is taken for HTML', () => {
   it.each(['<form>', 'x <INPUT name=a>', '<!doctype html>', '<textarea>', '<html><body>'])(

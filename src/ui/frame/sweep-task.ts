@@ -1,0 +1,74 @@
+import type { FieldId } from '@/core/form/field';
+import { type FormDocument, typingTasks } from '@/core/form/form-document';
+import { readForm } from '@/core/form/read-form';
+import type { Answers } from '@/core/observation/answers';
+import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
+import type { Observation, PageQuestion } from '@/core/observation/observation';
+import type { RunId } from '@/core/observation/run';
+import { askingFault } from '@/core/observation/sweep-request';
+import { scriptsForPage } from '@/core/page/usual-scripts';
+import type { LineUp } from '@/core/target/line-up';
+import type { Target } from '@/core/target/target';
+import { openDatabase, type StoredRun } from '@/store/database';
+import { beginRun, keep } from '@/store/runs';
+import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
+import { observers } from './observers';
+
+/** What a person asks to be asked. */
+export interface SweepTask {
+  /** All: those of a sweep. */
+  readonly questions: readonly PageQuestion[] | 'all';
+  readonly fields: readonly FieldId[] | null;
+  readonly targets: readonly Target[];
+  /** Null: those that are kept with the form, and those that are usual for a page of one's own. */
+  readonly scripts: TypingTasks | null;
+  readonly newRun: boolean;
+}
+
+export interface SweptForm {
+  readonly form: FormDocument;
+  readonly run: StoredRun | null;
+  readonly answers: Answers;
+  readonly lineUp: LineUp;
+}
+
+/**
+ * Asks, and keeps the answers in a new run or in the one that is there.
+ * @returns why nothing was asked, in one sentence; null when all is well
+ */
+export async function runTask(
+  { questions, fields, targets, scripts, newRun }: SweepTask,
+  { form, run, answers, lineUp }: SweptForm,
+  began: (run: RunId) => void,
+  report: (progress: readonly TargetProgress[]) => void,
+  signal: AbortSignal,
+): Promise<string | null> {
+  const asking = askingOf(
+    form.markup,
+    questions === 'all' ? sweepQuestions : questions,
+    scripts ?? scriptsOf(form),
+    fields,
+    form.page ?? null,
+  );
+  const fault = askingFault(asking);
+  if (fault) return fault;
+  const database = openDatabase();
+  const into = newRun || !run ? await beginRun(database, form, lineUp) : run;
+  if (into !== run && run?.form.markup === form.markup)
+    await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
+  began(into.id);
+  await sweepIntoRun(database, into.id, targets, asking, observers, report, signal);
+  return null;
+}
+
+function scriptsOf(form: FormDocument): TypingTasks {
+  return form.page ? scriptsForPage(form, readForm(form.markup).fields) : typingTasks(form);
+}
+
+/** What devices and real keyboards answered stays with the same form, under its own time: no sweep asks them. */
+function notAskedBySweeps(answers: Answers, { targets }: LineUp): Observation[] {
+  const devices = new Set(targets.flatMap(({ id, ask }) => (ask === 'device' ? [id] : [])));
+  return [...answers.values()].filter(
+    ({ question, target }) => question === 'keyboard' || devices.has(target),
+  );
+}
