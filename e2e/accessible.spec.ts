@@ -45,6 +45,14 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Fallback plans' }).click();
     await page.getByRole('button', { name: 'Try the plans' }).waitFor();
     await expectAccessible(page);
+    await page.goto('/findings?form=hurried-tide-log');
+    await page.getByRole('button', { name: /There is no input type/ }).click();
+    await page.getByText(/^With it, /).waitFor();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Files' }).click();
+    await page.getByRole('menuitem', { name: 'Open a page of yours…' }).click();
+    await page.getByRole('dialog', { name: 'Open a page of yours' }).waitFor();
+    await expectAccessible(page);
   });
 }
 

@@ -17,6 +17,7 @@ import { Rail, views } from './rail';
 import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
+import { Tour, useTour } from './tour';
 import { CorrectionsProvider } from './use-corrections';
 import { DeviceProvider } from './use-device';
 import { FormProvider, useForm } from './use-form';
@@ -85,11 +86,12 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
   const { fault } = useSweep();
   const [shortcuts, setShortcuts] = useState(false);
   const open = useOpenFile();
+  const tour = useTour();
   useShortcuts(() => setShortcuts(true));
   usePasteAndDrop(open);
   return (
     <div className={styles.frame}>
-      <Rail theme={theme} onTheme={onTheme} onShortcuts={() => setShortcuts(true)} />
+      <Rail theme={theme} onTheme={onTheme} onShortcuts={() => setShortcuts(true)} onTour={tour} />
       <TopBar onFile={open} />
       <main className={styles.main}>
         <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
@@ -98,6 +100,7 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
         </div>
         {selection.closeUp && <CloseUp onClose={() => select({ closeUp: false })} />}
       </main>
+      {selection.tour !== null && <Tour step={selection.tour} />}
       <Shortcuts open={shortcuts} onClose={() => setShortcuts(false)} />
     </div>
   );

@@ -28,10 +28,12 @@ export function Rail({
   theme,
   onTheme,
   onShortcuts,
+  onTour,
 }: {
   theme: ThemeName;
   onTheme: () => void;
   onShortcuts: () => void;
+  onTour: () => void;
 }) {
   const path = usePathname();
   const [selection] = useSelection();
@@ -54,6 +56,9 @@ export function Rail({
         </Link>
       ))}
       <span className={styles.gap} />
+      <button type="button" className={styles.view} onClick={onTour}>
+        Tour
+      </button>
       <button type="button" className={styles.view} onClick={onTheme}>
         {theme === 'dark' ? 'Light' : 'Dark'}
       </button>

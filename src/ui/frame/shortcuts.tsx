@@ -1,5 +1,7 @@
 import { Modal } from 'antd';
+import { usePathname } from 'next/navigation';
 import styles from './frame.module.css';
+import { stops } from './tour';
 
 const shortcuts: readonly (readonly [string, string])[] = [
   ['Ctrl+Enter', 'Sweep the line-up'],
@@ -14,15 +16,22 @@ const shortcuts: readonly (readonly [string, string])[] = [
 ];
 
 export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const path = usePathname();
+  const here = stops.find((stop) => stop.path === path);
   return (
-    <Modal open={open} onCancel={onClose} footer={null} title="Shortcuts">
+    <Modal open={open} onCancel={onClose} footer={null} title="Help">
+      {here && (
+        <p>
+          <strong>{here.title}</strong> {here.text}
+        </p>
+      )}
       <dl className={styles.shortcuts}>
         {shortcuts.map(([keys, does]) => (
           <Pair key={keys} keys={keys} does={does} />
         ))}
       </dl>
       <p className="soft" style={{ marginTop: 12 }}>
-        Drop a run file or an HTML file anywhere to open it.
+        Drop a run, workspace or HTML file anywhere to open it.
       </p>
     </Modal>
   );

@@ -62,6 +62,7 @@ describe('the selection in the address', () => {
       closeUp: fc.boolean(),
       finding: id,
       findings: fc.constantFrom(...findingFilters),
+      tour: fc.option(fc.nat(), { nil: null }),
     }) as fc.Arbitrary<Selection>;
     fc.assert(
       fc.property(selection, (one) => {

@@ -44,6 +44,8 @@ export interface Selection {
   readonly closeUp: boolean;
   readonly finding: FindingId | null;
   readonly findings: FindingFilter;
+  /** How far the tour is; null: none is going on. */
+  readonly tour: number | null;
 }
 
 /** Names in the address. */
@@ -64,11 +66,15 @@ const names: Readonly<Record<keyof Selection, string>> = {
   closeUp: 'closeup',
   finding: 'finding',
   findings: 'findings',
+  tour: 'tour',
 };
 
 export function readSelection(parameters: URLSearchParams): Selection {
   const text = (name: keyof Selection) => parameters.get(names[name]) || null;
-  const stroke = Number.parseInt(text('stroke') ?? '', 10);
+  const count = (name: keyof Selection) => {
+    const number = Number.parseInt(text(name) ?? '', 10);
+    return Number.isInteger(number) && number >= 0 ? number : null;
+  };
   return {
     form: text('form') as FormId | null,
     run: text('run') as RunId | null,
@@ -81,7 +87,8 @@ export function readSelection(parameters: URLSearchParams): Selection {
     typing: typingParts.find((part) => part === text('typing')) ?? 'strokes',
     keyboards: keyboardParts.find((part) => part === text('keyboards')) ?? 'keyboards',
     language: languages.find((language) => language === text('language')) ?? 'en-US',
-    stroke: Number.isInteger(stroke) && stroke >= 0 ? stroke : null,
+    stroke: count('stroke'),
+    tour: count('tour'),
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,
     finding: text('finding') as FindingId | null,
