@@ -47,7 +47,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await expectAccessible(page);
     await page.goto('/findings?form=hurried-tide-log');
     await page.getByRole('button', { name: /There is no input type/ }).click();
-    await page.getByText(/^With it, /).waitFor();
+    await page.getByText(/With it, /).waitFor();
     await expectAccessible(page);
     await page.getByRole('button', { name: 'Files' }).click();
     await page.getByRole('menuitem', { name: 'Open a page of yours…' }).click();

@@ -84,7 +84,14 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page
       .goto(`${address}/keyboards?field=level&keyboards=all+settings&target=webkit-phone`)
       .then(() => settled(page)),
-  findings: (page, address) => page.goto(`${address}/findings`).then(() => settled(page)),
+  findings: async (page, address) => {
+    await page.goto(`${address}/findings?form=hurried-tide-log`);
+    await page.getByRole('button', { name: /There is no input type/ }).click();
+    await page.getByText(/With it, /).waitFor();
+    await page.getByRole('button', { name: /^Ask the targets/ }).click();
+    await page.getByRole('list', { name: 'Before and after' }).waitFor({ timeout: 90_000 });
+    await settled(page);
+  },
   submission: (page, address) =>
     page.goto(`${address}/submission?state=filled&target=firefox`).then(() => settled(page)),
   'submission-blocked': (page, address) =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { answerFindings, collected, formFindings } from '../finding/collect-findings';
+import { answerFindings, collected, formFindingsAtOnce } from '../finding/collect-findings';
 import type { Finding } from '../finding/finding';
 import type { FormDocument, FormId } from '../form/form-document';
 import { predict } from '../model/predict';
@@ -41,10 +41,14 @@ function sweep(
       });
     });
   const answers = answersOf(observations);
-  const work = formFindings(form, { language: 'en-US', corrections: [] });
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return { run, answers, findings: collected([...step.value, ...answerFindings(run, answers)]) };
+  return {
+    run,
+    answers,
+    findings: collected([
+      ...formFindingsAtOnce(form, { language: 'en-US', corrections: [] }),
+      ...answerFindings(run, answers),
+    ]),
+  };
 }
 
 /** Firefox draws Boat otherwise. */

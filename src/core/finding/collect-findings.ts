@@ -49,18 +49,22 @@ export function collected(findings: readonly Finding[]): Finding[] {
   return ranked(merged(findings));
 }
 
+/** The same in one go, for who need not show progress. */
+export function formFindingsAtOnce(...of: Parameters<typeof formFindings>): Finding[] {
+  const work = formFindings(...of);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
 /** Everything that is found about the form of a run, by the form itself and by the answers. */
 export function findingsOfRun(
   run: Pick<Run, 'form' | 'lineUp' | 'observations'>,
   setup: KeyboardSetup,
 ): Finding[] {
-  const ofForm = toTheEnd(formFindings(run.form, setup));
-  return collected([...ofForm, ...answerFindings(run, answersOf(run.observations))]);
-}
-
-function toTheEnd<Result>(work: Generator<unknown, Result>): Result {
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
+  return collected([
+    ...formFindingsAtOnce(run.form, setup),
+    ...answerFindings(run, answersOf(run.observations)),
+  ]);
 }

@@ -13,7 +13,7 @@ import type { Observation, SubmissionObservation } from '../observation/observat
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
 import { changedForm, changedLines } from './change';
-import { collected, findingsOfRun, formFindings } from './collect-findings';
+import { collected, findingsOfRun, formFindingsAtOnce } from './collect-findings';
 import { differenceFindings } from './difference-findings';
 import { faultHarm } from './fault-harm';
 import { type Finding, harms, merged, ranked } from './finding';
@@ -26,12 +26,8 @@ const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'bl
 }) as [Target, Target, Target, Target];
 
 const setup = { language: 'en-US', corrections: [] } as const;
-const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] => {
-  const work = formFindings(form, setup);
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return collected(step.value);
-};
+const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] =>
+  collected(formFindingsAtOnce(form, setup));
 const found = (markup: string, typing: FormDocument['typing'] = {}) => ofForm({ markup, typing });
 const textsOf = (findings: readonly Finding[]) => findings.flatMap(({ says, details }) => [says, ...details]);
 

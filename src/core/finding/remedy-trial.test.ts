@@ -6,17 +6,14 @@ import type { Guard } from '../guard/guard';
 import { predict } from '../model/predict';
 import { answersOf } from '../observation/answers';
 import { targetId } from '../target/target';
-import { collected, formFindings } from './collect-findings';
+import { collected, formFindingsAtOnce } from './collect-findings';
 import type { Finding } from './finding';
 import { asEarlierFields, remedyTrial, trialDifferences, typedText } from './remedy-trial';
 
 const chromium = targetId('chromium');
 
 function findingIn(form: FormDocument, says: string): Finding {
-  const work = formFindings(form, { language: 'en-US', corrections: [] });
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const found = collected(step.value).find((one) =>
+  const found = collected(formFindingsAtOnce(form, { language: 'en-US', corrections: [] })).find((one) =>
     [one.says, ...one.details].some((text) => text.includes(says)),
   );
   if (!found) throw new Error(says);

@@ -97,10 +97,10 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
         <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
           {fault && <Alert type="error" title={fault} showIcon style={{ margin: '10px 16px 0' }} />}
           <div style={{ flex: 1, minHeight: 0 }}>{children}</div>
+          {selection.tour !== null && <Tour step={selection.tour} />}
         </div>
         {selection.closeUp && <CloseUp onClose={() => select({ closeUp: false })} />}
       </main>
-      {selection.tour !== null && <Tour step={selection.tour} />}
       <Shortcuts open={shortcuts} onClose={() => setShortcuts(false)} />
     </div>
   );
