@@ -2,6 +2,10 @@ import { readFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 
+/** Who signs in is led to the page; a page before the form, as many have one. */
+const signIn = `<!doctype html><html lang="en"><title>Sign in</title><h1>Sign in</h1>
+<form action="/"><label>User <input name="user" required></label> <button>Sign in</button></form></html>`;
+
 const files = { '/': ['index.html', 'text/html'], '/page.js': ['page.js', 'text/javascript'] };
 
 /** The example page, and a log that forgets everything; `log` holds what arrived. */
@@ -10,6 +14,8 @@ export function startExample(port = 4311) {
   const server = createServer(async (request, response) => {
     const path = (request.url ?? '/').split('?')[0];
     if (request.method !== 'GET') log.push(`${request.method} ${path}`);
+    if (path === '/sign-in')
+      return response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(signIn);
     const [name, type] = files[path] ?? [];
     if (!name) return response.writeHead(request.method === 'GET' ? 404 : 204).end();
     response.writeHead(200, { 'content-type': `${type}; charset=utf-8`, 'cache-control': 'no-store' });

@@ -29,7 +29,7 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
   try {
     return await work();
   } catch (error) {
-    if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`);
+    if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`, true);
     if (error instanceof EngineLost) throw error;
     throw new EngineLost(`${engine} did not answer: ${firstLine(error)}`);
   }

@@ -175,17 +175,27 @@ describe('the engines file', () => {
   };
 
   it('that is not there names no endpoint', async () => {
-    expect(await readEnginesFile(join(folder, 'nothing.json'))).toEqual({ status: 'read', endpoints: [] });
+    expect(await readEnginesFile(join(folder, 'nothing.json'))).toEqual({
+      status: 'read',
+      endpoints: [],
+      pages: [],
+    });
   });
   it('names endpoints, with nothing asked of them unless it says so', async () => {
     expect(await read(JSON.stringify({ endpoints: [endpoint] }))).toEqual({
       status: 'read',
       endpoints: [{ ...endpoint, capabilities: {}, pagesFrom: null }],
+      pages: [],
     });
+  });
+  it('lists pages of other machines by their origins', async () => {
+    const pages = ['https://staging.example:8443'];
+    expect(await read(JSON.stringify({ pages }))).toEqual({ status: 'read', endpoints: [], pages });
   });
   it.each([
     ['{', 'it is not JSON'],
-    ['{}', 'endpoints'],
+    ['{}', 'it names neither endpoints nor pages'],
+    [{ pages: ['https://staging.example/log'] }, 'a page is listed by its origin'],
     [{ endpoints: [{ ...endpoint, name: 'Next Room' }] }, 'a name is made of lower-case letters'],
     [{ endpoints: [{ ...endpoint, name: 'firefox' }] }, 'finds by itself'],
     [{ endpoints: [{ ...endpoint, address: 'file:///etc' }] }, 'begins with http'],

@@ -57,4 +57,12 @@ export interface EnginePage extends AskablePage {
 /** The engine did not start, went away or does not answer; the message is for people. */
 export class EngineLost extends PageLost {
   override readonly name = 'EngineLost';
+
+  /** @param isGone the browser has ended; else this page or this command alone failed */
+  constructor(
+    message: string,
+    readonly isGone = false,
+  ) {
+    super(message);
+  }
 }

@@ -50,7 +50,8 @@ const schema = object({
       .noUnknown(),
   )
     .max(20)
-    .default([]),
+    .optional()
+    .default(undefined),
   pages: array(
     string()
       .strict()
@@ -58,8 +59,12 @@ const schema = object({
       .matches(/^https?:\/\/[^\s/]+$/, 'a page is listed by its origin, as in https://staging.example:8443'),
   )
     .max(100)
-    .default([]),
+    .optional()
+    .default(undefined),
 })
+  .test('names something', 'it names neither endpoints nor pages', (file) =>
+    Boolean(file?.endpoints ?? file?.pages),
+  )
   .strict()
   .noUnknown();
 

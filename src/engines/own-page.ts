@@ -22,7 +22,22 @@ export async function ownPageFault({
   const fault = pageAddressFault(address, await pageOrigins());
   if (fault) return fault;
   const reading = readSteps(steps);
-  return reading.status === 'fault' ? `Line ${reading.line} of the steps: ${reading.text}` : null;
+  if (reading.status === 'fault') return `Line ${reading.line} of the steps: ${reading.text}`;
+  return (await answers(address))
+    ? null
+    : `Nothing answers at ${address}. Start the dev server, or mend the address.`;
+}
+
+/** How long a dev server may take to answer at all, ms: some build their pages when they are asked for. */
+const answerTime = 10_000;
+
+async function answers(address: string): Promise<boolean> {
+  try {
+    await fetch(address, { redirect: 'manual', signal: AbortSignal.timeout(answerTime) });
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 async function pageOrigins(): Promise<readonly string[]> {
@@ -49,45 +64,49 @@ export function stepsBefore(
 }
 
 async function untilDrawn(
-  evaluate: Parameters<Arrive>[0],
+  evaluate: Evaluate,
   code: string,
   { form, controls }: { readonly form: number; readonly controls: number },
 ): Promise<void> {
-  const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}); })()`;
-  for (const end = Date.now() + drawingTime; Date.now() < end; await wait(betweenLooks)) {
-    const now = await evaluate(call);
-    if (typeof now === 'number' && now >= controls) return;
-  }
+  const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}) >= ${controls}; })()`;
+  if (await patiently(evaluate, call, drawingTime)) return;
   throw new EngineLost(
     'The page does not show the form that was read from it any more. Read the page again, or mend the steps before the form.',
   );
 }
 
 /** A page may have led elsewhere. */
-async function checkedPlace(evaluate: Parameters<Arrive>[0]): Promise<void> {
-  const address = String(await evaluate('window.location.href'));
-  const fault = pageAddressFault(address, await pageOrigins());
+async function checkedPlace(evaluate: Evaluate): Promise<void> {
+  const address = await patiently(
+    evaluate,
+    `document.readyState === 'complete' && window.location.href`,
+    patience,
+  );
+  const fault = pageAddressFault(String(address), await pageOrigins());
   if (fault) throw new EngineLost(`The page led to another address. ${fault}`);
 }
 
-/** A step may load another page; until that is there, nothing in it answers. */
-async function doStep(evaluate: Parameters<Arrive>[0], code: string, step: PageStep): Promise<void> {
+async function doStep(evaluate: Evaluate, code: string, step: PageStep): Promise<void> {
   const call = `(() => { if (document.readyState !== 'complete') return false; if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.doStep(${JSON.stringify(step)}); })()`;
-  for (const end = Date.now() + patience; Date.now() < end; await wait(betweenLooks)) {
-    const done = await evaluate(call).catch((error: unknown) => {
-      // The page that was asked is gone because the step before led to another one.
-      if (error instanceof EngineLost) throw error;
-      return false;
-    });
-    if (done === true) {
-      await wait(betweenLooks);
-      return;
-    }
-  }
+  if (await patiently(evaluate, call, patience)) return wait(betweenLooks);
   const about = step.kind === 'go' ? step.path : step.what;
   throw new EngineLost(
     `The step ${step.kind} “${about}” found nothing in the page within ${patience / 1000} seconds. Mend the steps before the form.`,
   );
+}
+
+type Evaluate = Parameters<Arrive>[0];
+
+/** What an expression gives as soon as it is not false; null when it stays so. While one page leads to another, nothing in it answers. */
+async function patiently(evaluate: Evaluate, expression: string, longest: number): Promise<unknown> {
+  for (const end = Date.now() + longest; Date.now() < end; await wait(betweenLooks)) {
+    const value = await evaluate(expression).catch((error: unknown) => {
+      if (error instanceof EngineLost && error.isGone) throw error;
+      return false;
+    });
+    if (value) return value;
+  }
+  return null;
 }
 
 /** The script that makes one form of the page the form under test. */

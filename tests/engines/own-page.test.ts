@@ -20,10 +20,13 @@ beforeAll(async () => {
 });
 afterAll(() => example.stop());
 
-const steps = 'click "New entry"\nwait "#entry"';
+const steps = 'fill "User" "ada"\nclick "Sign in"\nclick "New entry"\nwait "#entry"';
 
 async function entryForm(): Promise<FormDocument> {
-  const forms = await readOwnPage({ address: example.address, steps }, new AbortController().signal);
+  const forms = await readOwnPage(
+    { address: `${example.address}sign-in`, steps },
+    new AbortController().signal,
+  );
   expect(forms.map(({ title }) => title)).toEqual(['find', 'New entry']);
   const [, entry] = forms;
   return {
@@ -31,7 +34,7 @@ async function entryForm(): Promise<FormDocument> {
     name: entry?.title ?? '',
     markup: entry?.markup ?? '',
     typing: {},
-    page: { address: example.address, form: 1, steps },
+    page: { address: `${example.address}sign-in`, form: 1, steps },
   };
 }
 
@@ -55,16 +58,16 @@ describe.skipIf(!here)('a page of one’s own', () => {
     ['file:///etc/hosts', '', 'has to begin with http'],
     ['log', '', 'This is no address.'],
     ['http://localhost:1/', 'jump "over"', 'Line 1 of the steps: “jump "over"” is no step.'],
+    ['http://127.0.0.1:9/', '', 'Nothing answers at http://127.0.0.1:9/.'],
   ])('%s is not opened: a sentence says why', async (address, own, sentence) => {
     expect(await ownPageFault({ address, steps: own })).toContain(sentence);
   });
 
-  it('says which step found nothing, and that nobody answers', async () => {
+  it('says which step found nothing', async () => {
     const signal = new AbortController().signal;
     await expect(readOwnPage({ address: example.address, steps: 'click "Nowhere"' }, signal)).rejects.toThrow(
       'The step click “Nowhere” found nothing in the page',
     );
-    await expect(readOwnPage({ address: 'http://127.0.0.1:9/', steps: '' }, signal)).rejects.toThrow();
   }, 60_000);
 });
 
