@@ -43,7 +43,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await expect(page.getByText('This is not a run file of Ukko.')).toBeVisible();
     await open('{"format": "ukko-run", "version": 7}');
     await expect(
-      page.getByText('The file is of version 7, this Ukko reads up to 2. Open it with a newer Ukko.'),
+      page.getByText('The file is of version 7, this Ukko reads up to 3. Open it with a newer Ukko.'),
     ).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
   });
