@@ -3,7 +3,7 @@
 import { Alert, App, ConfigProvider, Spin } from 'antd';
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
-import { type ReactNode, useCallback, useEffect, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/form/form-document';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase } from '@/store/database';
@@ -156,7 +156,12 @@ function useShortcuts(onShortcuts: () => void): void {
   const [selection, select] = useSelection();
   const router = useRouter();
   const path = usePathname();
+  // A dialog that closes by a key is gone by the time the key arrives here.
+  const inDialog = useRef(false);
   useEffect(() => {
+    const look = () => {
+      inDialog.current = document.querySelector('[role=dialog]') !== null;
+    };
     const hear = (event: KeyboardEvent) => {
       const command = event.ctrlKey || event.metaKey;
       const editing = isEditable(event.target);
@@ -165,14 +170,17 @@ function useShortcuts(onShortcuts: () => void): void {
       else if (command && event.key === 'Enter') sweep();
       else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
       else if (event.key === 'Escape' && running) cancel();
-      else if (event.key === 'Escape' && selection.closeUp && !document.querySelector('[role=dialog]'))
-        select({ closeUp: false });
+      else if (event.key === 'Escape' && selection.closeUp && !inDialog.current) select({ closeUp: false });
       else if (event.key === '?' && !editing) onShortcuts();
       else return;
       event.preventDefault();
     };
+    window.addEventListener('keydown', look, { capture: true });
     window.addEventListener('keydown', hear);
-    return () => window.removeEventListener('keydown', hear);
+    return () => {
+      window.removeEventListener('keydown', look, { capture: true });
+      window.removeEventListener('keydown', hear);
+    };
   }, [undo, redo, sweep, cancel, running, selection, select, router, path, onShortcuts]);
 }
 
