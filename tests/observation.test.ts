@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
 import { fieldId } from '@/core/form/field';
 import { limits, typingTasks } from '@/core/form/form-document';
+import { readFormFile } from '@/core/form/form-file';
 import { askingOf, planOf } from '@/core/observation/asking';
 import {
   type LookFacts,
@@ -186,6 +187,11 @@ describe('a run file', () => {
     expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', version < 3 ? null : '0.1.0']);
     expect(reading.run.observations.length).toBeGreaterThan(10);
     expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+  });
+
+  it('and a form file of version 1 are opened', () => {
+    const file = readFileSync(new URL('./fixtures/files/form-1.json', import.meta.url), 'utf8');
+    expect(readFormFile(file)).toMatchObject({ status: 'read', form: { name: 'Skerry Tide Log' } });
   });
 
   it('says which Ukko asked', () => {

@@ -4,7 +4,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { FormDocument } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
-import { askingOf, type TypingTasks } from '@/core/observation/asking';
+import { type Asking, askingOf } from '@/core/observation/asking';
 import type { PageQuestion } from '@/core/observation/observation';
 import type { Run, RunId } from '@/core/observation/run';
 import { writeRunFile } from '@/core/observation/run-file';
@@ -16,7 +16,7 @@ import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile, readFormPage, refuse } from './read-form-file';
-import { failing, type ReportOptions, readRun, reportOf, summaryOf, writeReports } from './write-reports';
+import { type ReportOptions, readBaseline, reportRun } from './write-reports';
 
 export interface SweepOptions extends ReportOptions {
   readonly out?: string;
@@ -33,7 +33,7 @@ export interface SweepOptions extends ReportOptions {
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
   const cancel = new AbortController();
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
-  const baseline = options.baseline === undefined ? null : await readRun(options.baseline);
+  const baseline = await readBaseline(options);
   if (typeof baseline === 'string') return refuse(baseline);
   if (options.watch && file === '-')
     return refuse('Standard input cannot be watched. Give the path of a file.');
@@ -61,12 +61,13 @@ async function sweepOnce(
 ): Promise<Run | null> {
   process.exitCode = 0;
   const form = await formOf(file, options, signal);
-  const fault = typeof form === 'string' ? form : askingFault(askingOf(form.markup, options.questions));
-  if (typeof form === 'string' || fault) {
-    refuse(fault ?? '');
+  const asking = typeof form === 'string' ? null : askingOfForm(form, options);
+  const fault = asking ? askingFault(asking) : null;
+  if (typeof form === 'string' || !asking || fault) {
+    refuse(fault ?? String(form));
     return null;
   }
-  const run = await sweptRun(form, options, signal);
+  const run = await sweptRun(form, asking, options, signal);
   if (options.out !== undefined && !(await written(options.out, run))) {
     refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
     return null;
@@ -78,7 +79,7 @@ async function sweepOnce(
       `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}\n`,
     );
   // Half a sweep says nothing of what is gone.
-  if (!signal.aborted) await report(run, baseline, options);
+  if (!signal.aborted) await reportRun(run, baseline, options, options.quiet);
   return run;
 }
 
@@ -98,15 +99,12 @@ async function formOf(
   return readFormPage({ address: file, form, steps: text }, signal);
 }
 
-async function report(run: Run, baseline: Run | null, options: SweepOptions): Promise<void> {
-  const made = reportOf(run, baseline);
-  const unwritten = await writeReports(made, options);
-  if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
-  if (!options.quiet) process.stdout.write(`${summaryOf(made)}\n`);
-  if (failing(made, options.failOn).size > 0) process.exitCode = 3;
-}
-
-async function sweptRun(form: FormDocument, options: SweepOptions, signal: AbortSignal): Promise<Run> {
+async function sweptRun(
+  form: FormDocument,
+  asking: Asking,
+  options: SweepOptions,
+  signal: AbortSignal,
+): Promise<Run> {
   const [reference] = options.targets;
   const gathered = collectRun({
     id: randomUUID() as RunId,
@@ -118,7 +116,7 @@ async function sweptRun(form: FormDocument, options: SweepOptions, signal: Abort
   const say = options.quiet ? () => undefined : reporter();
   await sweep(
     options.targets,
-    askingOf(form.markup, options.questions, scriptsOf(form, options), null, form.page ?? null),
+    asking,
     { engines: sweepEngines, probe: async () => undefined },
     (message) => {
       gathered.emit(message);
@@ -129,8 +127,10 @@ async function sweptRun(form: FormDocument, options: SweepOptions, signal: Abort
   return gathered.run(signal.aborted ? null : new Date().toISOString());
 }
 
-function scriptsOf(form: FormDocument, { questions }: SweepOptions): TypingTasks {
-  return form.page && questions.includes('typing') ? scriptsForPage(form, readForm(form.markup).fields) : {};
+function askingOfForm(form: FormDocument, { questions }: SweepOptions): Asking {
+  const isTyped = form.page && questions.includes('typing');
+  const scripts = isTyped ? scriptsForPage(form, readForm(form.markup).fields) : {};
+  return askingOf(form.markup, questions, scripts, null, form.page ?? null);
 }
 
 /** How often a watched page is fetched, ms. */

@@ -16,6 +16,7 @@ import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
 import { byHarm, harmTitles, type Report, standingOf } from '@/core/report/report';
 import { ukkoVersion } from '@/core/version';
+import { refuse } from './read-form-file';
 
 export const failOns = ['new', 'changed', 'any', 'never'] as const;
 /** Which findings fail a build. */
@@ -45,7 +46,7 @@ export async function readRun(path: string): Promise<Run | string> {
 }
 
 /** What was found by a run, and what is another than in a baseline. */
-export function reportOf(run: Run, baseline: Run | null): Report {
+function reportOf(run: Run, baseline: Run | null): Report {
   const found = findingsOfRun(run, setup);
   const before = baseline && foundRun(baseline, findingsOfRun(baseline, setup));
   return {
@@ -76,7 +77,7 @@ function pixelsIn(pictures: readonly Picture[]): (a: PictureId, b: PictureId) =>
   };
 }
 
-export function failing(report: Report, failOn: FailOn): Set<Finding> {
+function failing(report: Report, failOn: FailOn): Set<Finding> {
   const fails = {
     new: ['new', 'found'],
     changed: ['new', 'changed', 'found'],
@@ -87,7 +88,7 @@ export function failing(report: Report, failOn: FailOn): Set<Finding> {
 }
 
 /** Writes the reports that were asked for. @returns the path that could not be written, or null */
-export async function writeReports(report: Report, options: ReportOptions): Promise<string | null> {
+async function writeReports(report: Report, options: ReportOptions): Promise<string | null> {
   const writers: readonly (readonly [string | undefined, () => string])[] = [
     [options.html, () => htmlReport(report)],
     [options.markdown, () => markdownReport(report)],
@@ -107,8 +108,27 @@ export async function writeReports(report: Report, options: ReportOptions): Prom
   return null;
 }
 
+/** Writes the reports of a run, says what was found unless `quiet`, and sets the exit code. */
+export async function reportRun(
+  run: Run,
+  baseline: Run | null,
+  options: ReportOptions,
+  quiet = false,
+): Promise<void> {
+  const report = reportOf(run, baseline);
+  const unwritten = await writeReports(report, options);
+  if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
+  if (!quiet) process.stdout.write(`${summaryOf(report)}\n`);
+  if (failing(report, options.failOn).size > 0) process.exitCode = 3;
+}
+
+/** The run to compare with; null where none was asked for. @returns a sentence where it cannot be read */
+export async function readBaseline({ baseline }: ReportOptions): Promise<Run | string | null> {
+  return baseline === undefined ? null : readRun(baseline);
+}
+
 /** What a terminal shows of a report: what is another than before, or else what was found, the worst first. */
-export function summaryOf({ findings, drift }: Report): string {
+function summaryOf({ findings, drift }: Report): string {
   if (!drift)
     return [
       `${findings.length} findings`,

@@ -128,12 +128,9 @@ export async function readOwnPage(
     try {
       const { code } = await probeBundle('probe');
       const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
-      let forms = await opened.probe('formsHere');
-      for (const end = Date.now() + drawingTime; forms.length === 0 && Date.now() < end; ) {
-        await wait(betweenLooks);
-        forms = await opened.probe('formsHere');
-      }
-      return forms;
+      const isDrawn = `window.${probeGlobal}.controlsIn(0) > 0`;
+      await patiently((expression) => opened.evaluate(expression), isDrawn, drawingTime);
+      return await opened.probe('formsHere');
     } finally {
       signal.removeEventListener('abort', stop);
       await session.close();

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
@@ -10,11 +9,6 @@ import { readForm } from './read-form';
 import { standalonePage } from './standalone-page';
 
 describe('a form file', () => {
-  it('of version 1 is opened', () => {
-    const file = readFileSync(new URL('../../../tests/fixtures/files/form-1.json', import.meta.url), 'utf8');
-    expect(readFormFile(file)).toMatchObject({ status: 'read', form: { name: 'Skerry Tide Log' } });
-  });
-
   it('gives the same form back', () => {
     for (const form of [demoForm, hurriedForm])
       expect(readFormFile(writeFormFile(form))).toEqual({ status: 'read', form });
