@@ -1,13 +1,14 @@
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Decision, FindingId } from '@/core/finding/finding';
 import type { FormDocument, FormId } from '@/core/form/form-document';
+import { grouped } from '@/core/grouped';
 import type { Correction } from '@/core/keyboard/correction';
-import type { Observation, ObservationKey } from '@/core/observation/observation';
-import type { PictureId } from '@/core/observation/picture';
+import type { Observation } from '@/core/observation/observation';
+import { type Picture, pictureData } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
 import { lineUpFromVersion1, observationFromVersion1 } from '@/core/observation/run-file-1';
 import type { LineUp } from '@/core/target/line-up';
-import type { Target } from '@/core/target/target';
+import type { Target, TargetId } from '@/core/target/target';
 
 export interface StoredForm extends FormDocument {
   /** ISO 8601, UTC. */
@@ -17,17 +18,11 @@ export interface StoredForm extends FormDocument {
 /** A run without its answers and pictures, which have tables of their own. */
 export type StoredRun = Omit<Run, 'observations' | 'pictures'> & { readonly formId: FormId };
 
-export interface StoredObservation {
+/** What one target answered within a run, in one row: a large run has tens of thousands of answers, and rows are slow. */
+export interface StoredAnswers {
   readonly run: RunId;
-  readonly key: ObservationKey;
-  readonly observation: Observation;
-}
-
-export interface StoredPicture {
-  readonly id: PictureId;
-  readonly width: number;
-  readonly height: number;
-  readonly blob: Blob;
+  readonly target: TargetId;
+  readonly observations: readonly Observation[];
 }
 
 /** What was decided about a finding of a form. */
@@ -49,8 +44,8 @@ export interface StoredLineUp extends LineUp {
 export class UkkoDatabase extends Dexie {
   declare forms: EntityTable<StoredForm, 'id'>;
   declare runs: EntityTable<StoredRun, 'id'>;
-  declare observations: Table<StoredObservation, [RunId, ObservationKey]>;
-  declare pictures: EntityTable<StoredPicture, 'id'>;
+  declare answers: Table<StoredAnswers, [RunId, TargetId]>;
+  declare pictures: EntityTable<Picture, 'id'>;
   declare lineUps: EntityTable<StoredLineUp, 'formId'>;
   /** Targets that the person made; those that ship are in the core. */
   declare targets: EntityTable<Target, 'id'>;
@@ -97,6 +92,8 @@ export class UkkoDatabase extends Dexie {
             run.ukko = null;
           });
       });
+    this.version(7).stores({ answers: '[run+target], run', observations: null }).upgrade(packAnswers);
+    this.version(8).upgrade(unpackPictures);
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')
@@ -105,6 +102,43 @@ export class UkkoDatabase extends Dexie {
           correction.about = 'what comes up';
         });
     });
+  }
+}
+
+/** Until version 6 each answer had a row of its own. */
+async function packAnswers(transaction: Transaction): Promise<void> {
+  const rows = transaction.table<{ run: RunId; observation: Observation }>('observations');
+  const runs = (await rows.orderBy('run').uniqueKeys()) as unknown as RunId[];
+  for (const run of runs) {
+    const all = await rows.where('run').equals(run).toArray();
+    const byTarget = grouped(
+      all.map(({ observation }) => observation),
+      ({ target }) => target,
+    );
+    await transaction
+      .table<StoredAnswers>('answers')
+      .bulkPut([...byTarget].map(([target, observations]) => ({ run, target, observations })));
+  }
+}
+
+/** How many pictures of an older database are in memory at once while it is upgraded. */
+const picturesAtOnce = 200;
+
+/** Until version 7 each picture was a file of its own beside the database: thousands of them are slow to open. */
+async function unpackPictures(transaction: Transaction): Promise<void> {
+  const table = transaction.table<Omit<Picture, 'data'> & { blob: Blob }>('pictures');
+  const ids = await table.toCollection().primaryKeys();
+  for (let at = 0; at < ids.length; at += picturesAtOnce) {
+    const kept = (await table.bulkGet(ids.slice(at, at + picturesAtOnce))).flatMap((one) => one ?? []);
+    // The transaction would end while a file is read.
+    const read = await Dexie.waitFor(
+      Promise.all(
+        kept.map(async ({ blob, ...picture }): Promise<Picture> => {
+          return { ...picture, data: pictureData(new Uint8Array(await blob.arrayBuffer())) };
+        }),
+      ),
+    );
+    await transaction.table<Picture>('pictures').bulkPut(read);
   }
 }
 

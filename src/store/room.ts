@@ -32,7 +32,7 @@ export const outOfRoom =
 
 /**
  * Deletes the pictures of all sweeps but the latest one of each form and its baseline. Answers stay.
- * @returns how many pictures went, and their bytes
+ * @returns how many pictures went, and the bytes that they took
  */
 export async function thinPictures(
   database: UkkoDatabase,
@@ -50,6 +50,6 @@ export async function thinPictures(
           for (const picture of picturesIn(observation)) kept.add(picture);
     const gone = await database.pictures.filter(({ id }) => !kept.has(id)).toArray();
     await database.pictures.bulkDelete(gone.map(({ id }) => id));
-    return { pictures: gone.length, bytes: gone.reduce((sum, { blob }) => sum + blob.size, 0) };
+    return { pictures: gone.length, bytes: gone.reduce((sum, { data }) => sum + data.length, 0) };
   });
 }

@@ -1,11 +1,14 @@
 import Dexie from 'dexie';
 import type { FormDocument, FormId } from '@/core/form/form-document';
-import { type Observation, observationKey } from '@/core/observation/observation';
-import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
+import { grouped } from '@/core/grouped';
+import { answersOf } from '@/core/observation/answers';
+import type { Observation } from '@/core/observation/observation';
+import type { Picture, PictureId } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
 import type { LineUp } from '@/core/target/line-up';
+import type { TargetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
-import type { StoredPicture, StoredRun, UkkoDatabase } from './database';
+import type { StoredRun, UkkoDatabase } from './database';
 
 /** Starts a run of a form as it is now. */
 export async function beginRun(
@@ -33,10 +36,26 @@ export async function keep(
   observations: readonly Observation[],
   pictures: readonly Picture[],
 ): Promise<void> {
-  await database.transaction('rw', database.observations, database.pictures, async () => {
-    await database.pictures.bulkPut(pictures.map(stored));
-    await database.observations.bulkPut(
-      observations.map((observation) => ({ run, key: observationKey(observation), observation })),
+  await database.transaction('rw', database.answers, database.pictures, async () => {
+    await database.pictures.bulkPut(pictures);
+    await keepAnswers(database, run, observations);
+  });
+}
+
+/** Answers alone, whose pictures are there already. */
+export async function keepAnswers(
+  database: UkkoDatabase,
+  run: RunId,
+  observations: readonly Observation[],
+): Promise<void> {
+  const fresh = [...grouped(observations, ({ target }) => target)];
+  await database.transaction('rw', database.answers, async () => {
+    const kept = await database.answers.bulkGet(fresh.map(([target]): [RunId, TargetId] => [run, target]));
+    await database.answers.bulkPut(
+      fresh.map(([target, answers], index) => {
+        const together = answersOf([...(kept[index]?.observations ?? []), ...answers]);
+        return { run, target, observations: [...together.values()] };
+      }),
     );
   });
 }
@@ -55,8 +74,8 @@ export function runsOf(database: UkkoDatabase, form: FormId): Promise<StoredRun[
 }
 
 export async function observationsOf(database: UkkoDatabase, run: RunId): Promise<Observation[]> {
-  const rows = await database.observations.where('run').equals(run).toArray();
-  return rows.map((row) => row.observation);
+  const rows = await database.answers.where('run').equals(run).toArray();
+  return rows.flatMap(({ observations }) => observations);
 }
 
 /** The whole run with its pictures, as a file holds it. Null when it is gone. */
@@ -70,20 +89,7 @@ export async function loadRun(database: UkkoDatabase, id: RunId): Promise<Run | 
   return {
     ...run,
     observations,
-    pictures: await Promise.all(
-      pictures.flatMap((picture) =>
-        picture
-          ? [
-              base64Of(picture.blob).then((data) => ({
-                id: picture.id,
-                width: picture.width,
-                height: picture.height,
-                data,
-              })),
-            ]
-          : [],
-      ),
-    ),
+    pictures: pictures.flatMap((picture) => picture ?? []),
   };
 }
 
@@ -101,12 +107,12 @@ export async function addRun(database: UkkoDatabase, run: Run): Promise<void> {
 /** Deletes a run and the pictures that no other run shows. */
 export async function deleteRun(database: UkkoDatabase, run: RunId): Promise<void> {
   await database.transaction('rw', database.tables, async () => {
-    await database.observations.where('run').equals(run).delete();
+    await database.answers.where('run').equals(run).delete();
     await database.runs.delete(run);
     await database.baselines.where('run').equals(run).delete();
     const used = new Set<PictureId>();
-    await database.observations.each(({ observation }) => {
-      for (const picture of picturesIn(observation)) used.add(picture);
+    await database.answers.each(({ observations }) => {
+      for (const picture of observations.flatMap(picturesIn)) used.add(picture);
     });
     const ids = await database.pictures.toCollection().primaryKeys();
     await database.pictures.bulkDelete(ids.filter((id) => !used.has(id)));
@@ -126,16 +132,4 @@ export function picturesIn({ outcome }: Observation): PictureId[] {
   const { facts } = outcome;
   if ('plans' in facts) return facts.plans.flatMap(({ picture }) => picture ?? []);
   return 'picture' in facts && facts.picture ? [facts.picture] : [];
-}
-
-function stored(picture: Picture): StoredPicture {
-  const { id, width, height } = picture;
-  return { id, width, height, blob: new Blob([pictureBytes(picture)], { type: 'image/png' }) };
-}
-
-async function base64Of(blob: Blob): Promise<string> {
-  const bytes = new Uint8Array(await blob.arrayBuffer());
-  let binary = '';
-  for (const byte of bytes) binary += String.fromCharCode(byte);
-  return btoa(binary);
 }

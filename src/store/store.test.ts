@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
 import { askingOf, planOf } from '@/core/observation/asking';
 import { lookNotAsked, type Observation, observationKey } from '@/core/observation/observation';
-import { type Picture, pictureId } from '@/core/observation/picture';
+import { type Picture, pictureBytes, pictureId } from '@/core/observation/picture';
 import type { RunId } from '@/core/observation/run';
 import { readRunFile, writeRunFile } from '@/core/observation/run-file';
 import type { SweepMessage } from '@/core/observation/sweep-message';
@@ -99,8 +99,10 @@ describe('what version 1 of the database kept', () => {
     });
     await old.table('observations').put({
       run: 'r',
-      key: 'k',
+      key: 'chromium|measured|message|a',
       observation: {
+        field: 'a',
+        target: 'chromium',
         question: 'message',
         provenance,
         outcome: { status: 'answered', facts: { tried: '', willValidate: true, flags: [], message: '' } },
@@ -114,6 +116,36 @@ describe('what version 1 of the database kept', () => {
       provenance: { unable: [] },
       outcome: { facts: { saysTitle: null } },
     });
+    await now.delete();
+  });
+});
+
+describe('what version 6 of the database kept', () => {
+  it('is there after the upgrade: every answer of every run, and every picture', async () => {
+    const name = `old-${Math.random()}`;
+    const old = new Dexie(name);
+    old.version(6).stores({ runs: 'id, [formId+startedAt]', observations: '[run+key], run', pictures: 'id' });
+    const picture = await samplePicture(1);
+    const { data: _, ...about } = picture;
+    await old
+      .table('pictures')
+      .put({ ...about, blob: new Blob([pictureBytes(picture)], { type: 'image/png' }) });
+    const answers = [observed('closed', picture), observed('filled', picture)];
+    const elsewhere = answers.map((one) => ({ ...one, target: targetId('firefox') }));
+    for (const run of ['r1', 'r2'])
+      await old.table('observations').bulkPut(
+        [...answers, ...(run === 'r2' ? elsewhere : [])].map((observation) => ({
+          run,
+          key: observationKey(observation),
+          observation,
+        })),
+      );
+    old.close();
+    const now = new UkkoDatabase(name);
+    expect(await observationsOf(now, 'r1' as RunId)).toEqual(answers);
+    expect(await observationsOf(now, 'r2' as RunId)).toEqual([...answers, ...elsewhere]);
+    expect(now.tables.map((table) => table.name)).not.toContain('observations');
+    expect(await now.pictures.toArray()).toEqual([picture]);
     await now.delete();
   });
 });
@@ -201,8 +233,10 @@ describe('runs', () => {
     const run = await beginRun(database, demoForm, defaultLineUp);
     const [old, late] = [await samplePicture(1), await samplePicture(2)];
     await keep(database, run.id, [observed('closed', old)], [old]);
+    const other = observed('filled', old);
+    await keep(database, run.id, [other], []);
     await keep(database, run.id, [observed('closed', late)], [late]);
-    expect((await observationsOf(database, run.id)).map(observationKey)).toHaveLength(1);
+    expect(await observationsOf(database, run.id)).toEqual([observed('closed', late), other]);
   });
 });
 

@@ -1,7 +1,7 @@
 import type JSZip from 'jszip';
 import type { FormId } from '@/core/form/form-document';
 import { observationKey } from '@/core/observation/observation';
-import { type PictureId, pictureId } from '@/core/observation/picture';
+import { type Picture, type PictureId, pictureData, pictureId } from '@/core/observation/picture';
 import type { Run } from '@/core/observation/run';
 import { readRunFile, writeRunFile } from '@/core/observation/run-file';
 import { ukkoVersion } from '@/core/version';
@@ -12,8 +12,8 @@ import {
   type WorkspaceContents,
   workspaceVersion,
 } from '@/core/workspace/workspace';
-import type { StoredPicture, UkkoDatabase } from './database';
-import { observationsOf } from './runs';
+import type { UkkoDatabase } from './database';
+import { keepAnswers, observationsOf } from './runs';
 
 /** Longest workspace file that is opened, bytes. */
 export const maxWorkspace = 400_000_000;
@@ -39,10 +39,10 @@ async function belongingsIn(database: UkkoDatabase): Promise<Belongings> {
 export async function writeWorkspaceFile(database: UkkoDatabase): Promise<Blob> {
   const zip = await newZip();
   const pictures: WorkspaceContents['pictures'][number][] = [];
-  await database.pictures.each(({ id, width, height, blob }) => {
+  await database.pictures.each(({ id, width, height, data }) => {
     pictures.push({ id, width, height });
     // PNG is packed already.
-    zip.file(`pictures/${id}.png`, blob.arrayBuffer(), { compression: 'STORE' });
+    zip.file(`pictures/${id}.png`, data, { base64: true, compression: 'STORE' });
   });
   for (const [index, stored] of (await database.runs.toArray()).entries()) {
     const { formId: _, ...run } = stored;
@@ -89,7 +89,7 @@ class Damaged extends Error {}
 interface ReadWorkspace {
   readonly contents: WorkspaceContents;
   readonly runs: readonly Run[];
-  readonly pictures: readonly StoredPicture[];
+  readonly pictures: readonly Picture[];
 }
 
 async function readAll(file: Blob): Promise<ReadWorkspace> {
@@ -113,23 +113,23 @@ async function readAll(file: Blob): Promise<ReadWorkspace> {
     if (run.status === 'fault') throw new Damaged(`In ${part.name} of the workspace file: ${run.text}`);
     runs.push(run.run);
   }
-  const pictures: StoredPicture[] = [];
+  const pictures: Picture[] = [];
   for (const { id, width, height } of reading.contents.pictures) {
     const part = zip.file(`pictures/${id}.png`);
     // A picture may have been thinned out; answers stand without it.
     if (!part) continue;
-    pictures.push({ id, width, height, blob: await pictureOf(part, id) });
+    pictures.push({ id, width, height, data: await pictureIn(part, id) });
   }
   return { contents: reading.contents, runs, pictures };
 }
 
-async function pictureOf(part: JSZip.JSZipObject, id: PictureId): Promise<Blob> {
+async function pictureIn(part: JSZip.JSZipObject, id: PictureId): Promise<string> {
   const bytes = await bytesOf(part, maxPicture);
   if (pictureId(bytes) !== id)
     throw new Damaged(
       `The picture ${part.name} in the workspace file is damaged. Export the workspace again.`,
     );
-  return new Blob([bytes], { type: 'image/png' });
+  return pictureData(bytes);
 }
 
 async function textOf(part: JSZip.JSZipObject): Promise<string> {
@@ -212,11 +212,9 @@ async function keepRun(database: UkkoDatabase, run: Run): Promise<0 | 1> {
   const { observations, pictures: _, ...rest } = run;
   const isNew = (await database.runs.get(run.id)) === undefined;
   const here = new Map((await observationsOf(database, run.id)).map((one) => [observationKey(one), one.at]));
-  const rows = observations
-    .map((observation) => ({ run: run.id, key: observationKey(observation), observation }))
-    .filter(({ key, observation }) => (here.get(key) ?? '') < observation.at);
+  const later = observations.filter((one) => (here.get(observationKey(one)) ?? '') < one.at);
   if (isNew) await database.runs.put({ ...rest, formId: run.form.id });
-  await database.observations.bulkPut(rows);
+  await keepAnswers(database, run.id, later);
   if (!(await database.forms.get(run.form.id)))
     await database.forms.put({ ...run.form, changedAt: run.startedAt });
   return isNew ? 1 : 0;

@@ -4,7 +4,7 @@ import pixelmatch from 'pixelmatch';
 /** Compares pictures where it holds nothing up. */
 const pictureDifference = {
   /** @returns px that differ, text smoothing left aside; null when the pictures are not of one size or cannot be read. */
-  async pixels(a: Blob, b: Blob): Promise<number | null> {
+  async pixels(a: Uint8Array<ArrayBuffer>, b: Uint8Array<ArrayBuffer>): Promise<number | null> {
     try {
       const [one, other] = await Promise.all([pixelsOf(a), pixelsOf(b)]);
       if (one.width !== other.width || one.height !== other.height) return null;
@@ -16,8 +16,8 @@ const pictureDifference = {
 };
 export type PictureDifference = typeof pictureDifference;
 
-async function pixelsOf(blob: Blob): Promise<ImageData> {
-  const image = await createImageBitmap(blob);
+async function pixelsOf(png: Uint8Array<ArrayBuffer>): Promise<ImageData> {
+  const image = await createImageBitmap(new Blob([png], { type: 'image/png' }));
   const context = new OffscreenCanvas(image.width, image.height).getContext('2d');
   if (!context) throw new Error('This browser gives no canvas.');
   context.drawImage(image, 0, 0);

@@ -1,5 +1,6 @@
 import { attributeEdits, type TextEdit } from '../form/edit-markup';
 import type { Field } from '../form/field';
+import { grouped } from '../grouped';
 import type { Guard } from '../guard/guard';
 import { type Correction, correctedHabits } from '../keyboard/correction';
 import { entryOf, hasKeyboard } from '../keyboard/entry';
@@ -10,7 +11,6 @@ import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
 import type { Language } from '../target/variant';
 import { type Finding, findingId } from './finding';
-import { grouped } from './grouped';
 
 /** The browsers of phones, whose keyboards a page can choose. */
 const phones = targets.filter(({ id }) => id === 'blink-phone' || id === 'webkit-phone');

@@ -21,6 +21,13 @@ export function pictureBytes({ data }: Pick<Picture, 'data'>): Uint8Array<ArrayB
   return Uint8Array.from(atob(data), (character) => character.charCodeAt(0));
 }
 
+/** The PNG file as base64, as a picture holds it. */
+export function pictureData(png: Uint8Array): string {
+  let binary = '';
+  for (const byte of png) binary += String.fromCharCode(byte);
+  return btoa(binary);
+}
+
 /** Not by the Web Cryptography API: a page that is open on a device over a local network has none. */
 export function pictureId(png: Uint8Array): PictureId {
   return bytesToHex(sha256(png)) as PictureId;

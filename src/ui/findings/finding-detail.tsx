@@ -12,6 +12,7 @@ import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useRun } from '../frame/use-run';
 import { type Selection, selectionQuery, useSelection } from '../frame/use-selection';
+import { CellPicture } from '../survey/survey-cell';
 import styles from './findings.module.css';
 import { Remedy } from './remedy';
 
@@ -93,13 +94,12 @@ export function FindingDetail({
 
 /** The control at rest in the reference, and in the targets that differ. */
 function Pictures({ finding: { field, targets, evidence } }: { finding: Finding }) {
-  const { run, answers, pictures } = useRun();
+  const { run, answers } = useRun();
   if (!run || !field) return null;
   const differing = evidence === 'survey' ? targets.map(({ target }) => target) : [];
   const shown = [...new Set([run.lineUp.reference, ...differing])].flatMap((id) => {
     const look = answerTo(answers, 'look', id, field.id, 'closed')?.outcome;
-    const picture =
-      look?.status === 'answered' && look.facts.picture ? pictures.get(look.facts.picture) : undefined;
+    const picture = look?.status === 'answered' ? look.facts.picture : null;
     const target = targetIn(run.lineUp, id);
     return picture && target ? [{ target, picture }] : [];
   });
@@ -108,13 +108,7 @@ function Pictures({ finding: { field, targets, evidence } }: { finding: Finding 
     <div className={styles.pictures}>
       {shown.map(({ target, picture }) => (
         <figure key={target.id}>
-          {/* biome-ignore lint/performance/noImgElement: a crop at its true size, from this browser's own store */}
-          <img
-            src={picture.url}
-            width={picture.width}
-            height={picture.height}
-            alt={`${field.label} in ${target.name}`}
-          />
+          <CellPicture picture={picture} alt={`${field.label} in ${target.name}`} />
           <figcaption className="soft">{target.name}</figcaption>
         </figure>
       ))}

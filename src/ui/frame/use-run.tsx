@@ -1,16 +1,17 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useMemo } from 'react';
 import type { Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
 import { type Answers, answersOf } from '@/core/observation/answers';
 import type { Observation } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
 import type { RunId } from '@/core/observation/run';
-import { openDatabase, type StoredPicture, type StoredRun } from '@/store/database';
+import { openDatabase, type StoredRun } from '@/store/database';
 import { observationsOf, picturesIn, runsOf } from '@/store/runs';
 import { useForm } from './use-form';
+import { pictures } from './use-picture';
 import { useSelection } from './use-selection';
 
 export interface RunWorkspace {
@@ -24,33 +25,11 @@ export interface RunWorkspace {
   readonly answers: Answers;
   /** The sweep that this one is compared with, when one was chosen. */
   readonly against: ComparedRun | null;
-  readonly pictures: ReadonlyMap<PictureId, PictureFile>;
 }
 
 export interface ComparedRun {
   readonly run: StoredRun;
   readonly answers: Answers;
-}
-
-/** A picture out of the store. Its address is made when it is first drawn: a large survey has thousands that are out of sight. */
-export class PictureFile {
-  private made: string | null = null;
-
-  constructor(
-    readonly blob: Blob,
-    readonly width: number,
-    readonly height: number,
-  ) {}
-
-  get url(): string {
-    this.made ??= URL.createObjectURL(this.blob);
-    return this.made;
-  }
-
-  giveBack(): void {
-    if (this.made !== null) URL.revokeObjectURL(this.made);
-    this.made = null;
-  }
 }
 
 const RunContext = createContext<RunWorkspace | null>(null);
@@ -80,11 +59,11 @@ export function RunProvider({ children }: { children: ReactNode }) {
     [asked, form.markup, reading.fields],
   );
   const wanted = useMemo(() => picturesInOrder(shown, fields), [shown, fields]);
-  const pictures = usePictures(wanted);
+  useEffect(() => void pictures.keepOnly(wanted), [wanted]);
   const workspace = useMemo((): RunWorkspace => {
     const answers = answersOf(observations ?? []);
-    return { runs: runs ?? [], run, fields, loaded, answers, against, pictures };
-  }, [runs, run, fields, loaded, observations, against, pictures]);
+    return { runs: runs ?? [], run, fields, loaded, answers, against };
+  }, [runs, run, fields, loaded, observations, against]);
   return <RunContext value={workspace}>{children}</RunContext>;
 }
 
@@ -113,48 +92,6 @@ function picturesInOrder(observations: readonly Observation[], fields: readonly 
     .filter(isAtRest)
     .sort((a, b) => (place.get(a.field) ?? 0) - (place.get(b.field) ?? 0));
   return [...new Set([...atRest, ...observations].flatMap(picturesIn))];
-}
-
-/** Pictures that are read before the others, so that what is in sight need not wait for thousands that are not. */
-const firstPictures = 300;
-
-/** The pictures out of the store; each is read once and given back when it is not shown any more. */
-function usePictures(wantedInOrder: readonly PictureId[]): ReadonlyMap<PictureId, PictureFile> {
-  const [files, setFiles] = useState<ReadonlyMap<PictureId, PictureFile>>(new Map());
-  const made = useRef(new Map<PictureId, PictureFile>());
-  useEffect(() => {
-    let left = false;
-    const wanted = new Set(wantedInOrder);
-    const missing = wantedInOrder.filter((id) => !made.current.has(id));
-    const read = async (ids: readonly PictureId[]) => {
-      const found = await openDatabase().pictures.bulkGet([...ids]);
-      if (left) return;
-      for (const picture of found) if (picture) made.current.set(picture.id, fileOf(picture));
-    };
-    void read(missing.slice(0, firstPictures))
-      .then(() => {
-        if (left || missing.length <= firstPictures) return;
-        setFiles(new Map(made.current));
-        return read(missing.slice(firstPictures));
-      })
-      .then(() => {
-        if (left) return;
-        for (const [id, file] of made.current) {
-          if (wanted.has(id)) continue;
-          file.giveBack();
-          made.current.delete(id);
-        }
-        setFiles(new Map(made.current));
-      });
-    return () => {
-      left = true;
-    };
-  }, [wantedInOrder]);
-  return files;
-}
-
-function fileOf({ blob, width, height }: StoredPicture): PictureFile {
-  return new PictureFile(blob, width, height);
 }
 
 export function useRun(): RunWorkspace {

@@ -3,7 +3,7 @@
 import { askedText } from '@/core/keyboard/content-purpose';
 import { type KeyboardFacts, type TappedEvent, untold } from '@/core/observation/observation';
 import { type Provenance, provenanceText } from '@/core/observation/provenance';
-import { useRun } from '../frame/use-run';
+import { pictureAddress, usePicture } from '../frame/use-picture';
 import styles from './keyboards.module.css';
 
 /** Which keyboard came up on a real screen, what it took of the page, and what the page heard of its first key. */
@@ -16,8 +16,7 @@ export function KeyboardFactsShown({
   provenance: Provenance;
   label: string;
 }) {
-  const { pictures } = useRun();
-  const picture = id ? pictures.get(id) : undefined;
+  const picture = usePicture(id);
   const shrinks =
     height.before === height.with
       ? `stays ${height.before} px high`
@@ -36,7 +35,7 @@ export function KeyboardFactsShown({
         // biome-ignore lint/performance/noImgElement: the picture is data, not a file to be optimized
         <img
           className={styles.phonePicture}
-          src={picture.url}
+          src={pictureAddress(picture)}
           width={picture.width / 2}
           height={picture.height / 2}
           alt={`${label} with the keyboard that came up`}

@@ -16,12 +16,14 @@ import type {
   PartsFacts,
   PartsObservation,
 } from '@/core/observation/observation';
+import { type Picture, pictureBytes } from '@/core/observation/picture';
 import { provenanceText } from '@/core/observation/provenance';
 import { habitsOf } from '@/core/target/habits';
 import { type LineUp, targetIn } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
-import { type PictureFile, type RunWorkspace, useRun } from '../frame/use-run';
+import { usePicture } from '../frame/use-picture';
+import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
 import styles from './close-up.module.css';
@@ -101,7 +103,7 @@ function TargetAnswers({
   target: Target;
   comparison: TargetComparison;
 }) {
-  const { answers, pictures } = useRun();
+  const { answers } = useRun();
   const [selection] = useSelection();
   const asked = answersAbout(answers, target.id, field);
   const first = asked.looks[0] ?? asked.message;
@@ -124,17 +126,17 @@ function TargetAnswers({
       <dl className={styles.states}>
         {asked.looks.map((look) => (
           <Fact key={look.state} name={look.state}>
-            <LookContent look={look} parts={asked.parts} label={field.label} pictures={pictures} />
+            <LookContent look={look} parts={asked.parts} label={field.label} />
           </Fact>
         ))}
         {asked.opening && asked.opening.outcome.status !== 'inapplicable' && (
           <Fact name="open">
-            <OpeningContent opening={asked.opening} label={field.label} pictures={pictures} />
+            <OpeningContent opening={asked.opening} label={field.label} />
           </Fact>
         )}
         {asked.bubble && asked.bubble.outcome.status !== 'inapplicable' && (
           <Fact name="bubble">
-            <BubbleContent bubble={asked.bubble} label={field.label} pictures={pictures} />
+            <BubbleContent bubble={asked.bubble} label={field.label} />
           </Fact>
         )}
       </dl>
@@ -145,7 +147,7 @@ function TargetAnswers({
         </p>
       )}
       <Facts asked={asked} />
-      <Copies answer={selected} pictures={pictures} />
+      <Copies answer={selected} />
     </>
   );
 }
@@ -168,21 +170,13 @@ function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): 
   };
 }
 
-function BubbleContent({
-  bubble,
-  label,
-  pictures,
-}: {
-  bubble: BubbleObservation;
-  label: string;
-  pictures: RunWorkspace['pictures'];
-}) {
+function BubbleContent({ bubble, label }: { bubble: BubbleObservation; label: string }) {
   if (bubble.outcome.status !== 'answered')
     return <span className={styles.provenance}>{bubble.outcome.reason}</span>;
   const { picture, shown, leaves, showsTitle } = bubble.outcome.facts;
   return (
     <>
-      <CellPicture picture={picture} pictures={pictures} alt={`${label}, bubble, measured`} />
+      <CellPicture picture={picture} alt={`${label}, bubble, measured`} />
       <span className={styles.provenance}>
         {shown ? '' : 'no bubble is shown'}
         {showsTitle !== null && (showsTitle ? 'with the author’s title' : 'without the author’s title')}
@@ -338,16 +332,10 @@ function Fact({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
-function Copies({
-  answer,
-  pictures,
-}: {
-  answer: LookObservation | OpeningObservation | undefined;
-  pictures: RunWorkspace['pictures'];
-}) {
+function Copies({ answer }: { answer: LookObservation | OpeningObservation | undefined }) {
   const { message } = App.useApp();
   const picture = answer?.outcome.status === 'answered' ? answer.outcome.facts.picture : null;
-  const file = picture ? pictures.get(picture) : undefined;
+  const file = usePicture(picture);
   const copy = (what: string, work: () => Promise<void>) =>
     work().then(
       () => message.success(`Copied the ${what}.`),
@@ -376,6 +364,7 @@ function Copies({
   );
 }
 
-function copyPicture({ blob }: PictureFile): Promise<void> {
+function copyPicture(picture: Picture): Promise<void> {
+  const blob = new Blob([pictureBytes(picture)], { type: 'image/png' });
   return navigator.clipboard.write([new ClipboardItem({ 'image/png': blob })]);
 }

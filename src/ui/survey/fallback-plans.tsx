@@ -131,7 +131,6 @@ function PlanCell({
   plan: FallbackPlan;
   answer: FallbackObservation | undefined;
 }) {
-  const { pictures } = useRun();
   if (!answer) return null;
   if (answer.outcome.status !== 'answered')
     return <span className={styles.note}>{answer.outcome.reason}</span>;
@@ -142,7 +141,6 @@ function PlanCell({
     <>
       <CellPicture
         picture={outcome.picture}
-        pictures={pictures}
         alt={`${field.label}, ${plan.name}, ${answer.provenance.mark}`}
       />
       <div className={styles.note}>{whatWasDone(outcome)}</div>

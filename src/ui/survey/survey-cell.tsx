@@ -10,26 +10,19 @@ import type {
   PartsObservation,
 } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
-import type { PictureFile } from '../frame/use-run';
+import { pictureAddress, usePicture } from '../frame/use-picture';
 import { VisibleText } from '../frame/visible-text';
 import { ControlSketch } from './control-sketch';
 import styles from './survey.module.css';
 
-type Pictures = ReadonlyMap<PictureId, PictureFile>;
-
-interface PictureProps {
-  readonly picture: PictureId | null;
-  readonly pictures: Pictures;
-  readonly alt: string;
-}
-
 /** A picture at its true size; its name alone while it is not read yet. */
-export function CellPicture({ picture, pictures, alt }: PictureProps) {
-  const file = picture ? pictures.get(picture) : undefined;
-  if (!file) return picture ? <span className={styles.covered}>{alt}</span> : null;
+export function CellPicture({ picture: id, alt }: { picture: PictureId | null; alt: string }) {
+  const picture = usePicture(id);
+  if (!picture) return id ? <span className={styles.covered}>{alt}</span> : null;
+  const { width, height } = picture;
   return (
-    // biome-ignore lint/performance/noImgElement: it is a blob of this browser, there is nothing to optimise
-    <img className={styles.picture} src={file.url} width={file.width} height={file.height} alt={alt} />
+    // biome-ignore lint/performance/noImgElement: it is data of this browser, there is nothing to optimise
+    <img className={styles.picture} src={pictureAddress(picture)} width={width} height={height} alt={alt} />
   );
 }
 
@@ -38,24 +31,16 @@ export function LookContent({
   look,
   parts,
   label,
-  pictures,
 }: {
   look: LookObservation | undefined;
   parts: PartsObservation | undefined;
   label: string;
-  pictures: Pictures;
 }) {
   if (!look) return <span className={styles.note}>not asked</span>;
   if (look.outcome.status !== 'answered') return <span className={styles.note}>{look.outcome.reason}</span>;
   const { picture, typeReflected, size, value } = look.outcome.facts;
   if (picture)
-    return (
-      <CellPicture
-        picture={picture}
-        pictures={pictures}
-        alt={`${label}, ${look.state}, ${look.provenance.mark}`}
-      />
-    );
+    return <CellPicture picture={picture} alt={`${label}, ${look.state}, ${look.provenance.mark}`} />;
   const known = parts?.outcome.status === 'answered' ? parts.outcome.facts.parts : [];
   if (known.length > 0)
     return (
@@ -77,11 +62,9 @@ export function LookContent({
 export function OpeningContent({
   opening,
   label,
-  pictures,
 }: {
   opening: OpeningObservation | undefined;
   label: string;
-  pictures: Pictures;
 }) {
   if (!opening) return <span className={styles.note}>not asked</span>;
   if (opening.outcome.status !== 'answered')
@@ -89,7 +72,7 @@ export function OpeningContent({
   const { picture, opened, leaves } = opening.outcome.facts;
   return (
     <>
-      <CellPicture picture={picture} pictures={pictures} alt={`${label}, open, ${opening.provenance.mark}`} />
+      <CellPicture picture={picture} alt={`${label}, open, ${opening.provenance.mark}`} />
       <span className={styles.note}>
         {opened ? `by ${opened}` : openingText(opening.outcome.facts)}
         <Leaving sides={leaves} />
@@ -110,12 +93,10 @@ export function MessageContent({
   message,
   bubble,
   label,
-  pictures,
 }: {
   message: MessageObservation | undefined;
   bubble: BubbleObservation | undefined;
   label: string;
-  pictures: Pictures;
 }) {
   if (!message) return <span className={styles.note}>not asked</span>;
   if (message.outcome.status !== 'answered')
@@ -125,9 +106,7 @@ export function MessageContent({
   const shown = bubble?.outcome.status === 'answered' ? bubble.outcome.facts : null;
   return (
     <>
-      {shown?.picture && (
-        <CellPicture picture={shown.picture} pictures={pictures} alt={`${label}, bubble, measured`} />
-      )}
+      {shown?.picture && <CellPicture picture={shown.picture} alt={`${label}, bubble, measured`} />}
       <span className={shown?.picture ? styles.covered : undefined}>
         {words === null ? <span className={styles.note}>wording not known</span> : words || 'nothing to say'}
       </span>

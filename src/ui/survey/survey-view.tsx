@@ -3,12 +3,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented, Select, Spin, Switch } from 'antd';
 import Link from 'next/link';
-import { type CSSProperties, type KeyboardEvent, memo, useMemo, useRef } from 'react';
+import { type CSSProperties, type KeyboardEvent, memo, type ReactNode, useMemo, useRef } from 'react';
 import { changedSetup } from '@/core/compare/changed-setup';
 import type { Difference } from '@/core/compare/differences';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
 import type { Field } from '@/core/form/field';
-import { answerTo } from '@/core/observation/answers';
+import { type Answers, answerTo } from '@/core/observation/answers';
 import type { RunId } from '@/core/observation/run';
 import { targetName } from '@/core/target/line-up';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
@@ -19,7 +19,13 @@ import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { currentSelection, type Selection, selectionQuery, useSelection } from '../frame/use-selection';
+import {
+  changeSelection,
+  currentSelection,
+  type Selection,
+  selectionQuery,
+  useSelection,
+} from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
 import { KeyboardContent } from './keyboard-content';
 import styles from './survey.module.css';
@@ -37,10 +43,14 @@ export function SurveyView() {
   const { lineUp } = comparison;
   const fields = useMemo(() => all.filter((field) => field.kind !== 'hidden'), [all]);
   const { lens, state, onlyDifferences, byDifferences } = selection;
-  const rows = useMemo(() => {
-    const made = fields.map((field) => rowOf(field, comparison, lens, state));
-    const shown = onlyDifferences ? made.filter((row) => row.count > 0) : made;
-    return byDifferences ? [...shown].sort((a, b) => b.count - a.count) : shown;
+  const shown = useMemo(() => {
+    if (!onlyDifferences && !byDifferences) return fields;
+    const counts = new Map(
+      fields.map((field) => [field, countOf(differencesOf(field, comparison, lens, state))]),
+    );
+    const count = (field: Field) => counts.get(field) ?? 0;
+    const differing = onlyDifferences ? fields.filter((field) => count(field) > 0) : fields;
+    return byDifferences ? [...differing].sort((a, b) => count(b) - count(a)) : differing;
   }, [fields, comparison, lens, state, onlyDifferences, byDifferences]);
 
   if (!loaded)
@@ -104,10 +114,10 @@ export function SurveyView() {
         </p>
       )}
       <WhatChanged />
-      {rows.length === 0 ? (
+      {shown.length === 0 ? (
         <p className={styles.stale}>Nothing differs under this lens.</p>
       ) : (
-        <Grid rows={rows} targets={lineUp.targets} reference={lineUp.reference} />
+        <Grid fields={shown} comparison={comparison} />
       )}
     </div>
   );
@@ -166,40 +176,36 @@ function WhatChanged() {
   );
 }
 
-interface Row {
-  readonly field: Field;
-  readonly differences: ReadonlyMap<TargetId, readonly Difference[]>;
-  readonly count: number;
-}
+type Differences = ReadonlyMap<TargetId, readonly Difference[]>;
 
-function rowOf(field: Field, comparison: TargetComparison, lens: Lens, state: LensState): Row {
-  const found = new Map(
+function differencesOf(
+  field: Field,
+  comparison: TargetComparison,
+  lens: Lens,
+  state: LensState,
+): Differences {
+  return new Map(
     comparison.lineUp.targets.map((target) => [target.id, comparison.through(lens, state, target, field.id)]),
   );
-  const count = [...found.values()].reduce((sum, list) => sum + list.length, 0);
-  return { field, differences: found, count };
+}
+
+function countOf(differences: Differences): number {
+  return [...differences.values()].reduce((sum, list) => sum + list.length, 0);
 }
 
 /** Narrowest column that still shows most controls, or what opens over them, whole; CSS px. */
 const narrowest = { control: 195, opened: 340 } as const;
 
-function Grid({
-  rows,
-  targets,
-  reference,
-}: {
-  rows: readonly Row[];
-  targets: readonly Target[];
-  reference: TargetId;
-}) {
+function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: TargetComparison }) {
+  const { targets, reference } = comparison.lineUp;
   const [selection, select] = useSelection();
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
-    count: rows.length,
+    count: fields.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 52,
     overscan: 6,
-    getItemKey: (index) => rows[index]?.field.id ?? index,
+    getItemKey: (index) => fields[index]?.id ?? index,
   });
   const column =
     selection.lens === 'message' || selection.state === 'open' ? narrowest.opened : narrowest.control;
@@ -212,7 +218,7 @@ function Grid({
   );
 
   const place = ({ field, target }: Pick<Selection, 'field' | 'target'>) => ({
-    row: rows.findIndex((row) => row.field.id === field),
+    row: fields.findIndex(({ id }) => id === field),
     column: Math.max(
       0,
       targets.findIndex(({ id }) => id === target),
@@ -224,9 +230,9 @@ function Grid({
     if (!step) return;
     event.preventDefault();
     const now = place(currentSelection());
-    const row = Math.min(rows.length - 1, Math.max(0, now.row + step.down));
+    const row = Math.min(fields.length - 1, Math.max(0, now.row + step.down));
     const column = Math.min(targets.length - 1, Math.max(0, now.column + step.right));
-    select({ field: rows[row]?.field.id ?? null, target: targets[column]?.id ?? null });
+    select({ field: fields[row]?.id ?? null, target: targets[column]?.id ?? null });
     virtual.scrollToIndex(row);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
   };
@@ -239,7 +245,7 @@ function Grid({
       role="grid"
       tabIndex={-1}
       aria-label="Survey"
-      aria-rowcount={rows.length + 1}
+      aria-rowcount={fields.length + 1}
       onKeyDown={move}
     >
       {/* biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus */}
@@ -255,15 +261,18 @@ function Grid({
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
       <div className={styles.body} role="rowgroup" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index];
-          return row ? (
+          const field = fields[item.index];
+          return field ? (
             <GridRow
               key={item.key}
-              row={row}
+              field={field}
+              comparison={comparison}
               index={item.index}
               start={item.start}
-              targets={targets}
               grid={grid}
+              lens={selection.lens}
+              state={selection.state}
+              selected={at.row === item.index ? selection.target : null}
               isFirst={at.row === -1 && item.index === 0}
               measure={virtual.measureElement}
             />
@@ -276,22 +285,35 @@ function Grid({
 
 /** Rows that stay in sight while others come and go are not drawn anew. */
 const GridRow = memo(function GridRow({
-  row,
+  field,
+  comparison,
   index,
   start,
-  targets,
   grid,
+  lens,
+  state,
+  selected,
   isFirst,
   measure,
 }: {
-  row: Row;
+  field: Field;
+  comparison: TargetComparison;
   index: number;
   start: number;
-  targets: readonly Target[];
   grid: CSSProperties;
+  lens: Lens;
+  state: LensState;
+  /** The target whose answer is selected in this row. */
+  selected: TargetId | null;
   isFirst: boolean;
   measure: (element: HTMLElement | null) => void;
 }) {
+  const { answers } = useRun();
+  const { targets } = comparison.lineUp;
+  const differences = useMemo(
+    () => differencesOf(field, comparison, lens, state),
+    [field, comparison, lens, state],
+  );
   return (
     // biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus
     // biome-ignore lint/a11y/useSemanticElements: a table cannot draw only the rows that are in sight
@@ -306,11 +328,20 @@ const GridRow = memo(function GridRow({
       {/* biome-ignore lint/a11y/useFocusableInteractive: the cells take the focus */}
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
       <div className={styles.field} role="rowheader">
-        <span title={row.field.label}>{row.field.label}</span>
-        <span className={styles.kind}>{row.field.kind}</span>
+        <span title={field.label}>{field.label}</span>
+        <span className={styles.kind}>{field.kind}</span>
       </div>
       {targets.map((target, column) => (
-        <Cell key={target.id} row={row} target={target.id} isFirst={isFirst && column === 0} />
+        <Cell
+          key={target.id}
+          field={field}
+          target={target.id}
+          found={differences.get(target.id) ?? []}
+          selected={selected === target.id}
+          isFirst={isFirst && column === 0}
+        >
+          <Content answers={answers} lens={lens} state={state} field={field} target={target.id} />
+        </Cell>
       ))}
     </div>
   );
@@ -330,18 +361,19 @@ function ColumnHead({ target, isReference }: { target: Target; isReference: bool
 }
 
 function Content({
+  answers,
   lens,
   state,
   field,
   target,
 }: {
+  answers: Answers;
   lens: Lens;
   state: LensState;
   field: Field;
   target: TargetId;
 }) {
   const { id, label } = field;
-  const { answers, pictures } = useRun();
   if (lens === 'keyboard')
     return (
       <KeyboardContent known={answerTo(answers, 'keyboard', target, id)} field={field} target={target} />
@@ -352,27 +384,34 @@ function Content({
         message={answerTo(answers, 'message', target, id)}
         bubble={answerTo(answers, 'bubble', target, id)}
         label={label}
-        pictures={pictures}
       />
     );
   if (state === 'open')
-    return (
-      <OpeningContent opening={answerTo(answers, 'opening', target, id)} label={label} pictures={pictures} />
-    );
+    return <OpeningContent opening={answerTo(answers, 'opening', target, id)} label={label} />;
   return (
     <LookContent
       look={answerTo(answers, 'look', target, id, state)}
       parts={answerTo(answers, 'parts', target, id)}
       label={label}
-      pictures={pictures}
     />
   );
 }
 
-function Cell({ row, target, isFirst }: { row: Row; target: TargetId; isFirst: boolean }) {
-  const [selection, select] = useSelection();
-  const selected = selection.field === row.field.id && selection.target === target;
-  const found = row.differences.get(target) ?? [];
+function Cell({
+  field,
+  target,
+  found,
+  selected,
+  isFirst,
+  children,
+}: {
+  field: Field;
+  target: TargetId;
+  found: readonly Difference[];
+  selected: boolean;
+  isFirst: boolean;
+  children: ReactNode;
+}) {
   return (
     // biome-ignore lint/a11y/useSemanticElements: a table cannot draw only the rows that are in sight
     <button
@@ -381,9 +420,9 @@ function Cell({ row, target, isFirst }: { row: Row; target: TargetId; isFirst: b
       className={found.length > 0 ? `${styles.cell} ${styles.differs}` : styles.cell}
       aria-selected={selected}
       tabIndex={selected || isFirst ? 0 : -1}
-      onClick={() => select({ field: row.field.id, target, closeUp: true })}
+      onClick={() => changeSelection({ field: field.id, target, closeUp: true })}
     >
-      <Content lens={selection.lens} state={selection.state} field={row.field} target={target} />
+      {children}
       <DifferenceNote differences={found} />
     </button>
   );

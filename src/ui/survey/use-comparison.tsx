@@ -20,12 +20,13 @@ import {
   type Side,
 } from '@/core/compare/lens';
 import type { FieldId } from '@/core/form/field';
-import type { PictureId } from '@/core/observation/picture';
+import { type PictureId, pictureBytes } from '@/core/observation/picture';
 import { defaultLineUp, type LineUp, targetName } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import type { PictureDifference } from '@/workers/picture-difference.worker';
 import { sweepTime } from '../frame/sweep-time';
-import { type PictureFile, useRun } from '../frame/use-run';
+import { pictures } from '../frame/use-picture';
+import { useRun } from '../frame/use-run';
 
 /** How the answers of each target are compared: with those of the reference, or with its own in another sweep. */
 export interface TargetComparison {
@@ -50,9 +51,9 @@ export function useTargetComparison(): TargetComparison {
 }
 
 function useComparison(): TargetComparison {
-  const { run, answers, against, pictures } = useRun();
+  const { run, answers, against } = useRun();
   const lineUp = run?.lineUp ?? defaultLineUp;
-  const pixels = usePixels(pictures);
+  const pixels = usePixels();
   return useMemo(() => {
     const reference = lineUp.targets.find(({ id }) => id === lineUp.reference) ?? null;
     const sides = (target: Target): { reference: Side; other: Side; comparison: Comparison } | null => {
@@ -98,15 +99,14 @@ function engineOf(target: Target): string {
   return target.ask === 'engine' ? target.engine : target.id;
 }
 
-/**
- * Px in which two pictures differ, counted in a worker: null until it has counted, then the views that asked are drawn
- * again.
- */
-function usePixels(
-  pictures: ReadonlyMap<PictureId, PictureFile>,
-): (a: PictureId, b: PictureId) => number | null {
+/** How long counts are gathered before the views that asked are drawn again, ms: two sweeps may differ in thousands of pictures. */
+const gathering = 100;
+
+/** Px in which two pictures differ, counted in a worker: null until it has counted, then the views that asked are drawn again. */
+function usePixels(): (a: PictureId, b: PictureId) => number | null {
   const worker = useRef<{ own: Worker; counts: Remote<PictureDifference> } | null>(null);
   const asked = useRef(new Set<string>());
+  const fresh = useRef(new Map<string, number | null>());
   const [counted, setCounted] = useState<ReadonlyMap<string, number | null>>(new Map());
   useEffect(
     () => () => {
@@ -116,20 +116,29 @@ function usePixels(
     },
     [],
   );
+  const keep = useCallback((key: string, count: number | null) => {
+    fresh.current.set(key, count);
+    if (fresh.current.size > 1) return;
+    setTimeout(() => {
+      const gathered = fresh.current;
+      fresh.current = new Map();
+      setCounted((before) => new Map([...before, ...gathered]));
+    }, gathering);
+  }, []);
   return useCallback(
     (a, b) => {
       const key = `${a} ${b}`;
-      const [one, other] = [pictures.get(a), pictures.get(b)];
-      if (one && other && !asked.current.has(key)) {
+      if (!asked.current.has(key)) {
         asked.current.add(key);
-        worker.current ??= startWorker();
-        void worker.current.counts.pixels(one.blob, other.blob).then((count) => {
-          setCounted((before) => new Map(before).set(key, count));
+        void Promise.all([pictures.read(a), pictures.read(b)]).then(async ([one, other]) => {
+          if (!one || !other) return;
+          worker.current ??= startWorker();
+          keep(key, await worker.current.counts.pixels(pictureBytes(one), pictureBytes(other)));
         });
       }
       return counted.get(key) ?? null;
     },
-    [pictures, counted],
+    [counted, keep],
   );
 }
 
