@@ -4,8 +4,8 @@ import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import type { Picture, PictureId } from '@/core/observation/picture';
 import { openDatabase } from '@/store/database';
 
-/** Pictures that are read ahead at once: what is in sight need not wait for thousands that are not. */
-const readAhead = 300;
+/** Pictures that are read ahead at once: what is in sight need not wait for thousands that are not, nor scrolling for them. */
+const readAhead = { first: 300, later: 60 } as const;
 
 /**
  * The pictures of the sweeps that are shown, out of the store. Each is read once, and who shows it is told when it is
@@ -54,9 +54,11 @@ class Pictures {
     const stay = new Set(inOrder);
     for (const id of this.kept.keys()) if (!stay.has(id) && !this.shownBy.has(id)) this.kept.delete(id);
     const missing = inOrder.filter((id) => !this.kept.has(id));
-    for (let at = 0; at < missing.length && turn === this.turn; at += readAhead) {
-      if (at > 0) await idle();
-      await this.readAll(missing.slice(at, at + readAhead));
+    await this.readAll(missing.slice(0, readAhead.first));
+    for (let at: number = readAhead.first; at < missing.length; at += readAhead.later) {
+      await idle();
+      if (turn !== this.turn) return;
+      await this.readAll(missing.slice(at, at + readAhead.later));
     }
   }
 
