@@ -8,9 +8,12 @@ import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
+import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
 import type { Correction } from '@/core/keyboard/correction';
 import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
+import type { KeyboardSort } from '@/core/keyboard/keyboards';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
+import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
 import { scriptTyping } from '@/core/model/type-script';
 import type { Run } from '@/core/observation/run';
@@ -112,6 +115,21 @@ const replayWork = {
     return field
       ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language, corrections))
       : [];
+  },
+
+  /**
+   * The cheapest change of a field that brings a wanted keyboard up in every phone browser.
+   * @param wanted null: whatever can type every value that the rule accepts
+   */
+  cheapestSetting(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    wanted: KeyboardSort | null,
+    language: Language,
+    corrections: readonly Correction[],
+  ): Setting | null {
+    const field = fieldIn(of);
+    return field && cheapestForRule(field, guards, wanted, language, corrections);
   },
 
   /**

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { answerFindings } from '@/core/finding/collect-findings';
+import { answerFindings } from '@/core/finding/answer-findings';
 import { fieldId } from '@/core/form/field';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { answerFindings, collected, formFindingsAtOnce } from '../finding/collect-findings';
+import { answerFindings } from '../finding/answer-findings';
+import { formFindingsAtOnce } from '../finding/collect-findings';
 import type { Finding } from '../finding/finding';
+import { collected } from '../finding/finding';
 import type { FormDocument, FormId } from '../form/form-document';
 import { predict } from '../model/predict';
 import { answersOf } from '../observation/answers';

@@ -1,16 +1,14 @@
 import type { FormDocument } from '../form/form-document';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
-import { type Answers, answersOf } from '../observation/answers';
+import { answersOf } from '../observation/answers';
 import type { Run } from '../observation/run';
-import { differenceFindings } from './difference-findings';
-import { type Finding, merged, ranked } from './finding';
+import { answerFindings } from './answer-findings';
+import { collected, type Finding } from './finding';
 import { guardFindings } from './guard-findings';
 import { type KeyboardSetup, keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
-import { referenceDifferences } from './reference-differences';
-import { typingFindings } from './typing-findings';
 
 /**
  * What can be told of a form and of what is typed into it before any target was asked.
@@ -33,20 +31,6 @@ export function* formFindings(
     yield index + 1;
   }
   return found;
-}
-
-/** What the answers of a sweep tell: where targets differ from the reference. */
-export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
-  const { fields } = readForm(form.markup);
-  return [
-    ...differenceFindings(referenceDifferences(lineUp, answers, fields)),
-    ...typingFindings(lineUp, answers, fields),
-  ];
-}
-
-/** Findings from several sources, those of one cause merged, the worst first. */
-export function collected(findings: readonly Finding[]): Finding[] {
-  return ranked(merged(findings));
 }
 
 /** The same in one go, for who need not show progress. */

@@ -13,10 +13,10 @@ import type { Observation, SubmissionObservation } from '../observation/observat
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
 import { changedForm, changedLines } from './change';
-import { collected, findingsOfRun, formFindingsAtOnce } from './collect-findings';
+import { findingsOfRun, formFindingsAtOnce } from './collect-findings';
 import { differenceFindings } from './difference-findings';
 import { faultHarm } from './fault-harm';
-import { type Finding, harms, merged, ranked } from './finding';
+import { collected, type Finding, harms, merged, ranked } from './finding';
 import type { TargetDifferences } from './reference-differences';
 
 const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'blink-phone'].map((id) => {

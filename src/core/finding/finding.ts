@@ -107,3 +107,8 @@ export function merged(findings: readonly Finding[]): Finding[] {
     return [{ ...first, details: [...first.details, ...details] }];
   });
 }
+
+/** Findings from several sources, those of one cause merged, the worst first. */
+export function collected(findings: readonly Finding[]): Finding[] {
+  return ranked(merged(findings));
+}

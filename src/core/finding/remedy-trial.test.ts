@@ -6,8 +6,9 @@ import type { Guard } from '../guard/guard';
 import { predict } from '../model/predict';
 import { answersOf } from '../observation/answers';
 import { targetId } from '../target/target';
-import { collected, formFindingsAtOnce } from './collect-findings';
+import { formFindingsAtOnce } from './collect-findings';
 import type { Finding } from './finding';
+import { collected } from './finding';
 import { asEarlierFields, remedyTrial, trialDifferences, typedText } from './remedy-trial';
 
 const chromium = targetId('chromium');

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
 import { limits } from '../form/form-document';
 import { readForm } from '../form/read-form';
-import { isTappable, phoneEngines, readKeyboardQuestion } from './keyboard-question';
+import { isTappable, phoneEngines } from './keyboard-question';
+import { readKeyboardQuestion } from './keyboard-question-schema';
 
 const question = { markup: '<input name=a>', field: 'a', engine: 'firefox' };
 

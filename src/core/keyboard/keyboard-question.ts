@@ -1,6 +1,4 @@
-import { mixed, object, string, ValidationError } from 'yup';
 import { type Field, type FieldId, takesKeys } from '../form/field';
-import { limits } from '../form/form-document';
 import type { KeyboardFacts } from '../observation/observation';
 import type { Picture } from '../observation/picture';
 
@@ -32,32 +30,4 @@ export type KeyboardNews =
 /** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files or colours covers the display. */
 export function isTappable({ kind }: Field): boolean {
   return takesKeys(kind) && !['submit', 'reset', 'button', 'image', 'file', 'color'].includes(kind);
-}
-
-const schema = object({
-  markup: string().strict().required().max(limits.markup),
-  field: string().strict().min(1).max(300).nullable().defined(),
-  engine: mixed<PhoneEngine>()
-    .oneOf([...phoneEngines])
-    .required(),
-})
-  .strict()
-  .noUnknown()
-  .required();
-
-export function readKeyboardQuestion(
-  data: unknown,
-):
-  | { readonly status: 'read'; readonly question: KeyboardQuestion }
-  | { readonly status: 'fault'; readonly text: string } {
-  try {
-    const { field, ...rest } = schema.validateSync(data);
-    return { status: 'read', question: { ...rest, field: field as FieldId | null } };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return {
-      status: 'fault',
-      text: `The question cannot be read: ${error.errors[0] ?? 'its shape is another'}.`,
-    };
-  }
 }

@@ -1,6 +1,15 @@
 import { array, lazy, mixed, number, object, string, ValidationError } from 'yup';
 import { type Keyboard, layerNamed, leadsTo, reachableLayers } from './keyboard';
-import { knownSchema } from './known';
+import { type Certainty, certainties } from './known';
+
+export const knownSchema = object({
+  source: string().strict().required().max(500),
+  sure: mixed<Certainty>()
+    .oneOf([...certainties])
+    .required(),
+})
+  .strict()
+  .noUnknown();
 
 const width = number().strict().min(0.25).max(12).optional();
 const text = string().strict().required().max(20);

@@ -1,5 +1,3 @@
-import { mixed, object, string } from 'yup';
-
 /** How sure a datum is, the surest first. What a device told outranks what stands anywhere else. */
 export const certainties = ['captured', 'measured', 'corrected', 'documented', 'remembered'] as const;
 export type Certainty = (typeof certainties)[number];
@@ -9,15 +7,6 @@ export interface Known {
   readonly source: string;
   readonly sure: Certainty;
 }
-
-export const knownSchema = object({
-  source: string().strict().required().max(500),
-  sure: mixed<Certainty>()
-    .oneOf([...certainties])
-    .required(),
-})
-  .strict()
-  .noUnknown();
 
 export function isSurer(a: Known, b: Known): boolean {
   return certainties.indexOf(a.sure) < certainties.indexOf(b.sure);

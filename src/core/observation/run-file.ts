@@ -1,6 +1,6 @@
 import { array, object, string, ValidationError } from 'yup';
 import { formSchema } from '../form/form-schema';
-import { lineUpSchema } from '../target/line-up';
+import { lineUpSchema } from '../target/target-schema';
 import { observationSchema, pictureSchema, timeSchema } from './observation-schema';
 import type { Run } from './run';
 import { runFromVersion1 } from './run-file-1';

@@ -6,7 +6,8 @@ import { guardsSchema } from '../guard/guard-schema';
 import { type OwnPage, ownPageSchema } from '../page/own-page';
 import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
-import { type EngineTarget, engineTargetSchema } from '../target/target';
+import type { EngineTarget } from '../target/target';
+import { engineTargetSchema } from '../target/target-schema';
 import { type Asking, askingOf, type TypingTasks } from './asking';
 import { type PageQuestion, pageQuestions } from './observation';
 

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { plainPattern } from '../../../tests/fixtures/patterns';
 import { readForm } from '../form/read-form';
 import { holdsCheck } from '../guard/check-digit';
-import { growthOf, measuredGrowth, slowText, slowTexts } from './blow-up';
+import { growthOf, measuredGrowth, slowTexts } from './blow-up';
 import { knownShapes, shapeCheck, shapeOf } from './known-shapes';
 import { patternTable } from './pattern-table';
 import { patternWarnings } from './pattern-warnings';
 import { longestText, ruleSamples } from './rule-samples';
+import { slowText } from './slow-text';
 import { acceptsText, type Table } from './table';
 import { standingOf } from './three-way';
 

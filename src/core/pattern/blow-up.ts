@@ -1,17 +1,7 @@
 import { type Part, partsOf } from './parts';
 import { patternTable } from './pattern-table';
+import { type SlowText, slowText } from './slow-text';
 import { shortestText, typicalTexts } from './texts';
-
-/** A text that grows by one piece again and again, and at last does not match. */
-export interface SlowText {
-  readonly before: string;
-  readonly again: string;
-  readonly after: string;
-}
-
-export function slowText({ before, again, after }: SlowText, times: number): string {
-  return before + again.repeat(times) + after;
-}
 
 /** Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end. */
 export function slowTexts(source: string): SlowText[] {

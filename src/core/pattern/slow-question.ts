@@ -1,6 +1,7 @@
 import { mixed, object, string, ValidationError } from 'yup';
-import type { Growth, SlowText } from './blow-up';
+import type { Growth } from './blow-up';
 import type { Pattern } from './pattern-table';
+import type { SlowText } from './slow-text';
 
 /** How long do real engines take over a text that is made to be slow? */
 export interface SlowQuestion {

@@ -6,7 +6,8 @@ import { bufferOf, type EditingBuffer, insertText } from '../script/editing-buff
 import { graphemes } from '../script/graphemes';
 import { parseNonNegativeInteger } from '../standard/constraint-validation';
 import type { Habits } from '../target/habits';
-import { type Judgement, judgeFor } from './verdict';
+import { judgeFor } from './judge';
+import type { Judgement } from './verdict';
 
 /** What becomes of a sample that is typed into an empty field, grapheme by grapheme. */
 export interface Replayed extends Judgement {

@@ -11,12 +11,13 @@ import { graphemes } from '../script/graphemes';
 import { type Habits, habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { bypassTable, type Route } from './bypass';
+import { judgeFor } from './judge';
 import { quickReplay } from './quick-replay';
 import { replaySamples } from './replay-samples';
 import { readSamples, writeSamples } from './sample-table';
 import { strokeVerdicts } from './stroke-verdicts';
 import { twoStageCheck } from './two-stage';
-import { judgeFor, verdicts } from './verdict';
+import { verdicts } from './verdict';
 
 const habits = (id: string): Habits => {
   const found = habitsOf(targetId(id));

@@ -2,7 +2,8 @@ import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
 import type { TypingFacts } from '../observation/observation';
 import type { Habits } from '../target/habits';
-import { type Judgement, judgeFor } from './verdict';
+import { judgeFor } from './judge';
+import type { Judgement } from './verdict';
 
 /** What would become of the text if it were sent after each stroke, and what is sent in the end. */
 export interface StrokeVerdicts {

@@ -2,8 +2,8 @@ import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
 import { graphemes } from '../script/graphemes';
 import type { Habits } from '../target/habits';
+import { judgeFor } from './judge';
 import { quickReplay, type Replayed } from './quick-replay';
-import { judgeFor } from './verdict';
 
 /** A text that the strict check accepts and that nobody can type. */
 export interface Unreachable {

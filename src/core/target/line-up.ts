@@ -1,5 +1,4 @@
-import { array, object, string } from 'yup';
-import { engineTarget, type Target, type TargetId, targetId, targetSchema } from './target';
+import { engineTarget, type Target, type TargetId, targetId } from './target';
 import { withheldTargets } from './withheld-targets';
 
 /** Every target that ships with Ukko. To add one, add it here and, if the model answers for it, to `habits.ts`. */
@@ -84,14 +83,6 @@ export interface LineUp {
 
 /** Most targets in a line-up. */
 export const maxTargets = 20;
-
-export const lineUpSchema = object({
-  targets: array(targetSchema).strict().min(1).max(maxTargets).required(),
-  reference: string().strict().required().max(200),
-})
-  .strict()
-  .noUnknown()
-  .required();
 
 const usual = ['chromium', 'firefox', 'webkit', 'this-browser', 'blink-phone'];
 

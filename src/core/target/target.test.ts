@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { demoForms } from '../demo/demo-forms';
 import { readForm } from '../form/read-form';
 import { habitsOf, isNativeField } from './habits';
-import { defaultLineUp, findTarget, lineUpSchema, targetIn, targetName, targets } from './line-up';
+import { defaultLineUp, findTarget, targetIn, targetName, targets } from './line-up';
 import { engineNames, type Target, targetId } from './target';
+import { lineUpSchema, withheldSchema } from './target-schema';
 import { launchKey, plainVariant, type Variant, variantText } from './variant';
-import { withheldSchema, withhold } from './withheld';
+import { withhold } from './withheld';
 import { withheldTargets } from './withheld-targets';
 
 describe('targets', () => {

@@ -1,7 +1,6 @@
-import { lazy, mixed, object, string } from 'yup';
 import type { ProvenanceMark } from '../observation/provenance';
-import { plainVariant, type Variant, variantSchema } from './variant';
-import { type Withheld, withheldSchema } from './withheld';
+import { plainVariant, type Variant } from './variant';
+import type { Withheld } from './withheld';
 
 /** Who is asked. */
 export type TargetId = string & { readonly brand: 'TargetId' };
@@ -78,32 +77,3 @@ export function markOf(target: Target): ProvenanceMark {
       return 'modelled';
   }
 }
-
-const described = {
-  id: string().strict().required().max(200),
-  name: string().strict().required().max(200),
-  note: string().strict().defined().max(2000),
-};
-
-export const engineTargetSchema = object({
-  ...described,
-  ask: mixed<'engine'>().oneOf(['engine']).required(),
-  engine: string().strict().required().max(100),
-  variant: variantSchema,
-  withheld: withheldSchema.nullable().default(undefined).defined(),
-})
-  .strict()
-  .noUnknown();
-
-const otherTargetSchema = object({
-  ...described,
-  ask: mixed<'probe' | 'model' | 'device'>().oneOf(['probe', 'model', 'device']).required(),
-})
-  .strict()
-  .noUnknown();
-
-export const targetSchema = lazy((value: unknown) =>
-  typeof value === 'object' && value !== null && 'ask' in value && value.ask === 'engine'
-    ? engineTargetSchema
-    : otherTargetSchema,
-);

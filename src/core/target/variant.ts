@@ -1,5 +1,3 @@
-import { boolean, mixed, object } from 'yup';
-
 /** Languages in which engines can be asked: two that put day and month in different order, two with a decimal comma, one from right to left. */
 export const languages = ['en-US', 'en-GB', 'de-DE', 'fi-FI', 'ar'] as const;
 export type Language = (typeof languages)[number];
@@ -29,22 +27,6 @@ export const plainVariant: Variant = {
 
 /** Height of every viewport before zooming, CSS px. */
 export const viewportHeight = 600;
-
-const oneOf = <T extends string | number>(values: readonly T[]) =>
-  mixed<T>()
-    .oneOf([...values])
-    .required();
-
-export const variantSchema = object({
-  language: oneOf(languages),
-  scheme: oneOf(colourSchemes),
-  zoom: oneOf([1, 2]),
-  width: oneOf([800, 360]),
-  scripts: boolean().strict().required(),
-})
-  .strict()
-  .noUnknown()
-  .required();
 
 const languageNames: Readonly<Record<Language, string>> = {
   'en-US': 'English (US)',

@@ -1,7 +1,5 @@
-import { array, object, string } from 'yup';
-import { attributeRegistry } from '../form/attribute-registry';
 import { attributeText, replaceSpan } from '../form/edit-markup';
-import { attribute, type Control, type InputType, inputTypes } from '../form/field';
+import { attribute, type Control, type InputType } from '../form/field';
 import { readForm } from '../form/read-form';
 
 /** What a target is made not to know, so that its fallback is really drawn and really typed into. */
@@ -13,25 +11,6 @@ export interface Withheld {
   /** Where it is known from that such an engine lacks them. */
   readonly source: string;
 }
-
-export const withheldSchema = object({
-  kinds: array(
-    string()
-      .strict()
-      .required()
-      .oneOf([...inputTypes]),
-  )
-    .strict()
-    .max(30)
-    .defined(),
-  attributes: array(string().strict().required().oneOf(Object.keys(attributeRegistry)))
-    .strict()
-    .max(60)
-    .defined(),
-  source: string().strict().defined().max(2000),
-})
-  .strict()
-  .noUnknown();
 
 /** An unknown kind keeps its name behind this, so that it can still be told what was withheld. */
 const prefix = 'withheld-';

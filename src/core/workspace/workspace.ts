@@ -7,8 +7,9 @@ import { correctionSchema } from '../keyboard/correction-schema';
 import { pictureIdSchema, pixels, timeSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
 import type { RunId } from '../observation/run';
-import { type LineUp, lineUpSchema } from '../target/line-up';
-import { type Target, targetSchema } from '../target/target';
+import type { LineUp } from '../target/line-up';
+import type { Target } from '../target/target';
+import { lineUpSchema, targetSchema } from '../target/target-schema';
 
 /** Everything that a person has, besides the sweeps themselves and their pictures. */
 export interface Belongings {

@@ -3,9 +3,10 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { goneAndFresh } from '@/core/drift/pairs';
+import { answerFindings } from '@/core/finding/answer-findings';
 import { type Change, changedForm, changedLines } from '@/core/finding/change';
-import { answerFindings, collected } from '@/core/finding/collect-findings';
 import type { Finding } from '@/core/finding/finding';
+import { collected } from '@/core/finding/finding';
 import { remedyTrial, trialDifferences, typedText } from '@/core/finding/remedy-trial';
 import type { Field } from '@/core/form/field';
 import { guardName } from '@/core/guard/rule';

@@ -3,8 +3,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { type Drift, driftBetween } from '@/core/drift/drift';
-import { answerFindings, collected } from '@/core/finding/collect-findings';
+import { answerFindings } from '@/core/finding/answer-findings';
 import type { Finding } from '@/core/finding/finding';
+import { collected } from '@/core/finding/finding';
 import { answersOf } from '@/core/observation/answers';
 import { ukkoVersion } from '@/core/version';
 import { baselineOf } from '@/store/baselines';

@@ -3,8 +3,9 @@
 import { proxy } from 'comlink';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
-import { answerFindings, collected } from '@/core/finding/collect-findings';
+import { answerFindings } from '@/core/finding/answer-findings';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
+import { collected } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { FormDocument } from '@/core/form/form-document';
 import { openDatabase } from '@/store/database';

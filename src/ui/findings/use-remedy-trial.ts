@@ -6,9 +6,7 @@ import { type Answers, answersOf } from '@/core/observation/answers';
 import { type Asking, planOf } from '@/core/observation/asking';
 import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import { sweep } from '@/core/observation/sweep';
 import type { Target } from '@/core/target/target';
-import { observers } from '../frame/observers';
 
 export type Trying =
   | { readonly status: 'idle' }
@@ -44,6 +42,11 @@ export function useRemedyTrial(trial: RemedyTrial | null): {
       let done = 0;
       const pictures = new Map<string, Picture>();
       const told = async (asking: Asking): Promise<Observation[]> => {
+        // The view needs neither until somebody asks.
+        const [{ sweep }, { observers }] = await Promise.all([
+          import('@/core/observation/sweep'),
+          import('../frame/observers'),
+        ]);
         const observations: Observation[] = [];
         await sweep(
           targets,

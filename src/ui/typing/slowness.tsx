@@ -2,9 +2,10 @@
 
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Growth, type SlowText, slowText } from '@/core/pattern/blow-up';
+import type { Growth } from '@/core/pattern/blow-up';
 import type { Pattern } from '@/core/pattern/pattern-table';
 import type { SlowNews } from '@/core/pattern/slow-question';
+import { type SlowText, slowText } from '@/core/pattern/slow-text';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';

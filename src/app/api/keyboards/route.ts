@@ -1,5 +1,6 @@
 import { readForm } from '@/core/form/read-form';
-import { isTappable, type KeyboardNews, readKeyboardQuestion } from '@/core/keyboard/keyboard-question';
+import { isTappable, type KeyboardNews } from '@/core/keyboard/keyboard-question';
+import { readKeyboardQuestion } from '@/core/keyboard/keyboard-question-schema';
 import { EngineLost } from '@/engines/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { jsonLines } from '@/server/json-lines';

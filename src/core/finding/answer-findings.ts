@@ -1,0 +1,16 @@
+import { readForm } from '../form/read-form';
+import type { Answers } from '../observation/answers';
+import type { Run } from '../observation/run';
+import { differenceFindings } from './difference-findings';
+import type { Finding } from './finding';
+import { referenceDifferences } from './reference-differences';
+import { typingFindings } from './typing-findings';
+
+/** What the answers of a sweep tell: where targets differ from the reference. */
+export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
+  const { fields } = readForm(form.markup);
+  return [
+    ...differenceFindings(referenceDifferences(lineUp, answers, fields)),
+    ...typingFindings(lineUp, answers, fields),
+  ];
+}

@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest';
+import { readForm } from '../form/read-form';
+import { cheapestForRule } from './cheapest-for-rule';
+
+function cheapest(markup: string, wanted: Parameters<typeof cheapestForRule>[2] = null) {
+  const [field] = readForm(markup).fields;
+  if (!field) throw new Error('no field');
+  return cheapestForRule(field, [], wanted, 'en-US', []);
+}
+
+describe('the cheapest setting for a rule', () => {
+  it('leaves a field alone that brings a keyboard up for every value', () => {
+    expect(cheapest('<input name=a>')).toEqual({ kind: 'text', inputmode: null });
+  });
+  it('takes away an input mode whose pad lacks what the pattern needs', () => {
+    const setting = cheapest('<input name=a inputmode=numeric pattern="-?[0-9]{1,2}">');
+    expect(setting).toMatchObject({ kind: 'text' });
+    expect(setting?.inputmode).not.toBe('numeric');
+  });
+  it('changes the input mode before the kind where one keyboard is wanted', () => {
+    expect(cheapest('<input name=a>', 'telephone')).toEqual({ kind: 'text', inputmode: 'tel' });
+  });
+});
