@@ -23,7 +23,7 @@ test('findings of the hurried form: the worst first, with evidence and a decisio
   await detail.getByText('accept', { exact: true }).click();
   await expect(listed).toHaveCount(all - 1);
   await detail.getByRole('textbox', { name: 'Why it is accepted' }).fill('the old sheet goes in spring');
-  await detail.getByRole('textbox', { name: 'Why it is accepted' }).blur();
+  await expect(detail.getByText('kept', { exact: true })).toBeVisible();
   await page.reload();
   // The address knows which finding was open.
   await expect(detail.getByRole('textbox', { name: 'Why it is accepted' })).toHaveValue(

@@ -2,6 +2,7 @@
 
 import { Button, Input, Segmented } from 'antd';
 import Link from 'next/link';
+import { useState } from 'react';
 import { causeText, type Drift } from '@/core/drift/drift';
 import type { Decision, DecisionKind, Evidence, Finding } from '@/core/finding/finding';
 import { answerTo } from '@/core/observation/answers';
@@ -129,6 +130,24 @@ function Standing({ finding, drift }: { finding: Finding; drift: Drift | null })
   );
 }
 
+/** Kept as it is typed. */
+function Reason({ kept, keep }: { kept: string; keep: (reason: string) => void }) {
+  const [typed, setTyped] = useState(kept);
+  return (
+    <Input
+      aria-label="Why it is accepted"
+      placeholder="why?"
+      maxLength={500}
+      value={typed}
+      suffix={<span className="soft">{typed !== '' && typed === kept && 'kept'}</span>}
+      onChange={({ target: { value } }) => {
+        setTyped(value);
+        keep(value);
+      }}
+    />
+  );
+}
+
 const choices: readonly (DecisionKind | 'open')[] = ['open', 'mend', 'later', 'accept'];
 
 function Decide({ finding: { id }, decision }: { finding: Finding; decision: Decision | null }) {
@@ -148,14 +167,7 @@ function Decide({ finding: { id }, decision }: { finding: Finding; decision: Dec
         onChange={(kind) => decide(kind, kind === 'accept' ? (decision?.reason ?? '') : '')}
       />
       {decision?.kind === 'accept' && (
-        <Input
-          key={decision.at}
-          aria-label="Why it is accepted"
-          placeholder="why?"
-          maxLength={500}
-          defaultValue={decision.reason}
-          onBlur={({ target: { value } }) => value !== decision.reason && decide('accept', value)}
-        />
+        <Reason key={id} kept={decision.reason} keep={(reason) => decide('accept', reason)} />
       )}
     </div>
   );
