@@ -24,7 +24,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
     if (options.pictures) await mkdir(options.pictures, { recursive: true });
     const sweep = await measureKeyboards(
       options.engine,
-      form.markup,
+      { markup: form.markup, page: null },
       isTappable,
       (answer) => process.stdout.write(`${lineOf(answer)}\n`),
       cancel.signal,

@@ -2,12 +2,16 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { controlSelector, type Field, isTypedText } from '@/core/form/field';
 import { pageUnderTest } from '@/core/form/page-under-test';
 import { readForm } from '@/core/form/read-form';
-import type { PhoneEngine } from '@/core/keyboard/keyboard-question';
+import type { KeyboardQuestion, PhoneEngine } from '@/core/keyboard/keyboard-question';
 import type { KeyboardFacts } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
+import type { OwnPage } from '@/core/page/own-page';
+import { probeBundle } from '@/probe/bundle';
+import { probeGlobal } from '@/probe/probe-api';
 import { findMark } from './display-change';
 import { EngineLost } from './engine';
 import { engines } from './engines';
+import { probeWithin, stepsBefore } from './own-page';
 import { startPageServer } from './page-server';
 import { type PhoneBrowser, phoneBrowsers } from './phone-browser';
 import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone-screen';
@@ -41,7 +45,7 @@ const rest = 180;
  */
 export async function measureKeyboards(
   name: PhoneEngine,
-  markup: string,
+  { markup, page }: Pick<KeyboardQuestion, 'markup' | 'page'>,
   wanted: (field: Field) => boolean,
   onAnswer: (answer: KeyboardAnswer, by: { engine: string; version: string }) => void = () => undefined,
   signal?: AbortSignal,
@@ -57,13 +61,19 @@ export async function measureKeyboards(
   signal?.addEventListener('abort', stop, { once: true });
   const server = await startPageServer();
   try {
-    const address = server.add(pageUnderTest(markup));
+    const address = page ? page.address : server.add(pageUnderTest(markup));
     const there = await shown(name, found.path, address, screen, signal);
     browser = there.browser;
-    const at: Place = { corner: there.corner, full: await untouchedHeight(browser) };
+    const { fields } = readForm(markup);
+    if (page) await arriveAt(browser, page, fields);
+    const at: Place = {
+      corner: there.corner,
+      full: await untouchedHeight(browser),
+      control: controlIn(page),
+    };
     const answers: KeyboardAnswer[] = [];
     const shelf = new PictureShelf();
-    for (const field of readForm(markup).fields.filter(wanted)) {
+    for (const field of fields.filter(wanted)) {
       signal?.throwIfAborted();
       const answer = await ask(field, screen, browser, at, shelf);
       answers.push(answer);
@@ -76,6 +86,15 @@ export async function measureKeyboards(
     await server.close();
     await screen.close();
   }
+}
+
+/** Does the steps before the form of an own page, and makes that form the one under test. */
+async function arriveAt(browser: PhoneBrowser, page: OwnPage, fields: readonly Field[]): Promise<void> {
+  const controls = fields.flatMap((field) => field.controls).length;
+  const { code } = await probeBundle('probe');
+  const evaluate = (expression: string) => browser.evaluate(expression);
+  await stepsBefore(page, { form: page.form, controls })(evaluate);
+  await evaluate(`(() => { ${probeWithin(page, code)} return true; })()`);
 }
 
 interface Corner {
@@ -111,6 +130,8 @@ interface Place {
   readonly corner: Corner;
   /** Height of the viewport while no keyboard is up, CSS px. */
   readonly full: number;
+  /** An expression for the first control of a field. */
+  readonly control: (field: Field) => string;
 }
 
 const mark = { outer: 253, green: 1 } as const;
@@ -144,16 +165,21 @@ async function photographed(screen: PhoneScreen): Promise<Raster> {
   return decoded(await screen.picture());
 }
 
-const blur = `(() => { document.activeElement?.blur(); return true; })()`;
+/** A host of a shadow root does not hand it on in every engine. */
+const blur = `(() => { let active = document.activeElement; while (active?.shadowRoot?.activeElement) active = active.shadowRoot.activeElement; active?.blur(); return true; })()`;
 
-const control = ({ controls: [{ ordinal }] }: Field) =>
-  `document.querySelectorAll('${controlSelector}')[${ordinal}]`;
+const controlIn =
+  (page: OwnPage | null) =>
+  ({ controls: [{ ordinal }] }: Field) =>
+    page
+      ? `window.${probeGlobal}.controlAt(${ordinal})`
+      : `document.querySelectorAll('${controlSelector}')[${ordinal}]`;
 
 async function ask(
   field: Field,
   screen: PhoneScreen,
   browser: PhoneBrowser,
-  { corner, full }: Place,
+  { corner, full, control }: Place,
   shelf: PictureShelf,
 ): Promise<KeyboardAnswer> {
   // A keyboard goes a moment after the focus does.
@@ -169,7 +195,7 @@ async function ask(
   const height = { before, with: await restingHeight(browser) };
   // What is typed into takes the focus in every engine; where it lies open and does not, no page took the tap.
   const isMissed = await browser.evaluate(
-    `(() => { const t = ${control(field)}; const { left, top, height } = t.getBoundingClientRect(); return document.activeElement !== t && !t.matches(':disabled') && document.elementFromPoint(left + 12, top + height / 2) === t; })()`,
+    `(() => { const t = ${control(field)}; const { left, top, height } = t.getBoundingClientRect(); const root = t.getRootNode(); return root.activeElement !== t && !t.matches(':disabled') && root.elementFromPoint(left + 12, top + height / 2) === t; })()`,
   );
   if (isTypedText(field.kind) && isMissed)
     throw new EngineLost(`A tap on “${field.label}” did not reach it: something covers the page. Ask again.`);
@@ -179,7 +205,7 @@ async function ask(
     `(() => { const { top, bottom } = ${control(field)}.getBoundingClientRect(); return top >= 0 && bottom <= innerHeight; })()`,
   )) as boolean;
   const picture = await shelf.take(cut(await photographed(screen), { x: 0, y: 0, ...phoneSize }));
-  const tapped = isUp ? await tapKeys(field, screen, browser, corner.y + height.with) : null;
+  const tapped = isUp ? await tapKeys(control(field), screen, browser, corner.y + height.with) : null;
   return {
     field,
     measured: {
@@ -223,13 +249,13 @@ const tappedKeys: Readonly<Record<'letters' | 'numbers', readonly KeyPlace[]>> =
 const tapTimes = { heard: 1000, quiet: 100, layer: 200 } as const;
 
 async function tapKeys(
-  field: Field,
+  control: string,
   screen: PhoneScreen,
   browser: PhoneBrowser,
   top: number,
 ): Promise<KeyboardFacts['tapped']> {
   await browser.evaluate(
-    `(() => { window.heard = []; window.tapping = ''; const t = ${control(field)}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ by: tapping, type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
+    `(() => { window.heard = []; window.tapping = ''; const t = ${control}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ by: tapping, type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
   );
   const heardSoFar = () => browser.evaluate(`window.heard.length`) as Promise<number>;
   for (const { key, x, down } of tappedKeys[

@@ -59,7 +59,7 @@ export interface PlanApplied {
   readonly loaded: boolean;
 }
 
-/** What the script inside a page under test can be asked. Everything in and out is plain data. */
+/** What the script inside a page under test can be asked. Everything in and out is plain data, but for `controlAt`. */
 export interface ProbeApi {
   /** Makes drawing repeatable: no caret, no transitions. */
   settle(): void;
@@ -110,6 +110,8 @@ export interface ProbeApi {
   formsHere(): FormFound[];
   /** How many controls one of the page's forms has now; 0 where there is no such form. */
   controlsIn(form: number): number;
+  /** A control of the form under test, for scripts inside the page alone: no protocol carries it out. */
+  controlAt(ordinal: number): Element | null;
   /** Does one step before the form is there. @returns false while what it is about is not there */
   doStep(step: PageStep): boolean;
   /** What the page's own scripts would have sent since the last time. */

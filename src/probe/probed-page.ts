@@ -371,6 +371,7 @@ export const probedPage: ProbeApi = {
     const found = ownForms()[form];
     return found ? composedControls(found).length : 0;
   },
+  controlAt: (ordinal) => controls()[ordinal] ?? null,
   doStep,
   caught: takeCaught,
   whatBlocked,

@@ -61,7 +61,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
       const all = new Map<string, KeyboardFacts>();
       await measureKeyboards(
         engine,
-        markup,
+        { markup, page: null },
         () => true,
         ({ field, measured, picture }) => {
           expect([picture.width, picture.height]).toEqual([520, 960]);
@@ -89,7 +89,11 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
     });
 
     it('is asked for what the very first field wants', async () => {
-      const { answers } = await measureKeyboards(engine, `<form>${controls.number}</form>`, () => true);
+      const { answers } = await measureKeyboards(
+        engine,
+        { markup: `<form>${controls.number}</form>`, page: null },
+        () => true,
+      );
       expect(answers.map(({ measured }) => measured.layout)).toEqual(['number/us']);
     });
 
@@ -97,7 +101,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
       const abort = new AbortController();
       const asking = measureKeyboards(
         engine,
-        markup,
+        { markup, page: null },
         () => true,
         () => abort.abort(),
         abort.signal,

@@ -8,12 +8,15 @@ import { askingOf } from '@/core/observation/asking';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { findTarget } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
+import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
+import { findPhonePrograms } from '@/engines/phone-screen';
 import { type Example, startExample } from '../../example/server.mjs';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask } from './asking-engines';
 
 const here = await enginesAvailable();
+const phone = (await findPhonePrograms()).status === 'found';
 let example: Example;
 beforeAll(async () => {
   example = await startExample(0);
@@ -62,6 +65,45 @@ describe.skipIf(!here)('a page of one’s own', () => {
   ])('%s is not opened: a sentence says why', async (address, own, sentence) => {
     expect(await ownPageFault({ address, steps: own })).toContain(sentence);
   });
+
+  it.skipIf(!phone)(
+    'is shown on a phone-sized display with its own scripts at work',
+    async () => {
+      const { markup, page = null } = await entryForm();
+      const { answers } = await measureKeyboards('firefox', { markup, page }, ({ id }) =>
+        ['serial', 'station', 'gulls'].includes(id),
+      );
+      const told = answers.map(({ field, measured: { layout, tapped } }) => [
+        field.id,
+        layout,
+        tapped?.filter(({ type }) => type === 'input').map(({ by, value }) => [by, value]),
+      ]);
+      expect(told).toEqual([
+        // In a shadow root; both are rewritten in capitals by the page.
+        [
+          'serial',
+          'us',
+          [
+            ['q', 'Q'],
+            ['1', 'Q1'],
+            ['Backspace', 'Q'],
+          ],
+        ],
+        [
+          'station',
+          'us',
+          [
+            ['q', 'Q'],
+            ['1', 'Q1'],
+            ['Backspace', 'Q'],
+          ],
+        ],
+        // The page's filter on keys swallows the minus, and Backspace with it.
+        ['gulls', 'number/us', [['1', '1']]],
+      ]);
+    },
+    120_000,
+  );
 
   it('says which step found nothing', async () => {
     const signal = new AbortController().signal;

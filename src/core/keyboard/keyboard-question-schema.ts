@@ -1,6 +1,7 @@
 import { mixed, object, string, ValidationError } from 'yup';
 import type { FieldId } from '../form/field';
 import { limits } from '../form/form-document';
+import { ownPageSchema } from '../page/own-page';
 import { type KeyboardQuestion, type PhoneEngine, phoneEngines } from './keyboard-question';
 
 const schema = object({
@@ -9,6 +10,7 @@ const schema = object({
   engine: mixed<PhoneEngine>()
     .oneOf([...phoneEngines])
     .required(),
+  page: ownPageSchema.nullable().defined(),
 })
   .strict()
   .noUnknown()

@@ -5,7 +5,7 @@ import { readForm } from '../form/read-form';
 import { isTappable, phoneEngines } from './keyboard-question';
 import { readKeyboardQuestion } from './keyboard-question-schema';
 
-const question = { markup: '<input name=a>', field: 'a', engine: 'firefox' };
+const question = { markup: '<input name=a>', field: 'a', engine: 'firefox', page: null };
 
 describe('a question about a real keyboard', () => {
   it.each(phoneEngines)('is about one field in %s, or about all of them', (engine) => {

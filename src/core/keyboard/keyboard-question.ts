@@ -1,6 +1,7 @@
 import { type Field, type FieldId, takesKeys } from '../form/field';
 import type { KeyboardFacts } from '../observation/observation';
 import type { Picture } from '../observation/picture';
+import type { OwnPage } from '../page/own-page';
 
 /** Engines that can be shown on a phone-sized display. */
 export const phoneEngines = ['chromium', 'firefox', 'webkit'] as const;
@@ -12,6 +13,8 @@ export interface KeyboardQuestion {
   /** Null: all of them. */
   readonly field: FieldId | null;
   readonly engine: PhoneEngine;
+  /** The developer's own page, of which the markup is a snapshot. */
+  readonly page: OwnPage | null;
 }
 
 /** What was measured, with which version. */

@@ -8,6 +8,7 @@ import {
   isTappable,
   type KeyboardMeasurement,
   type KeyboardNews,
+  type KeyboardQuestion,
   type PhoneEngine,
   phoneEngines,
 } from '@/core/keyboard/keyboard-question';
@@ -57,7 +58,12 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
     asking(0);
     let done = 0;
     const [only] = fields;
-    const question = { markup: form.markup, field: fields.length === 1 && only ? only.id : null, engine };
+    const question: KeyboardQuestion = {
+      markup: form.markup,
+      field: fields.length === 1 && only ? only.id : null,
+      engine,
+      page: form.page ?? null,
+    };
     const reason = await hearNews<KeyboardNews>('/api/keyboards', question, abort.signal, async (news) => {
       if (news.type === 'failed') return news.reason;
       await keepAnswers(...observed(news.field, engine, news.measurement));

@@ -3,6 +3,7 @@ import { isTappable, type KeyboardNews } from '@/core/keyboard/keyboard-question
 import { readKeyboardQuestion } from '@/core/keyboard/keyboard-question-schema';
 import { EngineLost } from '@/engines/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
+import { ownPageFault } from '@/engines/own-page';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
@@ -14,9 +15,11 @@ export const dynamic = 'force-dynamic';
 export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readKeyboardQuestion);
   if (reading instanceof Response) return reading;
-  const { markup, field, engine } = reading.question;
+  const { markup, field, engine, page } = reading.question;
   if (field !== null && !readForm(markup).fields.some(({ id }) => id === field))
     return Response.json({ error: 'The form has no such field.' }, { status: 400 });
+  const fault = page && (await ownPageFault(page));
+  if (fault) return Response.json({ error: fault }, { status: 400 });
   const stream = jsonLines<KeyboardNews>(
     request.signal,
     (emit, signal) =>
@@ -24,7 +27,7 @@ export async function POST(request: Request): Promise<Response> {
         try {
           await measureKeyboards(
             engine,
-            markup,
+            { markup, page },
             (one) => (field === null ? isTappable(one) : one.id === field),
             ({ field: { id }, measured, picture }, by) =>
               emit({ type: 'answer', field: id, measurement: { ...by, measured, picture } }),
