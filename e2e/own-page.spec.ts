@@ -14,13 +14,22 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await dialog.getByLabel('Address on this machine').fill('http://tides.example/');
     await dialog.getByRole('button', { name: 'Find its forms' }).click();
     await expect(dialog.getByRole('alert')).toContainText('http://tides.example is not on this machine.');
-    await dialog.getByLabel('Address on this machine').fill(example.address);
-    await dialog.getByLabel(/^What is done before/).fill('click "New entry"');
+    await dialog.getByLabel('Address on this machine').fill(`${example.address}sign-in`);
     await dialog.getByRole('button', { name: 'Find its forms' }).click();
+
+    // What is pressed and filled in the picture becomes the steps.
+    await dialog.getByRole('button', { name: 'fill “User”' }).click({ timeout: 60_000 });
+    await dialog.getByLabel('Fill “User” with').fill('ada');
+    await page.keyboard.press('Enter');
+    const steps = dialog.getByLabel(/^What is done before/);
+    await expect(steps).toHaveValue('fill "User" "ada"');
+    await dialog.getByRole('button', { name: 'click “Sign in”' }).click({ timeout: 60_000 });
+    await dialog.getByRole('button', { name: 'click “New entry”' }).click({ timeout: 60_000 });
+    await expect(steps).toHaveValue('fill "User" "ada"\nclick "Sign in"\nclick "New entry"');
     await dialog.getByText('New entry (6 fields)').click({ timeout: 60_000 });
     await dialog.getByRole('button', { name: 'Test this form' }).click();
 
-    await expect(page.getByText(`Read from ${example.address}.`)).toBeVisible();
+    await expect(page.getByText(`Read from ${example.address}sign-in.`)).toBeVisible();
     await expect(page.getByRole('button', { name: /^Gauge serial/ })).toBeVisible();
     await page.getByRole('button', { name: 'Sweep', exact: true }).click();
     await page.getByRole('button', { name: 'Cancel' }).waitFor();
@@ -42,7 +51,7 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await page.getByLabel('name', { exact: true }).fill('watcher');
     await expect(page.getByText(/^Read from/)).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(page.getByText(`Read from ${example.address}.`)).toBeVisible();
+    await expect(page.getByText(`Read from ${example.address}sign-in.`)).toBeVisible();
   } finally {
     await example.stop();
   }

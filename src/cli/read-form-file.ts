@@ -11,7 +11,7 @@ export async function readFormPage(page: OwnPage, signal: AbortSignal): Promise<
   const fault = await ownPageFault(page);
   if (fault) return fault;
   try {
-    const forms = await readOwnPage(page, signal);
+    const { forms } = await readOwnPage(page, signal);
     const form = forms[page.form];
     if (form) return { id: page.address as FormId, name: form.title, markup: form.markup, typing: {}, page };
     return forms.length === 0

@@ -1,10 +1,10 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { type FormFound, type OwnPage, pageAddressFault } from '@/core/page/own-page';
+import { type OwnPage, type PageRead, type PageSight, pageAddressFault } from '@/core/page/own-page';
 import { type PageStep, readSteps } from '@/core/page/page-steps';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
 import { probeGlobal } from '@/probe/probe-api';
-import { type Arrive, EngineLost } from './engine';
+import { type Arrive, EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { readEnginesFile } from './engines-file';
 
@@ -114,11 +114,21 @@ export function probeWithin({ form }: OwnPage, code: string): string {
   return `${code};window.${probeGlobal}.within(${form});`;
 }
 
-/** The forms of a page, read by the first engine that is here. Throws `EngineLost`. */
+/** Tallest part of a page that is shown, CSS px. */
+const tallest = 2400;
+
+async function sightOf(page: EnginePage): Promise<PageSight | null> {
+  const size = await page.probe('documentSize');
+  const box = { x: 0, y: 0, width: size.width, height: Math.min(size.height, tallest) };
+  const [picture] = await page.pictures([box], size);
+  return picture ? { picture, doable: await page.probe('doableHere') } : null;
+}
+
+/** The forms of a page and how it looks, read by the first engine that is here. Throws `EngineLost`. */
 export async function readOwnPage(
   page: Pick<OwnPage, 'address' | 'steps'>,
   signal: AbortSignal,
-): Promise<readonly FormFound[]> {
+): Promise<PageRead> {
   for (const engine of Object.values(engines)) {
     const found = await engine.find();
     if (found.status === 'missing') continue;
@@ -130,7 +140,7 @@ export async function readOwnPage(
       const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
       const isDrawn = `window.${probeGlobal}.controlsIn(0) > 0`;
       await patiently((expression) => opened.evaluate(expression), isDrawn, drawingTime);
-      return await opened.probe('formsHere');
+      return { forms: await opened.probe('formsHere'), sight: await sightOf(opened) };
     } finally {
       signal.removeEventListener('abort', stop);
       await session.close();

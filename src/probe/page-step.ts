@@ -1,5 +1,7 @@
 import { controlSelector } from '@/core/form/field';
+import type { Doable } from '@/core/page/own-page';
 import type { PageStep } from '@/core/page/page-steps';
+import { inDocument } from './box';
 import { composedElements } from './composed-tree';
 
 /** Does one step. @returns false while what it is about is not there */
@@ -27,6 +29,39 @@ export function doStep(step: PageStep): boolean {
       return true;
     }
   }
+}
+
+/** Longest words by which something is named in a step. */
+const longestName = 60;
+
+/** What steps can name in the page as it stands; what no words and no selector lead back to is left out. */
+export function doableHere(): Doable[] {
+  return [...composedElements(document)].flatMap((element): Doable[] => {
+    const kind = element.matches(fillable) ? 'fill' : element.matches(pressable) ? 'click' : null;
+    const rect = element.getBoundingClientRect();
+    if (kind === null || element.matches(':disabled') || rect.width < 4 || rect.height < 4) return [];
+    const what = nameFor(element, kind === 'fill' ? 'filled' : 'pressed');
+    return what === null ? [] : [{ kind, what, box: inDocument(rect) }];
+  });
+}
+
+const pressable =
+  'button,a[href],summary,[role=button],[role=link],[role=tab],[role=menuitem],[type=submit],[type=button],[type=checkbox],[type=radio]';
+const fillable =
+  'textarea,input:not([type=submit],[type=button],[type=reset],[type=image],[type=checkbox],[type=radio],[type=file],[type=hidden])';
+
+/** The first name that leads a step back to this element and to no other. */
+function nameFor(element: Element, wanted: Wanted): string | null {
+  const words = wanted === 'filled' ? namesOf(element) : [wordsOn(element)];
+  const selectors = [
+    element.id ? `#${CSS.escape(element.id)}` : '',
+    ...['name', 'value', 'href'].flatMap((name) => {
+      const value = element.getAttribute(name);
+      return value ? [`[${name}=${JSON.stringify(value)}]`] : [];
+    }),
+  ];
+  const names = [...words, ...selectors].filter((name) => name !== '' && name.length <= longestName);
+  return names.find((name) => found(name, wanted) === element) ?? null;
 }
 
 type Wanted = 'pressed' | 'filled' | 'anything';

@@ -4,7 +4,7 @@ import type { Guard } from '@/core/guard/guard';
 import type { ValidityAnswer, ValidityQuestion } from '@/core/model/validity-question';
 import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
-import type { FormFound } from '@/core/page/own-page';
+import type { Doable, FormFound } from '@/core/page/own-page';
 import type { PageStep } from '@/core/page/page-steps';
 import type { Stroke } from '@/core/script/stroke';
 import type { ChosenFile } from '@/core/standard/entry-list';
@@ -112,6 +112,8 @@ export interface ProbeApi {
   controlsIn(form: number): number;
   /** A control of the form under test, for scripts inside the page alone: no protocol carries it out. */
   controlAt(ordinal: number): Element | null;
+  /** What can be pressed and filled in the page as it stands, in the order in which it is drawn; boxes in the document. */
+  doableHere(): Doable[];
   /** Does one step before the form is there. @returns false while what it is about is not there */
   doStep(step: PageStep): boolean;
   /** What the page's own scripts would have sent since the last time. */

@@ -7,7 +7,7 @@ import { composedControls, focusedElement } from './composed-tree';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import { entriesOf, withoutEntries } from './entry-list';
 import { formsHere, ownForms } from './own-forms';
-import { doStep } from './page-step';
+import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
@@ -372,6 +372,7 @@ export const probedPage: ProbeApi = {
     return found ? composedControls(found).length : 0;
   },
   controlAt: (ordinal) => controls()[ordinal] ?? null,
+  doableHere,
   doStep,
   caught: takeCaught,
   whatBlocked,

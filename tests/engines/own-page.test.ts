@@ -26,7 +26,7 @@ afterAll(() => example.stop());
 const steps = 'fill "User" "ada"\nclick "Sign in"\nclick "New entry"\nwait "#entry"';
 
 async function entryForm(): Promise<FormDocument> {
-  const forms = await readOwnPage(
+  const { forms } = await readOwnPage(
     { address: `${example.address}sign-in`, steps },
     new AbortController().signal,
   );
@@ -65,6 +65,22 @@ describe.skipIf(!here)('a page of one’s own', () => {
   ])('%s is not opened: a sentence says why', async (address, own, sentence) => {
     expect(await ownPageFault({ address, steps: own })).toContain(sentence);
   });
+
+  it('shows what can be done where its steps have led, by names that lead back there', async () => {
+    const signal = new AbortController().signal;
+    const address = `${example.address}sign-in`;
+    const { sight } = await readOwnPage({ address, steps: '' }, signal);
+    expect(sight?.doable.map(({ kind, what }) => [kind, what])).toEqual([
+      ['fill', 'User'],
+      ['click', 'Sign in'],
+    ]);
+    for (const { box } of sight?.doable ?? []) {
+      expect(box.x + box.width).toBeLessThanOrEqual(sight?.picture.width ?? 0);
+      expect(box.y + box.height).toBeLessThanOrEqual(sight?.picture.height ?? 0);
+    }
+    const further = await readOwnPage({ address, steps: 'fill "User" "ada"\nclick "Sign in"' }, signal);
+    expect(further.sight?.doable.map(({ what }) => what)).toContain('New entry');
+  }, 60_000);
 
   it.skipIf(!phone)(
     'is shown on a phone-sized display with its own scripts at work',

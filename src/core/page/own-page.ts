@@ -1,4 +1,5 @@
 import { number, object, string } from 'yup';
+import type { Picture } from '../observation/picture';
 
 /** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
 export interface OwnPage {
@@ -25,9 +26,30 @@ export interface FormFound {
   readonly markup: string;
 }
 
+/** Something that can be done where a page stands, as a step would name it. */
+export interface Doable {
+  readonly kind: 'click' | 'fill';
+  readonly what: string;
+  /** Where it is in the picture, CSS px. */
+  readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+}
+
+/** A page after its steps, as an engine shows it. */
+export interface PageSight {
+  readonly picture: Picture;
+  readonly doable: readonly Doable[];
+}
+
+/** The forms of a page after its steps; none where the steps lead to none. */
+export interface PageRead {
+  readonly forms: readonly FormFound[];
+  /** Null where no picture could be taken. */
+  readonly sight: PageSight | null;
+}
+
 /** What came of reading a page; an address that may not be opened, or a step that found nothing, is a fault to be mended. */
 export type PageReading =
-  | { readonly status: 'read'; readonly forms: readonly FormFound[] }
+  | ({ readonly status: 'read' } & PageRead)
   | { readonly status: 'fault'; readonly text: string };
 
 const thisMachine = ['localhost', '127.0.0.1', '[::1]'];

@@ -44,7 +44,7 @@ export async function POST(request: Request): Promise<Response> {
   let answer: Response | null = null;
   const work = register(sweeps, request.signal, async (signal) => {
     try {
-      answer = answerOf({ status: 'read', forms: await readOwnPage(reading.page, signal) });
+      answer = answerOf({ status: 'read', ...(await readOwnPage(reading.page, signal)) });
     } catch (error) {
       if (error instanceof EngineLost) answer = answerOf({ status: 'fault', text: error.message });
       else {
