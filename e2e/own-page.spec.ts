@@ -1,5 +1,5 @@
 import { startExample } from '../example/server.mjs';
-import { expect, test } from './app';
+import { expect, expectAccessible, test } from './app';
 
 test('a page of one’s own: its form is found, asked with its own scripts, and what it does to typing is told', async ({
   page,
@@ -23,6 +23,7 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await page.keyboard.press('Enter');
     const steps = dialog.getByLabel(/^What is done before/);
     await expect(steps).toHaveValue('fill "User" "ada"');
+    await expectAccessible(page);
     await dialog.getByRole('button', { name: 'click “Sign in”' }).click({ timeout: 60_000 });
     await dialog.getByRole('button', { name: 'click “New entry”' }).click({ timeout: 60_000 });
     await expect(steps).toHaveValue('fill "User" "ada"\nclick "Sign in"\nclick "New entry"');
@@ -42,8 +43,22 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await expect(where.getByRole('listitem').filter({ hasText: 'Firefox' })).toContainText(
       'and the caret goes from',
     );
-    // Nothing of all that arrived.
+    // Nothing of all that arrived; what a person sends does.
     expect(example.log).toEqual([]);
+    await page.getByRole('link', { name: 'Submission' }).click();
+    await page.getByText('filled in', { exact: true }).click();
+    await page
+      .getByRole('list', { name: 'What each target does' })
+      .getByRole('button', { name: /Chromium/ })
+      .click();
+    await page.getByRole('button', { name: 'Send for real…' }).click();
+    await page.getByRole('button', { name: 'Send it' }).click();
+    const real = page.getByRole('region', { name: 'Sent for real' });
+    await expect(real.getByText('POST /log')).toBeVisible({ timeout: 60_000 });
+    await expect(real).toContainText('was answered with 201');
+    await expect(real.getByRole('img', { name: /^The page after/ })).toBeVisible();
+    expect(example.log).toEqual(['POST /log']);
+    await expectAccessible(page);
 
     // An edit makes it markup of its own, and is undone.
     await page.getByRole('link', { name: 'Form', exact: true }).click();

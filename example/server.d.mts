@@ -1,6 +1,6 @@
 export interface Example {
   readonly address: string;
-  readonly log: readonly string[];
+  readonly log: string[];
   stop(): Promise<void>;
 }
 export function startExample(port?: number): Promise<Example>;

@@ -14,6 +14,10 @@ export function startExample(port = 4311) {
   const server = createServer(async (request, response) => {
     const path = (request.url ?? '/').split('?')[0];
     if (request.method !== 'GET') log.push(`${request.method} ${path}`);
+    if (request.method === 'POST' && path === '/log')
+      return response
+        .writeHead(201, { 'content-type': 'application/json' })
+        .end(JSON.stringify({ entry: log.length }));
     if (path === '/sign-in')
       return response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(signIn);
     const [name, type] = files[path] ?? [];

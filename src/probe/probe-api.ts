@@ -6,6 +6,7 @@ import type { EventRecord } from '@/core/observation/event-record';
 import type { Caret, Contrast, Size, StyleMark } from '@/core/observation/observation';
 import type { Doable, FormFound } from '@/core/page/own-page';
 import type { PageStep } from '@/core/page/page-steps';
+import type { MadeRequest } from '@/core/page/real-sending';
 import type { Stroke } from '@/core/script/stroke';
 import type { ChosenFile } from '@/core/standard/entry-list';
 import type { ValidityFlag } from '@/core/standard/validity-flags';
@@ -106,6 +107,10 @@ export interface ProbeApi {
   describePlan(): { readonly box: Box | null; readonly sent: readonly string[] };
   /** From now on one of the page's forms is the form under test, and the page's own scripts send nothing. */
   within(form: number): void;
+  /** As `within`, but everything is sent to where the page sends it; the person said so. */
+  withinForReal(form: number): void;
+  /** What the page's own scripts have sent since then. */
+  requestsMade(): readonly MadeRequest[];
   /** The forms of the page. */
   formsHere(): FormFound[];
   /** How many controls one of the page's forms has now; 0 where there is no such form. */

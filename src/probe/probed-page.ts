@@ -12,9 +12,10 @@ import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
-import { closeSending, letThrough, watchSending, whatBlocked } from './sending';
+import { closeSending, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
 import { textShownBy } from './text-shown';
 import { validityInPage } from './validity-in-page';
+import { requestsMade, watchRequests } from './watched-requests';
 
 type Listed =
   | HTMLInputElement
@@ -366,6 +367,13 @@ export const probedPage: ProbeApi = {
     atFirst = [];
     catchRequests();
   },
+  withinForReal(form) {
+    ownForm = form;
+    atFirst = [];
+    watchRequests();
+    letAllOut();
+  },
+  requestsMade,
   formsHere,
   controlsIn(form) {
     const found = ownForms()[form];

@@ -11,6 +11,7 @@ import { type EngineTarget, targetId } from '@/core/target/target';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { findPhonePrograms } from '@/engines/phone-screen';
+import { sendOwnPage } from '@/engines/send-own-page';
 import { type Example, startExample } from '../../example/server.mjs';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask } from './asking-engines';
@@ -121,6 +122,24 @@ describe.skipIf(!here)('a page of oneâ€™s own', () => {
     120_000,
   );
 
+  it('is left for another when its form is sent for real', async () => {
+    const page = { address: `${example.address}sign-in`, form: 0, steps: '' };
+    const signal = new AbortController().signal;
+    const { forms } = await readOwnPage(page, signal);
+    const markup = forms[0]?.markup ?? '';
+    const button = readForm(markup).fields.at(-1);
+    if (!button) throw new Error('The page has no button.');
+    const { led, requests } = await sendOwnPage(
+      { page, markup, button: button.id, filled: true, engine: 'webkit' },
+      signal,
+    );
+    expect(led).toMatchObject({
+      address: expect.stringMatching(/\/\?user=/),
+      title: 'Skerry Tide Log',
+    });
+    expect(requests).toEqual([]);
+  }, 60_000);
+
   it('says which step found nothing', async () => {
     const signal = new AbortController().signal;
     await expect(readOwnPage({ address: example.address, steps: 'click "Nowhere"' }, signal)).rejects.toThrow(
@@ -169,5 +188,26 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
       expect(example.log).toEqual([]);
     },
     180_000,
+  );
+
+  it.skipIf(!here)(
+    'sends for real where a person says so, and tells what the server made of it',
+    async () => {
+      const { markup, page } = await entryForm();
+      const button = readForm(markup).fields.at(-1);
+      if (!page || !button) throw new Error('The example has no form to send.');
+      const question = { page, markup, button: button.id, engine: name } as const;
+      const signal = new AbortController().signal;
+      const empty = await sendOwnPage({ ...question, filled: false }, signal);
+      expect(empty).toMatchObject({ requests: [], led: null, blocked: { ordinal: 0 } });
+      expect(example.log).toEqual([]);
+      const { requests, picture } = await sendOwnPage({ ...question, filled: true }, signal);
+      expect(requests).toEqual([
+        { method: 'POST', url: `${example.address}log`, status: 201, answer: '{"entry":1}' },
+      ]);
+      expect(picture?.width).toBeGreaterThan(700);
+      expect(example.log.splice(0)).toEqual(['POST /log']);
+    },
+    120_000,
   );
 });

@@ -1,7 +1,5 @@
 import { enterField, noEnterField } from '@/core/form/enter-field';
 import { type Field, fieldOfControl } from '@/core/form/field';
-import { trialFiles } from '@/core/form/trial-files';
-import { validTrial } from '@/core/form/trial-value';
 import { boundary } from '@/core/model/answer-submission';
 import { type Asking, firstSender, sends } from '@/core/observation/asking';
 import {
@@ -13,6 +11,7 @@ import {
 } from '@/core/observation/observation';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../askable-page';
+import { fillIn } from '../fill-in';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** What each button that sends really sends, and which field is in its way. */
@@ -78,20 +77,7 @@ async function press(
   fill: boolean,
 ): Promise<Sending | null> {
   await anew(page, asking);
-  if (fill) {
-    await page.probe('chooseFiles', asking.fields.map(probeField), asking.fields.map(trialFiles));
-    const trials = asking.fields.map((field) => ({ field, trial: validTrial(field) }));
-    const filled = trials.flatMap(({ field, trial }) =>
-      trial?.status === 'value' && field.kind !== 'hidden'
-        ? [{ field: probeField(field), value: trial.value }]
-        : [],
-    );
-    await page.probe(
-      'fill',
-      filled.map(({ field }) => field),
-      filled.map(({ value }) => value),
-    );
-  }
+  if (fill) await fillIn(page, asking.fields);
   const why = await page.probe('mayBeSent', probeField(button), receiver.address);
   if (why) return { status: 'nothing', why };
   const place = await page.probe('bringIntoSight', probeField(button));

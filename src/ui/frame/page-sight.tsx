@@ -47,7 +47,8 @@ export function PageSightShown({
           </Button>
         </div>
       )}
-      <section className={styles.sight} aria-label="The page after its steps">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must do so by keyboard too */}
+      <section className={styles.sight} aria-label="The page after its steps" tabIndex={0}>
         {/* biome-ignore lint/performance/noImgElement: it is data of this browser, there is nothing to optimise */}
         <img
           src={pictureAddress(picture)}

@@ -15,6 +15,7 @@ import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useSelection } from '../frame/use-selection';
+import { SendForReal } from './send-for-real';
 import { SentEntries } from './sent-entries';
 import styles from './submission.module.css';
 import { type TargetSending, useSendings } from './use-sendings';
@@ -86,7 +87,9 @@ export function SubmissionView() {
             <p className={styles.provenance}>
               <ProvenanceMark mark={shown.observation.provenance.mark} />{' '}
               {provenanceText(shown.observation.provenance)}
-              {shown.observation.provenance.mark === 'modelled' && <Trust target={shown.target} />}
+              {shown.observation.provenance.mark === 'modelled' && shown.sending && (
+                <Trust target={shown.target} />
+              )}
             </p>
           )}
           {shown.differences.length > 0 && (
@@ -102,6 +105,12 @@ export function SubmissionView() {
           <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
           <NeverSent button={button} />
           <WaysToSend button={button} asked={askedWays} />
+          <SendForReal
+            key={`${button.id} ${shown.target.id} ${filled}`}
+            button={button}
+            target={shown.target}
+            filled={filled}
+          />
         </section>
       </div>
     </div>

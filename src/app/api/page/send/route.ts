@@ -1,0 +1,36 @@
+import { type RealAnswer, readRealQuestion } from '@/core/page/real-sending';
+import { EngineLost } from '@/engines/engine';
+import { ownPageFault } from '@/engines/own-page';
+import { sendOwnPage } from '@/engines/send-own-page';
+import { log } from '@/server/log';
+import { readRequest } from '@/server/read-request';
+import { register, sweeps } from '@/server/run-registry';
+
+export const dynamic = 'force-dynamic';
+
+function answerOf(answer: RealAnswer): Response {
+  return Response.json(answer, { headers: { 'cache-control': 'no-store' } });
+}
+
+/** Lets an engine send the form of a developer's own page for real, once. */
+export async function POST(request: Request): Promise<Response> {
+  const reading = await readRequest(request, readRealQuestion);
+  if (reading instanceof Response) return reading;
+  const fault = await ownPageFault(reading.question.page);
+  if (fault) return answerOf({ status: 'fault', text: fault });
+  let answer: RealAnswer = {
+    status: 'fault',
+    text: 'Ukko stopped before it saw what came of it. Look at your server before you send again.',
+  };
+  const work = register(sweeps, request.signal, async (signal) => {
+    try {
+      answer = { status: 'sent', sending: await sendOwnPage(reading.question, signal) };
+    } catch (error) {
+      if (error instanceof EngineLost) answer = { status: 'fault', text: error.message };
+      else log.error({ error: String(error) }, 'sending for real broke');
+    }
+  });
+  if (!work) return Response.json({ error: sweeps.full }, { status: 429 });
+  await work;
+  return answerOf(answer);
+}

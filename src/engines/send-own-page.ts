@@ -1,0 +1,120 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Field } from '@/core/form/field';
+import { readForm } from '@/core/form/read-form';
+import type { RealQuestion, RealSending } from '@/core/page/real-sending';
+import { plainVariant } from '@/core/target/variant';
+import { probeBundle } from '@/probe/bundle';
+import { fillIn } from '@/probe/fill-in';
+import { probeGlobal } from '@/probe/probe-api';
+import { probeField } from '@/probe/questions/question-context';
+import { EngineLost, type EnginePage } from './engine';
+import { engines } from './engines';
+import { stepsBefore } from './own-page';
+
+/** How long what was sent may take to lead anywhere or to be answered, and how long all has to be quiet, ms. */
+const patience = { longest: 10_000, quiet: 700, betweenLooks: 100 } as const;
+
+/**
+ * Opens a page, does its steps, and presses a button of its form with nothing held back: what it sends arrives. Throws
+ * `EngineLost` with a sentence.
+ */
+export async function sendOwnPage(
+  { page, markup, button: pressed, filled, engine: name }: RealQuestion,
+  signal: AbortSignal,
+): Promise<RealSending> {
+  const { fields } = readForm(markup);
+  const button = fields.find(({ id }) => id === pressed);
+  if (!button) throw new EngineLost('The form has no such button. Read the page again.');
+  const engine = engines[name];
+  const found = await engine.find();
+  if (found.status === 'missing') throw new EngineLost(found.remedy);
+  const session = await engine.launch(found.path, plainVariant, signal);
+  const stop = () => void session.close();
+  signal.addEventListener('abort', stop, { once: true });
+  try {
+    const { code } = await probeBundle('probe');
+    const controls = fields.flatMap((field) => field.controls).length;
+    const probe = `${code};window.${probeGlobal}.withinForReal(${page.form});`;
+    const arrive = stepsBefore(page, { form: page.form, controls });
+    const opened = await session.open(page.address, probe, plainVariant, arrive);
+    if (filled) await fillIn(opened, fields);
+    const from = await opened.evaluate('location.href');
+    await press(opened, button);
+    const { engine: title, version } = session.provenance;
+    const came = await whatCame(opened, String(from));
+    return { engine: title, version, at: new Date().toISOString(), ...came, picture: await sight(opened) };
+  } finally {
+    signal.removeEventListener('abort', stop);
+    await session.close();
+  }
+}
+
+async function press(page: EnginePage, button: Field): Promise<void> {
+  const place = await page.probe('bringIntoSight', probeField(button));
+  if (!place || !page.click)
+    throw new EngineLost('The button takes no room in the page, so nothing was sent.');
+  await page.click(Math.round(place.x + place.width / 2), Math.round(place.y + place.height / 2));
+}
+
+type Came = Pick<RealSending, 'requests' | 'led' | 'blocked'>;
+
+/** Looks until a page has come, or every request is answered and nothing more happens. */
+async function whatCame(page: EnginePage, from: string): Promise<Came> {
+  let last: Came = { requests: [], led: null, blocked: null };
+  let since = Date.now();
+  for (const end = Date.now() + patience.longest; Date.now() < end; await wait(patience.betweenLooks)) {
+    // While one page goes and another comes, nothing in it answers.
+    const now = await page
+      .evaluate(seen)
+      .then((value) => value as Seen | null)
+      .catch((error: unknown) => {
+        if (error instanceof EngineLost && error.isGone) throw error;
+        return null;
+      });
+    if (!now) continue;
+    const isElsewhere = now.requests === null || now.address !== from;
+    const next: Came = {
+      // What was asked before the page was left was seen before it was left.
+      requests: now.requests ?? last.requests,
+      led: isElsewhere ? { address: now.address, title: now.title, status: now.status } : null,
+      blocked: now.blocked[0] ?? null,
+    };
+    if (JSON.stringify(next) !== JSON.stringify(last)) since = Date.now();
+    last = next;
+    const isAnswered = next.requests.every(({ status }) => status !== null);
+    const isSomething = next.led !== null || next.blocked !== null || next.requests.length > 0;
+    if (isSomething && isAnswered && Date.now() - since >= patience.quiet) break;
+  }
+  return last;
+}
+
+interface Seen {
+  /** Null in a page that came after. */
+  readonly requests: RealSending['requests'] | null;
+  readonly blocked: readonly { readonly ordinal: number; readonly message: string }[];
+  readonly address: string;
+  readonly title: string;
+  readonly status: number | null;
+}
+
+const seen = `(() => {
+  if (document.readyState !== 'complete') return null;
+  const probe = window.${probeGlobal};
+  const [arrival] = performance.getEntriesByType('navigation');
+  return {
+    requests: probe ? [...probe.requestsMade()] : null,
+    blocked: probe ? [...probe.whatBlocked()] : [],
+    address: location.href,
+    title: document.title,
+    status: arrival?.responseStatus || null,
+  };
+})()`;
+
+async function sight(page: EnginePage): Promise<RealSending['picture']> {
+  const size = (await page.evaluate('({ width: innerWidth, height: innerHeight })')) as {
+    width: number;
+    height: number;
+  };
+  const [picture] = await page.pictures([{ x: 0, y: 0, ...size }], size);
+  return picture ?? null;
+}

@@ -1,0 +1,18 @@
+import type { RealAnswer, RealQuestion } from '@/core/page/real-sending';
+import { refusalOf } from './read-lines';
+
+/** Lets the server's engine send a form of the developer's own page for real. */
+export async function sendPage(question: RealQuestion, signal: AbortSignal): Promise<RealAnswer> {
+  try {
+    const response = await fetch('/api/page/send', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(question),
+      signal,
+    });
+    if (response.ok) return (await response.json()) as RealAnswer;
+    return { status: 'fault', text: (await refusalOf(response)) ?? 'Nothing was sent. Try it again.' };
+  } catch {
+    return { status: 'fault', text: 'The server does not answer. Start it again with “npm run demo”.' };
+  }
+}
