@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, openRun, test } from './app';
 
 test('findings of the hurried form: the worst first, with evidence and a decision that stays', async ({
@@ -89,7 +89,7 @@ test('a baseline says what is new and gone since, and a report takes it along', 
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();
   const notes = page.getByRole('main').getByRole('status');
-  await expect(notes).toContainText('Since the baseline: 0 new, 0 changed, 0 gone.');
+  await expect(notes).toContainText('Since the baseline: 0 new, 0 changed, 0 gone; 0 answers differ.');
 
   // A mistake is made in the form.
   await page.getByRole('link', { name: 'Form', exact: true }).click();
@@ -111,4 +111,43 @@ test('a baseline says what is new and gone since, and a report takes it along', 
   const text = readFileSync(await file.path(), 'utf8');
   expect(text).toContain('The min of Water level, metres is above its max');
   expect(text).toMatch(/[1-9]\d* new, /);
+});
+
+test('answers that differ from the baseline are listed with their cause, and lead to the survey', async ({
+  page,
+  runFile,
+}, info) => {
+  await openRun(page, runFile);
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('combobox', { name: 'Baseline' }).click();
+  await page.getByTitle(/^baseline /).click();
+
+  // The next sweep finds Firefox in another version, with other words.
+  const run = JSON.parse(readFileSync(runFile, 'utf8'));
+  const isIt = (one: { question: string; target: string; field: string }) =>
+    one.question === 'message' && one.target === 'firefox' && one.field === 'observer';
+  const later = {
+    ...run,
+    id: 'later',
+    startedAt: new Date(Date.parse(run.startedAt) + 60_000).toISOString(),
+    observations: run.observations.map((one: { target: string; provenance: object }) => {
+      if (one.target !== 'firefox') return one;
+      const next = { ...one, provenance: { ...one.provenance, version: '999.0' } };
+      if (!isIt(one as never)) return next;
+      const { outcome } = one as unknown as { outcome: { facts: object } };
+      return { ...next, outcome: { ...outcome, facts: { ...outcome.facts, message: 'Say who you are.' } } };
+    }),
+  };
+  const file = info.outputPath('later.run.json');
+  writeFileSync(file, JSON.stringify(later));
+  await page.getByLabel('File to open').setInputFiles(file);
+  await page.getByRole('grid', { name: 'Survey' }).waitFor();
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByText(/^all \d+$/).click();
+  const others = page.getByRole('region', { name: 'Answers that differ from the baseline' });
+  await expect(others.getByRole('listitem')).toHaveCount(1);
+  await expect(others).toContainText('an engine has another version');
+  await others.getByRole('link', { name: 'Observer in Firefox' }).click();
+  await expect(page).toHaveURL(/\/survey\?.*against=/);
+  await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Observer');
 });

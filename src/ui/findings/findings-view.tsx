@@ -2,7 +2,8 @@
 
 import { Alert, Segmented, Select, Spin } from 'antd';
 import dynamic from 'next/dynamic';
-import type { Drift, Drifted } from '@/core/drift/drift';
+import Link from 'next/link';
+import type { Drift } from '@/core/drift/drift';
 import { causeText } from '@/core/drift/drift';
 import type { Decision, Finding, FindingId, Harm } from '@/core/finding/finding';
 import { harms } from '@/core/finding/finding';
@@ -11,11 +12,18 @@ import { byHarm, harmTitles, standingIn } from '@/core/report/report';
 import { setBaseline } from '@/store/baselines';
 import { openDatabase, type StoredRun } from '@/store/database';
 import frame from '../frame/frame.module.css';
+import { Help } from '../frame/help';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
 import { useRun } from '../frame/use-run';
-import { type FindingFilter, findingFilters, useSelection } from '../frame/use-selection';
+import {
+  type FindingFilter,
+  findingFilters,
+  type Selection,
+  selectionQuery,
+  useSelection,
+} from '../frame/use-selection';
 import { FindingDetail } from './finding-detail';
 import styles from './findings.module.css';
 import { ReportMenu } from './report-menu';
@@ -75,6 +83,17 @@ export function FindingsView() {
           onChange={(next) => select({ findings: next })}
         />
         <BaselineChoice baseline={baseline} />
+        <Help about="order, decisions and the baseline">
+          <p>
+            The worst comes first: a valid value cannot be entered, a value is lost, a wrong one is sent, a
+            person is misled, looks. Then by how many targets.
+          </p>
+          <p>A decision stays with what the finding says, from sweep to sweep, wherever it stands.</p>
+          <p>
+            With a sweep as baseline, later ones say what is new, changed and gone, and whether the form, an
+            engine, the line-up or Ukko changed.
+          </p>
+        </Help>
         <ReportMenu findings={findings} decisions={decisions} drift={drift} />
       </header>
       {fault && <Alert type="warning" showIcon title={fault} style={{ margin: '8px 16px 0' }} />}
@@ -85,7 +104,8 @@ export function FindingsView() {
           selected={selected}
           decisions={decisions}
           drift={drift}
-          gone={selection.findings === 'new' || selection.findings === 'all' ? (drift?.gone ?? []) : []}
+          since={selection.findings === 'new' || selection.findings === 'all' ? drift : null}
+          baseline={baseline?.id ?? null}
         />
         {selected ? (
           <FindingDetail
@@ -147,7 +167,7 @@ function Notes({ drift, isSwept, wasSwept }: { drift: Drift | null; isSwept: boo
   const notes = [
     ...(drift
       ? [
-          `Since the baseline: ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone.`,
+          `Since the baseline: ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone; ${drift.answers.length} answers differ.`,
           drift.setup.length > 0
             ? drift.setup.map(({ text }) => text).join(' ')
             : 'The form, the targets and the versions are the same.',
@@ -172,17 +192,21 @@ function FindingList({
   selected,
   decisions,
   drift,
-  gone,
+  since,
+  baseline,
 }: {
   shown: readonly Finding[];
   selected: Finding | null;
   decisions: ReadonlyMap<FindingId, Decision>;
   drift: Drift | null;
-  gone: readonly Drifted[];
+  /** What is another than in the baseline, where that is shown. */
+  since: Drift | null;
+  baseline: RunId | null;
 }) {
+  const { gone, answers } = since ?? nothingSince;
   return (
     <section className={styles.list} aria-label="Findings, the worst first">
-      {shown.length === 0 && gone.length === 0 && <p className="soft">None of them.</p>}
+      {shown.length + gone.length + answers.length === 0 && <p className="soft">None of them.</p>}
       {byHarm(shown).map(({ harm, findings }) => (
         <section key={harm} aria-label={harmTitles[harm]}>
           <HarmHead harm={harm} count={findings.length} />
@@ -213,6 +237,41 @@ function FindingList({
             ))}
           </ul>
         </section>
+      )}
+      {answers.length > 0 && <OtherAnswers answers={answers} baseline={baseline} />}
+    </section>
+  );
+}
+
+const nothingSince: Pick<Drift, 'gone' | 'answers'> = { gone: [], answers: [] };
+
+/** Most answers that are listed: the survey compares them all. */
+const listedAnswers = 60;
+
+function OtherAnswers({ answers, baseline }: { answers: Drift['answers']; baseline: RunId | null }) {
+  const [selection, select] = useSelection();
+  const inSurvey = (chosen: Partial<Selection>) => {
+    const next = { ...chosen, against: baseline };
+    return { href: `/survey${selectionQuery({ ...selection, ...next })}`, onClick: () => select(next) };
+  };
+  return (
+    <section aria-label="Answers that differ from the baseline">
+      <h2>
+        Answers that differ from the baseline <span className="soft">{answers.length}</span>
+      </h2>
+      <ul>
+        {answers.slice(0, listedAnswers).map(({ target, field, differences, because }) => (
+          <li key={`${target.id} ${field.id}`} className={styles.gone}>
+            <Link {...inSurvey({ field: field.id, target: target.id, closeUp: true })}>
+              {field.label} in {target.name}
+            </Link>
+            : {[...new Set(differences.map(({ what }) => what))].join(', ')}{' '}
+            <span className="soft">{causeText(because)}</span>
+          </li>
+        ))}
+      </ul>
+      {answers.length > listedAnswers && (
+        <Link {...inSurvey({ onlyDifferences: true })}>All of them in the survey</Link>
       )}
     </section>
   );

@@ -12,6 +12,7 @@ import { isNearlyFull, type Room, room, thinPictures } from '@/store/room';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
 import styles from './frame.module.css';
+import { Help } from './help';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
 import { useDevice } from './use-device';
@@ -59,6 +60,18 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
             <ProvenanceMark mark={mark} /> {mark}
           </span>
         ))}
+        <Help about="measured, captured, modelled">
+          <p>
+            <b>Measured</b>: a real engine or a real keyboard on this machine did it.
+          </p>
+          <p>
+            <b>Captured</b>: this browser, a device that you opened, or you yourself did it.
+          </p>
+          <p>
+            <b>Modelled</b>: Ukko computed it. How often the model is right where engines can be asked stands
+            beside each such answer.
+          </p>
+        </Help>
       </div>
       {progress.some((one) => running || one.state === 'failed') && <Progress progress={progress} />}
     </header>

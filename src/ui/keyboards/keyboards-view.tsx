@@ -20,6 +20,7 @@ import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
+import { Help } from '../frame/help';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
@@ -92,7 +93,20 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
   return (
     <div className={styles.view}>
       <section className={styles.side} aria-label="Field and its settings">
-        <h1>Keyboards</h1>
+        <span className={frame.headed}>
+          <h1>Keyboards</h1>
+          <Help about="where keyboards are known from">
+            <p>
+              Phones that are not here are modelled: which keyboard comes up is data, and each says where it
+              is known from and how sure it is. A device that you open by a link, or your own correction,
+              outranks it.
+            </p>
+            <p>
+              The engines of this machine are measured with a real on-screen keyboard of Linux. That is one
+              more target, and not the answer for other makers’ phones.
+            </p>
+          </Help>
+        </span>
         <Select
           aria-label="Field"
           value={field.id}

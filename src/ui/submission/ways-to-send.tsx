@@ -3,6 +3,8 @@ import { type Field, fieldId } from '@/core/form/field';
 import { type WayToSend, waysToSend } from '@/core/model/ways-to-send';
 import type { OtherWays, Sending } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
+import frame from '../frame/frame.module.css';
+import { Help } from '../frame/help';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import styles from './submission.module.css';
@@ -31,7 +33,15 @@ export function WaysToSend({ button, asked }: { button: Field; asked: AskedWays 
   );
   return (
     <>
-      <h2>When may one send?</h2>
+      <span className={frame.headed}>
+        <h2>When may one send?</h2>
+        <Help about="ways to send">
+          <p>
+            A form is sent by its button, by Enter in a field, or by a script. Not all of them check it first,
+            and a button that is missing until all is valid tells nobody what is wrong.
+          </p>
+        </Help>
+      </span>
       <table className={styles.ways} aria-label="Ways to send">
         <thead>
           <tr>

@@ -14,6 +14,7 @@ import { targetName } from '@/core/target/line-up';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
 import { gridStep } from '../frame/grid-step';
+import { Help } from '../frame/help';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
@@ -107,6 +108,16 @@ export function SurveyView() {
           onChange={(byDifferences) => select({ byDifferences })}
         />
         <ComparedWith reference={targetName(lineUp, lineUp.reference)} />
+        <Help about="what differs">
+          <p>
+            A cell is marked when its answer is not that of {targetName(lineUp, lineUp.reference)}, the
+            reference, or of the sweep that you compare with: facts, words, what opens, what is sent.
+          </p>
+          <p>
+            Pictures are compared dot by dot only between targets of one engine. Every engine smooths in its
+            own way, so look yourself. Another reference is chosen in the line-up.
+          </p>
+        </Help>
       </div>
       {run.form.markup !== form.markup && (
         <p className={styles.stale}>

@@ -19,6 +19,7 @@ import { habitsOf } from '@/core/target/habits';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
+import { Help } from '../frame/help';
 import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
@@ -106,7 +107,18 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
         <h1>Typing</h1>
         <FieldChoice field={field.id} typed={typed} />
         {isTypedText(field.kind) && <TypeHere field={field} guards={plan.guards} onScript={changeScript} />}
-        <h2>Script</h2>
+        <span className={frame.headed}>
+          <h2>Script</h2>
+          <Help about="scripts">
+            <p>
+              One stroke a line or side by side: text in quotes, named keys,{' '}
+              <span className="mono">paste</span>, <span className="mono">drop</span>,{' '}
+              <span className="mono">dictate</span>, caret moves, pauses. Or type into the field above: that
+              becomes the script.
+            </p>
+            <p>Each target is given the same script; the ladder shows what stands after every stroke.</p>
+          </Help>
+        </span>
         <Input.TextArea
           aria-label="Script"
           className={`mono ${styles.script}`}
@@ -121,7 +133,19 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
             Line {reading.line}, column {reading.column}: {reading.text}
           </p>
         )}
-        <h2>Guards</h2>
+        <span className={frame.headed}>
+          <h2>Guards</h2>
+          <Help about="guards">
+            <p>
+              A guard is one rule at one stage: on key presses, before a text is put in, after it was, on
+              leaving, on submission. Rules while one types must let the beginning of every valid value stand.
+            </p>
+            <p>
+              <b>Accepted</b> may be sent; <b>unfinished</b> can still become valid; <b>refused</b> cannot,
+              whatever follows.
+            </p>
+          </Help>
+        </span>
         <GuardPanel guards={plan.guards} onChange={changeGuards} />
         {plan.guards.length > 0 && (
           <Button
