@@ -2,6 +2,7 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { startExample } from '../example/server.mjs';
 import { startApp } from './start-app.mjs';
 
 const directory = process.argv[2] ?? 'docs/screenshots';
@@ -80,10 +81,21 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.getByRole('article', { name: 'Firefox on Linux' }).evaluate((card) => card.scrollIntoView());
     await settled(page);
   },
-  'keyboard-settings': (page, address) =>
-    page
-      .goto(`${address}/keyboards?field=level&keyboards=all+settings&target=webkit-phone`)
-      .then(() => settled(page)),
+  'own-page': async (page, address) => {
+    const example = await startExample();
+    await page.goto(`${address}/form`);
+    await page.getByRole('button', { name: 'Files' }).click();
+    await page.getByRole('menuitem', { name: 'Open a page of yours…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Open a page of yours' });
+    await dialog.getByLabel('Address on this machine').fill(`${example.address}sign-in`);
+    await dialog.getByLabel(/^What is done before/).fill('fill "User" "ada"\nclick "Sign in"');
+    await dialog.getByRole('button', { name: 'Find its forms' }).click();
+    await dialog.getByRole('button', { name: 'click “New entry”' }).click({ timeout: 60_000 });
+    await dialog.getByRole('button', { name: 'click “Send entry”' }).waitFor({ timeout: 60_000 });
+    await dialog.getByText('New entry (6 fields)').click();
+    await settled(page);
+    await example.stop();
+  },
   findings: async (page, address) => {
     await page.goto(`${address}/findings?form=hurried-tide-log`);
     await page.getByRole('button', { name: /There is no input type/ }).click();
@@ -127,7 +139,7 @@ try {
     if (message.type() === 'error') console.error(`console: ${message.text()}`);
   });
   page.on('pageerror', (error) => console.error(`page: ${error.message}`));
-  if (!only?.every((name) => /^(?:typing|keyboard)/.test(name))) await sweep(page, app.address);
+  if (!only?.every((name) => /^(?:typing|keyboard|own)/.test(name))) await sweep(page, app.address);
   for (const [name, open] of Object.entries(shots)) {
     if (only && !only.includes(name)) continue;
     await open(page, app.address);

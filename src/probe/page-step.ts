@@ -39,10 +39,32 @@ export function doableHere(): Doable[] {
   return [...composedElements(document)].flatMap((element): Doable[] => {
     const kind = element.matches(fillable) ? 'fill' : element.matches(pressable) ? 'click' : null;
     const rect = element.getBoundingClientRect();
-    if (kind === null || element.matches(':disabled') || rect.width < 4 || rect.height < 4) return [];
+    if (kind === null || element.matches(':disabled') || !isOpenToPointer(element, rect)) return [];
     const what = nameFor(element, kind === 'fill' ? 'filled' : 'pressed');
     return what === null ? [] : [{ kind, what, box: inDocument(rect) }];
   });
+}
+
+/** Whether a pointer would meet the element: not under a dialog, say. What is out of sight may well be met. */
+function isOpenToPointer(element: Element, { x, y, width, height }: DOMRect): boolean {
+  if (width < 4 || height < 4) return false;
+  const root = element.getRootNode();
+  if (!(root instanceof Document || root instanceof ShadowRoot)) return false;
+  const [middle, down] = [x + width / 2, y + height / 2];
+  if (middle < 0 || down < 0 || middle >= innerWidth || down >= innerHeight) return true;
+  const met = root.elementFromPoint(middle, down);
+  return (
+    met !== null &&
+    (met === element || element.contains(met) || met.contains(element) || isLabelOf(met, element))
+  );
+}
+
+/** Boxes and radio buttons are often hidden under what is drawn in their place. */
+function isLabelOf(met: Element, element: Element): boolean {
+  return (
+    'labels' in element &&
+    [...((element as HTMLInputElement).labels ?? [])].some((label) => label.contains(met))
+  );
 }
 
 const pressable =

@@ -80,7 +80,17 @@ describe.skipIf(!here)('a page of one’s own', () => {
       expect(box.y + box.height).toBeLessThanOrEqual(sight?.picture.height ?? 0);
     }
     const further = await readOwnPage({ address, steps: 'fill "User" "ada"\nclick "Sign in"' }, signal);
-    expect(further.sight?.doable.map(({ what }) => what)).toContain('New entry');
+    expect(further.sight?.doable.map(({ what }) => what)).toEqual(['Find an entry', 'New entry']);
+    // Once a dialog is open, nothing under it can be done.
+    const dialog = await readOwnPage({ address, steps }, signal);
+    expect(dialog.sight?.doable.map(({ kind, what }) => [kind, what])).toEqual([
+      ['fill', 'Observer'],
+      ['fill', 'Gauge serial'],
+      ['fill', 'Station code'],
+      ['fill', 'Reading date'],
+      ['fill', 'Gulls counted'],
+      ['click', 'Send entry'],
+    ]);
   }, 60_000);
 
   it.skipIf(!phone)(
