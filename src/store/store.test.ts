@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
+import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
 import { askingOf, planOf } from '@/core/observation/asking';
@@ -237,6 +238,36 @@ describe('runs', () => {
     await keep(database, run.id, [other], []);
     await keep(database, run.id, [observed('closed', late)], [late]);
     expect(await observationsOf(database, run.id)).toEqual([observed('closed', late), other]);
+  });
+});
+
+describe('answers that are kept in any order', () => {
+  it('are those that a map of the latest would hold', async () => {
+    const answer = fc.record({
+      target: fc.constantFrom('chromium', 'firefox', 'webkit'),
+      state: fc.constantFrom<'closed' | 'filled'>('closed', 'filled'),
+      byte: fc.integer({ min: 0, max: 3 }),
+    });
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.array(answer, { maxLength: 5 }), { maxLength: 6 }), async (batches) => {
+        const run = await beginRun(database, demoForm, defaultLineUp);
+        const latest = new Map<string, Observation>();
+        for (const batch of batches) {
+          const answers = await Promise.all(
+            batch.map(async ({ target, state, byte }) => ({
+              ...observed(state, await samplePicture(byte)),
+              target: targetId(target),
+            })),
+          );
+          for (const one of answers) latest.set(observationKey(one), one);
+          await keep(database, run.id, answers, []);
+        }
+        const found = await observationsOf(database, run.id);
+        expect(new Map(found.map((one) => [observationKey(one) as string, one]))).toEqual(latest);
+        expect(found.length).toBe(latest.size);
+      }),
+      { numRuns: 40 },
+    );
   });
 });
 

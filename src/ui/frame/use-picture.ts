@@ -11,7 +11,7 @@ const readAhead = { first: 300, later: 60 } as const;
  * The pictures of the sweeps that are shown, out of the store. Each is read once, and who shows it is told when it is
  * there: a survey of thousands is not drawn anew for one.
  */
-class Pictures {
+export class Pictures {
   private readonly kept = new Map<PictureId, Picture>();
   private readonly shownBy = new Map<PictureId, Set<() => void>>();
   private wanted = new Set<PictureId>();
