@@ -69,6 +69,10 @@ describe('faults in the markup', () => {
     ],
     ['<label>A <input name=a type=number step=0.1 inputmode=numeric></label>', 'keypad lacks a character'],
     ['<label>Words</label>', 'label for nothing'],
+    ['<input name=a>', 'no label'],
+    ['<label for=x> </label><input name=a id=x>', 'no label'],
+    ['<label><select name=a><option>North</select></label>', 'no label'],
+    ['<input name=a aria-label="">', 'no label'],
     ['<label>A <progress value=5></progress></label>', 'beyond its gauge'],
   ])('%s', (markup, rule) => {
     expect(rulesIn(markup)).toEqual([rule]);
@@ -79,6 +83,8 @@ describe('faults in the markup', () => {
     '<label>A <input name=a type=time min=22:00 max=06:00 title="by night"></label>',
     '<label for=x>A</label><input name=a id=x>',
     '<input name=a aria-label=A>',
+    '<label><img src=tide.png alt="Tide"> <input name=a></label>',
+    '<label for=x></label><label for=x>A</label><input name=a id=x>',
     '<label>A <input name=a inputmode=decimal pattern="[0-9]+[.][0-9]" title="one decimal"></label>',
     '<label>A <input name=a type=range><output>3</output></label>',
     '<label>Age, 18 to 99 <input name=a type=number min=18 max=99></label>',

@@ -13,6 +13,7 @@ import {
   isTypedText,
 } from '../form/field';
 import { instead } from '../form/ignored-attribute';
+import { labelWords } from '../form/label-words';
 import { nameFromWords } from '../form/name-from-words';
 import { attributeOf, type Element, elementsOf } from '../form/parse-markup';
 import { validityOf } from '../standard/constraint-validation';
@@ -74,20 +75,27 @@ const unlabelled: Rule = (page, report) => {
     const control = field.controls[0];
     const place = page.elementOf(control);
     const id = text(field, 'id');
-    const labelled =
-      place?.ancestors.some(
-        ({ tagName, attrs }) => tagName === 'label' && !attrs.some(({ name }) => name === 'for'),
-      ) ||
-      page.elements.some(
-        ({ element }) => element.tagName === 'label' && id !== null && attributeOf(element, 'for') === id,
-      ) ||
-      hasAttribute(control, 'aria-label') ||
-      hasAttribute(control, 'aria-labelledby') ||
-      hasAttribute(control, 'title');
-    if (!labelled)
+    const around = place?.ancestors.filter(
+      ({ tagName, attrs }) => tagName === 'label' && !attrs.some(({ name }) => name === 'for'),
+    );
+    const tied = page.elements.flatMap(({ element }) =>
+      element.tagName === 'label' && id !== null && attributeOf(element, 'for') === id ? [element] : [],
+    );
+    const labels = [...(around ?? []), ...tied];
+    const isNamed =
+      labels.some((label) => labelWords(label, place?.element ?? null) !== '') ||
+      ['aria-label', 'aria-labelledby', 'title'].some((name) => text(field, name)?.trim());
+    if (isNamed) continue;
+    const at = { field, span: placeOf(control) };
+    if (labels.length > 0)
       report({
-        field,
-        span: placeOf(control),
+        ...at,
+        text: `The label of ${field.label} says nothing: whoever hears the page is not told what to enter.`,
+        remedy: 'Write into the label what is to be entered.',
+      });
+    else
+      report({
+        ...at,
         text: `${field.label} has no label: a click on the words beside it does nothing, and it is not read out.`,
         remedy: 'Put it into a label, or give it an id and a label with that id as its for.',
         mend: place ? tiedToWords(control, place) : null,

@@ -18,6 +18,7 @@ import {
 } from './field';
 import { formOwners } from './form-owner';
 import { inertParts } from './inert-markup';
+import { labelWords, tidyWords } from './label-words';
 import { linePositions } from './line-positions';
 import {
   attributeOf,
@@ -26,7 +27,6 @@ import {
   elementsById,
   elementsOf,
   isElement,
-  type Node,
   type ParsedMarkup,
   parseMarkup,
   textOf,
@@ -152,8 +152,8 @@ function labelsOf(elements: readonly Placed[]): (found: Found) => string {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
     const labelled = target === null ? firstLabelable(element) : null;
-    if (target && !byFor.has(target)) byFor.set(target, tidy(textOf(element)));
-    if (labelled) byWrapping.set(labelled, labelText(element, labelled));
+    if (target && !byFor.has(target)) byFor.set(target, labelWords(element, null));
+    if (labelled) byWrapping.set(labelled, labelWords(element, labelled));
   }
   return ({ node, control }) => {
     const id = attributeOf(node, 'id');
@@ -162,7 +162,7 @@ function labelsOf(elements: readonly Placed[]): (found: Found) => string {
       id ? byFor.get(id) : undefined,
       byWrapping.get(node),
       attribute(control, 'aria-label'),
-      control.element === 'button' ? tidy(control.text) : undefined,
+      control.element === 'button' ? tidyWords(control.text) : undefined,
       isButton(kind) ? (attribute(control, 'value') ?? attribute(control, 'alt')) : undefined,
     ];
     return candidates.find((text) => text) ?? '';
@@ -175,27 +175,6 @@ function firstLabelable(label: Element): Element | null {
       return element;
   }
   return null;
-}
-
-/** The words of a label that wraps its control: those before it, or, when there are none, those after it. */
-function labelText(label: Element, labelled: Element): string {
-  const words = { before: '', after: '', passed: false };
-  const collect = (node: Node): void => {
-    if (node === labelled) words.passed = true;
-    else if (node.nodeName === '#text' && 'value' in node)
-      words[words.passed ? 'after' : 'before'] += node.value;
-    else if (isElement(node) && !fieldElements.some((name) => name === node.tagName))
-      node.childNodes.forEach(collect);
-  };
-  label.childNodes.forEach(collect);
-  return tidy(words.before) || tidy(words.after);
-}
-
-function tidy(text: string): string {
-  return text
-    .replace(/\s+/g, ' ')
-    .trim()
-    .replace(/\s*[:*]$/, '');
 }
 
 function fieldsOf(
@@ -243,7 +222,7 @@ function radioGroupKey({ control, ancestors }: Found): string | null {
 function legendOf({ ancestors }: Found): string {
   const fieldset = ancestors.findLast((a) => a.tagName === 'fieldset');
   const legend = fieldset?.childNodes.find((child) => child.nodeName === 'legend');
-  return legend && 'childNodes' in legend ? tidy(textOf(legend)) : '';
+  return legend && 'childNodes' in legend ? tidyWords(textOf(legend)) : '';
 }
 
 function suggestionsOf(control: Control, byId: ReadonlyMap<string, Element>): string[] | null {
