@@ -201,7 +201,8 @@ describe('whatever is typed as a rule', () => {
       ),
       { numRuns: 400 },
     );
-  });
+    // Each rule may be worked on for a while before it is given up.
+  }, 120_000);
 });
 
 describe('rules together', () => {
