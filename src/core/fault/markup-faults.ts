@@ -15,7 +15,7 @@ import {
 import { instead } from '../form/ignored-attribute';
 import { labelWords } from '../form/label-words';
 import { nameFromWords } from '../form/name-from-words';
-import { attributeOf, type Element, elementsOf } from '../form/parse-markup';
+import { attributeOf, type Element, elementsOf, isElement, type Node } from '../form/parse-markup';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { readPattern } from '../standard/pattern-attribute';
@@ -98,14 +98,21 @@ const unlabelled: Rule = (page, report) => {
         ...at,
         text: `${field.label} has no label: a click on the words beside it does nothing, and it is not read out.`,
         remedy: 'Put it into a label, or give it an id and a label with that id as its for.',
-        mend: place ? tiedToWords(control, place) : null,
+        mend: place && leadsTo(page.byId, place.element) ? tiedToWords(control, place) : null,
       });
   }
 };
 
 const isLabelable = (tagName: string | undefined) => fieldElements.some((name) => name === tagName);
 
-const labelForNothing: Rule = ({ elements, byId, fields, elementOf }, report) => {
+/** Whether its id, if it has one, leads to this element: of two with one id it leads to the first. */
+function leadsTo(byId: PageUnderCheck['byId'], element: Element): boolean {
+  const id = attributeOf(element, 'id');
+  return id === null || byId.get(id) === element;
+}
+
+const labelForNothing: Rule = (page, report) => {
+  const { elements, byId } = page;
   for (const { element, ancestors } of elements) {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
@@ -118,25 +125,24 @@ const labelForNothing: Rule = ({ elements, byId, fields, elementOf }, report) =>
           ? 'A label is tied to nothing.'
           : `A label is for “${target}”, and no field has that id.`,
       remedy: 'Put the id of its field into for, or put the field into the label.',
-      mend: tiedTo(element, ancestors.at(-1), fields, elementOf),
+      mend: tiedTo(element, ancestors.at(-1), page),
     });
   }
 };
 
-/** The mend of the first field behind a label in the same place, which has no label then. */
+const saysWords = (node: Node) => 'value' in node && node.value.trim() !== '';
+
+/** The mend of the field right behind a label. */
 function tiedTo(
   label: Element,
   around: Element | undefined,
-  fields: readonly Field[],
-  elementOf: PageUnderCheck['elementOf'],
+  { fields, byId, elementOf }: PageUnderCheck,
 ): Mend | null {
   const siblings = around?.childNodes ?? [];
-  const behind = siblings.slice(siblings.indexOf(label) + 1);
-  for (const { controls } of fields) {
-    const place = elementOf(controls[0]);
-    if (place && behind.includes(place.element)) return tiedToWords(controls[0], place);
-  }
-  return null;
+  const next = siblings.slice(siblings.indexOf(label) + 1).find((node) => isElement(node) || saysWords(node));
+  const field = fields.find(({ controls }) => elementOf(controls[0])?.element === next);
+  const place = field && elementOf(field.controls[0]);
+  return field && place && leadsTo(byId, place.element) ? tiedToWords(field.controls[0], place) : null;
 }
 
 const duplicateId: Rule = ({ elements, byId }, report) => {
@@ -566,3 +572,6 @@ const rules: Readonly<Record<string, Rule>> = {
   'picker over picker': pickerOverPicker,
   'buttons alike': sameButtons,
 };
+
+/** Every rule, by its name. */
+export const ruleNames: readonly string[] = Object.keys(rules);

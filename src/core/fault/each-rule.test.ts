@@ -1,0 +1,216 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyEdits } from '../form/edit-markup';
+import { readForm } from '../form/read-form';
+import { markupFaults, ruleNames } from './markup-faults';
+
+const rulesIn = (markup: string) => markupFaults(markup, readForm(markup)).map(({ rule }) => rule);
+const labelled = (control: string, words = 'Tide') => `<label>${words} ${control}</label>`;
+
+/** Each rule with markup that breaks it, and the nearest markup that does not. */
+const rules: readonly (readonly [rule: string, broken: string, whole: string])[] = [
+  ['no name', labelled('<input>'), labelled('<input name=a>')],
+  ['no name', labelled('<select><option>x</select>'), labelled('<select name=a><option>x</select>')],
+  ['no label', 'Tide <input name=a>', 'Tide <input name=a title=Tide>'],
+  [
+    'no label',
+    '<label for=b>Tide</label><input name=a id=a><input name=b id=b title=B>',
+    labelled('<input name=a>'),
+  ],
+  [
+    'label for nothing',
+    '<label for=b>Tide</label><input name=a id=a title=A>',
+    '<label for=a>Tide</label><input name=a id=a>',
+  ],
+  [
+    'label for nothing',
+    '<label for=a>Tide</label><p id=a></p>',
+    '<label for=a>Tide</label><output id=a></output>',
+  ],
+  [
+    'duplicate id',
+    `${labelled('<input name=a id=x>')}<p id=x></p>`,
+    `${labelled('<input name=a id=x>')}<p id=X></p>`,
+  ],
+  [
+    'focus asked for twice',
+    `${labelled('<input name=a autofocus>')}${labelled('<input name=b autofocus>')}`,
+    `${labelled('<input name=a autofocus>')}${labelled('<input name=b>')}`,
+  ],
+  [
+    'radio button alone',
+    labelled('<input type=radio name=a value=x>'),
+    `${labelled('<input type=radio name=a value=x>', 'rising')}${labelled('<input type=radio name=a value=y>', 'falling')}`,
+  ],
+  [
+    'hint as value',
+    labelled('<input name=a value="Your name">'),
+    labelled('<input name=a placeholder="Your name">'),
+  ],
+  [
+    'hint as value',
+    labelled('<textarea name=a>Write here</textarea>'),
+    labelled('<textarea name=a readonly>Write here</textarea>'),
+  ],
+  [
+    'default refused',
+    labelled('<input type=date name=a value=14.3.2026>'),
+    labelled('<input type=date name=a value=2026-03-14>'),
+  ],
+  [
+    'default refused',
+    labelled('<input type=email name=a value=ada>'),
+    labelled('<input type=checkbox name=a value=ada>'),
+  ],
+  [
+    'min above max',
+    labelled('<input type=number name=a min=8 max=-3>', 'Level, 8 to -3'),
+    labelled('<input type=number name=a min=8 max=8>', 'Level, 8'),
+  ],
+  [
+    'min above max',
+    labelled('<input type=date name=a min=2026-03-15 max=2026-03-14>', 'On 14 or 15 March'),
+    // A time may pass midnight.
+    labelled('<input type=time name=a min=22:00 max=06:00>', 'From 22 to 6'),
+  ],
+  ['beyond its gauge', labelled('<meter value=2></meter>'), labelled('<meter value=2 max=2></meter>')],
+  [
+    'pattern',
+    labelled('<input name=a pattern="[a-" title="small letters">'),
+    labelled('<input name=a pattern="[a-z]" title="a small letter">'),
+  ],
+  [
+    'pattern',
+    labelled('<input name=a pattern="[a-z]*" title="small letters">'),
+    labelled('<input name=a pattern="[a-z]+" title="small letters">'),
+  ],
+  ['pattern', labelled('<input name=a pattern="[a-z]+">'), labelled('<input type=date name=a>')],
+  [
+    'limit not shown',
+    labelled('<input name=a maxlength=7>'),
+    labelled('<input name=a maxlength=7>', 'Tide, 7 letters'),
+  ],
+  [
+    'limit not shown',
+    labelled('<input type=number name=a min=1>'),
+    labelled('<input type=number name=a min=1 title="from 1">'),
+  ],
+  ['attribute ignored', labelled('<input name=a min=1>'), labelled('<input name=a size=4>')],
+  [
+    'attribute ignored',
+    labelled('<input type=checkbox name=a placeholder=x>'),
+    labelled('<input type=checkbox name=a required>'),
+  ],
+  ['unknown type', labelled('<input type=datetime name=a>'), labelled('<input type="" name=a>')],
+  [
+    'code as number',
+    labelled('<input type=number name=pin>'),
+    labelled('<input type=number name=pinnacles>', 'Pinnacles'),
+  ],
+  [
+    'suggestions',
+    labelled('<input name=a list=l>'),
+    `${labelled('<input name=a list=l>')}<datalist id=l><option value=x></datalist>`,
+  ],
+  [
+    'suggestions',
+    `${labelled('<input type=email name=a list=l>')}<datalist id=l><option value=ada></datalist>`,
+    `${labelled('<input type=email name=a list=l>')}<datalist id=l><option value=ada@skerry.example></datalist>`,
+  ],
+  [
+    'autocomplete',
+    labelled('<input name=a autocomplete=nickname-of>'),
+    labelled('<input name=a autocomplete=nickname>'),
+  ],
+  [
+    'slider without readout',
+    labelled('<input type=range name=a id=r>'),
+    `${labelled('<input type=range name=a id=r>')}<output for="q r">5</output>`,
+  ],
+  [
+    'keypad lacks a character',
+    labelled('<input name=a inputmode=numeric pattern="-?[0-9]+" title="a whole number">'),
+    labelled('<input name=a inputmode=numeric pattern="[0-9]+" title="a whole number">'),
+  ],
+  [
+    'filter on keys',
+    labelled('<input name=a onkeydown="return event.key !== \'x\'">'),
+    labelled('<input name=a onkeydown="count()">'),
+  ],
+  [
+    'picker over picker',
+    labelled('<input type=date name=a data-picker=on>'),
+    labelled('<input name=a data-picker=on>'),
+  ],
+  [
+    'buttons alike',
+    '<form><button name=go value=1>Save</button><button name=go value=1>Send</button></form>',
+    '<form><button name=go value=1>Save</button><button name=go value=2>Send</button></form>',
+  ],
+  [
+    'buttons alike',
+    '<form><button>Save</button><button>Send</button></form>',
+    '<form><button>Save</button></form><form><button>Send</button></form>',
+  ],
+];
+
+describe('each rule about markup', () => {
+  it.each(rules)('%s: %s', (rule, broken) => {
+    expect(rulesIn(broken)).toContain(rule);
+  });
+  it.each(rules)('%s: not %s but %s', (rule, _, whole) => {
+    expect(rulesIn(whole)).not.toContain(rule);
+  });
+  it('has markup here that breaks it', () => {
+    expect([...new Set(rules.map(([rule]) => rule))].sort()).toEqual([...ruleNames].sort());
+  });
+});
+
+describe('the edits of a remedy', () => {
+  const broken = fc.constantFrom(...rules.map(([, markup]) => markup));
+  const whole = fc.constantFrom(...rules.map(([, , markup]) => markup));
+  const inOneForm = fc
+    .array(fc.oneof(broken, whole), { minLength: 1, maxLength: 5 })
+    // A form in a form is none, and would be read as another page than was meant.
+    .map((pieces) => pieces.filter((piece) => !piece.includes('<form')).join('\n'));
+
+  it('take their fault away in any company, and no field with it', () => {
+    fc.assert(
+      fc.property(inOneForm, (inside) => {
+        const markup = `<form>${inside}</form>`;
+        const before = readForm(markup);
+        for (const fault of markupFaults(markup, before)) {
+          if (!fault.mend) continue;
+          const mended = applyEdits(markup, fault.mend(markup));
+          const after = readForm(mended);
+          const controls = (reading: typeof before) =>
+            reading.fields.flatMap((field) => field.controls).length;
+          expect(controls(after), mended).toBeGreaterThanOrEqual(controls(before));
+          const same = (texts: readonly string[]) => texts.filter((text) => text === fault.text).length;
+          const texts = (found: ReturnType<typeof markupFaults>) => found.map(({ text }) => text);
+          expect(same(texts(markupFaults(mended, after))), `${fault.text}\n${mended}`).toBeLessThan(
+            same(texts(markupFaults(markup, before))),
+          );
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('leave everything else as it was written', () => {
+    fc.assert(
+      fc.property(inOneForm, (inside) => {
+        const markup = `<form>${inside}</form>`;
+        for (const { mend } of markupFaults(markup, readForm(markup))) {
+          const edits = [...(mend?.(markup) ?? [])].sort((x, y) => x.start - y.start);
+          for (const [index, { start, end }] of edits.entries()) {
+            expect(start).toBeGreaterThanOrEqual(edits[index - 1]?.end ?? 0);
+            expect(end).toBeGreaterThanOrEqual(start);
+            expect(end).toBeLessThanOrEqual(markup.length);
+          }
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
