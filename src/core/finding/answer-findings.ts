@@ -4,13 +4,15 @@ import type { Run } from '../observation/run';
 import { differenceFindings } from './difference-findings';
 import type { Finding } from './finding';
 import { referenceDifferences } from './reference-differences';
+import { seenFindings } from './seen-findings';
 import { typingFindings } from './typing-findings';
 
-/** What the answers of a sweep tell: where targets differ from the reference. */
+/** What the answers of a sweep tell: where targets differ from the reference, and what one of them shows by itself. */
 export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
   const { fields } = readForm(form.markup);
   return [
     ...differenceFindings(referenceDifferences(lineUp, answers, fields)),
+    ...seenFindings(form, lineUp, answers, fields),
     ...typingFindings(lineUp, answers, fields),
   ];
 }

@@ -1,4 +1,5 @@
-import { type RealAnswer, readRealQuestion } from '@/core/page/real-sending';
+import { readRealQuestion } from '@/core/page/real-question';
+import type { RealAnswer } from '@/core/page/real-sending';
 import { EngineLost } from '@/engines/engine';
 import { ownPageFault } from '@/engines/own-page';
 import { sendOwnPage } from '@/engines/send-own-page';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { limits } from '../form/form-document';
-import { readRealQuestion } from './real-sending';
+import { readRealQuestion } from './real-question';
 
 const question = {
   page: { address: 'http://localhost:5173/log', form: 0, steps: '' },

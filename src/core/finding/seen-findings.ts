@@ -1,0 +1,102 @@
+import type { Field } from '../form/field';
+import type { FormDocument } from '../form/form-document';
+import { type Answers, answerTo } from '../observation/answers';
+import type { Observation } from '../observation/observation';
+import type { LineUp } from '../target/line-up';
+import type { TargetId } from '../target/target';
+import { type Evidence, type Finding, type FoundOn, findingId, type Harm } from './finding';
+
+interface Sort {
+  readonly name: string;
+  readonly harm: Harm;
+  readonly says: string;
+  readonly why: string;
+  readonly remedy: string;
+  readonly evidence: Evidence;
+  /** The answer that shows it, and how, in words; null where it is not so. */
+  shownBy(answers: Answers, target: TargetId, field: Field): Shown | null;
+}
+
+interface Shown {
+  readonly answer: Observation;
+  readonly says: string;
+}
+
+const outOfSight: Sort = {
+  name: 'out of sight',
+  harm: 'person misled',
+  says: 'the field is out of sight once the keyboard is up',
+  why: 'Whoever types does not see what.',
+  remedy: 'Let the page scroll the field into what the keyboard leaves, and put nothing fixed over it.',
+  evidence: 'keyboards',
+  shownBy(answers, target, { id }) {
+    const answer = answerTo(answers, 'keyboard', target, id);
+    if (answer?.outcome.status !== 'answered' || answer.outcome.facts.fieldInSight) return null;
+    const { before, with: left } = answer.outcome.facts.height;
+    if (left >= before) return null;
+    return { answer, says: `The keyboard leaves ${left} of ${before} px, and the field is not in them.` };
+  },
+};
+
+const leaving = (question: 'opening' | 'bubble', what: string): Sort => ({
+  name: `${question} leaves`,
+  harm: 'person misled',
+  says: `${what} reaches past the window`,
+  why: 'Part of it cannot be seen or reached.',
+  remedy: 'Keep the field away from the edge of the window, or let the page scroll there.',
+  evidence: 'survey',
+  shownBy(answers, target, { id }) {
+    const answer = answerTo(answers, question, target, id);
+    if (answer?.outcome.status !== 'answered') return null;
+    const { leaves } = answer.outcome.facts;
+    return leaves.length === 0
+      ? null
+      : { answer, says: `It leaves the window at the ${leaves.join(' and the ')}.` };
+  },
+});
+
+/** Where a field stands in the window is the author's doing in a page of their own alone. */
+const inOwnPage: readonly Sort[] = [leaving('opening', 'what opens'), leaving('bubble', 'its message')];
+
+/** Faults that an engine or a device showed by itself, whatever the others do. */
+export function seenFindings(
+  { page }: Pick<FormDocument, 'page'>,
+  lineUp: LineUp,
+  answers: Answers,
+  fields: readonly Field[],
+): Finding[] {
+  const sorts = [outOfSight, ...(page ? inOwnPage : [])];
+  return fields.flatMap((field) =>
+    sorts.flatMap((sort): Finding[] => {
+      const shown = lineUp.targets.flatMap(({ id, name }) => {
+        const found = sort.shownBy(answers, id, field);
+        return found && found.answer.provenance.mark !== 'modelled' ? [{ id, name, ...found }] : [];
+      });
+      if (shown.length === 0) return [];
+      const { says, harm, why, remedy, evidence } = sort;
+      return [
+        {
+          id: findingId('seen', sort.name, field.id),
+          field: { id: field.id, label: field.label },
+          says: `${field.label}: ${says}.`,
+          harm,
+          why,
+          remedy,
+          change: null,
+          details: [],
+          script: null,
+          targets: shown.map(
+            ({ id, name, answer, says: words }): FoundOn => ({
+              target: id,
+              name,
+              mark: answer.provenance.mark,
+              says: [words],
+            }),
+          ),
+          marks: [...new Set(shown.map(({ answer }) => answer.provenance.mark))],
+          evidence,
+        },
+      ];
+    }),
+  );
+}
