@@ -24,12 +24,14 @@ import {
   selectionQuery,
   useSelection,
 } from '../frame/use-selection';
-import { FindingDetail } from './finding-detail';
 import styles from './findings.module.css';
 import { ReportMenu } from './report-menu';
 import { useDrift } from './use-drift';
 import { useDecisions, useFindings } from './use-findings';
 
+const FindingDetail = dynamic(() => import('./finding-detail').then((module) => module.FindingDetail), {
+  ssr: false,
+});
 const FindingsSummary = dynamic(() => import('./findings-summary').then((module) => module.FindingsSummary), {
   ssr: false,
 });

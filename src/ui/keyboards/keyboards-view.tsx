@@ -1,6 +1,7 @@
 'use client';
 
 import { Input, Segmented, Select } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
@@ -36,8 +37,12 @@ import { useReplay } from '../typing/use-replay';
 import { CheapestSetting } from './cheapest-setting';
 import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
 import styles from './keyboards.module.css';
-import { SettingsTables } from './settings-table';
-import { TapsTable } from './taps-table';
+
+// Each part of the view is loaded when somebody turns to it.
+const SettingsTables = dynamic(() => import('./settings-table').then((module) => module.SettingsTables), {
+  ssr: false,
+});
+const TapsTable = dynamic(() => import('./taps-table').then((module) => module.TapsTable), { ssr: false });
 
 /** Which keyboard comes up, can one type on it what the rule wants, and what does the page see? */
 export function KeyboardsView() {

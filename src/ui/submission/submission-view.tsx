@@ -1,6 +1,7 @@
 'use client';
 
 import { Segmented, Select } from 'antd';
+import dynamic from 'next/dynamic';
 import type { Field } from '@/core/form/field';
 import { pageOf } from '@/core/form/page-controls';
 import { trustText } from '@/core/model/trust';
@@ -15,15 +16,18 @@ import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useSelection } from '../frame/use-selection';
-import { SendForReal } from './send-for-real';
 import { SentEntries } from './sent-entries';
 import styles from './submission.module.css';
 import { type TargetSending, useSendings } from './use-sendings';
 import { type AskedWays, WaysToSend } from './ways-to-send';
 
+const SendForReal = dynamic(() => import('./send-for-real').then((module) => module.SendForReal), {
+  ssr: false,
+});
+
 /** Who is blocked, in which words; what is sent, byte for byte. */
 export function SubmissionView() {
-  const { reading } = useForm();
+  const { form, reading } = useForm();
   const [selection, select] = useSelection();
   const buttons = reading.fields.filter(({ kind }) => sends(kind));
   const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
@@ -105,12 +109,14 @@ export function SubmissionView() {
           <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
           <NeverSent button={button} />
           <WaysToSend button={button} asked={askedWays} />
-          <SendForReal
-            key={`${button.id} ${shown.target.id} ${filled}`}
-            button={button}
-            target={shown.target}
-            filled={filled}
-          />
+          {form.page && (
+            <SendForReal
+              key={`${button.id} ${shown.target.id} ${filled}`}
+              button={button}
+              target={shown.target}
+              filled={filled}
+            />
+          )}
         </section>
       </div>
     </div>

@@ -1,6 +1,7 @@
 'use client';
 
 import { App, Button, Input, Segmented, Select } from 'antd';
+import dynamic from 'next/dynamic';
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
@@ -33,12 +34,16 @@ import { exportGuards } from './export-guards';
 import { GuardPanel } from './guard-panel';
 import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
-import { RulePanel } from './rule-panel';
-import { SamplesPanel } from './samples-panel';
 import { TypeHere } from './type-here';
 import styles from './typing.module.css';
 import { useReplay } from './use-replay';
-import { WaysIn } from './ways-in';
+
+// Each part of the view is loaded when somebody turns to it.
+const WaysIn = dynamic(() => import('./ways-in').then((module) => module.WaysIn), { ssr: false });
+const SamplesPanel = dynamic(() => import('./samples-panel').then((module) => module.SamplesPanel), {
+  ssr: false,
+});
+const RulePanel = dynamic(() => import('./rule-panel').then((module) => module.RulePanel), { ssr: false });
 
 /** What can be typed, which strokes are refused, and which events say so? */
 export function TypingView() {
