@@ -40,6 +40,16 @@ export interface Finding {
   readonly evidence: Evidence;
 }
 
+/** A sort of fault that answers can show, the same for every field. */
+export interface FaultSort {
+  readonly name: string;
+  readonly harm: Harm;
+  /** What is so, as the end of a sentence that begins with the field. */
+  readonly says: string;
+  readonly why: string;
+  readonly remedy: string;
+}
+
 export interface FoundOn {
   readonly target: TargetId;
   readonly name: string;

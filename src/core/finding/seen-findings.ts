@@ -4,14 +4,9 @@ import { type Answers, answerTo } from '../observation/answers';
 import type { Observation } from '../observation/observation';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
-import { type Evidence, type Finding, type FoundOn, findingId, type Harm } from './finding';
+import { type Evidence, type FaultSort, type Finding, type FoundOn, findingId } from './finding';
 
-interface Sort {
-  readonly name: string;
-  readonly harm: Harm;
-  readonly says: string;
-  readonly why: string;
-  readonly remedy: string;
+interface Sort extends FaultSort {
   readonly evidence: Evidence;
   /** The answer that shows it, and how, in words; null where it is not so. */
   shownBy(answers: Answers, target: TargetId, field: Field): Shown | null;

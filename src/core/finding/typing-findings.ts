@@ -3,17 +3,12 @@ import { type Answers, answerTo } from '../observation/answers';
 import type { TypingFacts, TypingObservation } from '../observation/observation';
 import { formatScript } from '../script/script-text';
 import type { LineUp } from '../target/line-up';
-import { type Finding, type FoundOn, findingId, type Harm } from './finding';
+import { type FaultSort, type Finding, type FoundOn, findingId } from './finding';
 
 /** Longest that listeners may take over one event before a person feels it, ms. */
 const longest = 50;
 
-interface Sort {
-  readonly name: string;
-  readonly harm: Harm;
-  readonly says: string;
-  readonly why: string;
-  readonly remedy: string;
+interface Sort extends FaultSort {
   /** What shows it, in words; null where it is not so. */
   shownBy(facts: TypingFacts): string | null;
 }
