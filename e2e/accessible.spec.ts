@@ -56,6 +56,10 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: /There is no input type/ }).click();
     await page.getByText(/With it, /).waitFor();
     await expectAccessible(page);
+    await page.getByRole('button', { name: /^Help: order/ }).click();
+    await page.getByText(/^A decision stays/).waitFor();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Files' }).click();
     await page.getByRole('menuitem', { name: 'Open a page of yours…' }).click();
     await page.getByRole('dialog', { name: 'Open a page of yours' }).waitFor();
