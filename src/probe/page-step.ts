@@ -92,13 +92,23 @@ const pressed = 'button,a,summary,label,input,[role=button],[role=link],[role=ta
 
 function found(what: string, wanted: Wanted): Element | null {
   const shown = [...composedElements(document)].filter((element) => element.getClientRects().length > 0);
-  if (/^[#.[]/.test(what)) return shown.find((element) => element.matches(what)) ?? null;
+  const selected = /^[#.[]/.test(what) ? selectedBy(what, shown) : null;
+  if (selected) return selected;
   if (wanted === 'filled') {
     const controls = shown.filter((element) => element.matches(controlSelector));
     return controls.find((element) => namesOf(element).some((name) => name === what)) ?? null;
   }
   const candidates = wanted === 'pressed' ? shown.filter((element) => element.matches(pressed)) : shown;
   return candidates.findLast((element) => wordsOn(element) === what) ?? null;
+}
+
+/** Null for words that only begin as a selector does: a button “...”, an entry “#1”. */
+function selectedBy(selector: string, shown: readonly Element[]): Element | null {
+  try {
+    return shown.find((element) => element.matches(selector)) ?? null;
+  } catch {
+    return null;
+  }
 }
 
 function wordsOn(element: Element): string {

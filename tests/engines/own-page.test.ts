@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { answerFindings } from '@/core/finding/answer-findings';
 import { fieldId } from '@/core/form/field';
@@ -50,6 +52,22 @@ async function readEntryForm(): Promise<FormDocument> {
   };
 }
 
+/** A page whose buttons say what could be taken for selectors; the first brings its form. */
+async function startDots(): Promise<{ address: string; stop: () => Promise<void> }> {
+  const html = `<!doctype html><title>Dots</title><button onclick="document.body.insertAdjacentHTML('beforeend', '<form name=shown><input name=a></form>')">...</button><button>#1</button><button>[x]</button><button id=there></button>`;
+  const server = createServer((_, response) => response.setHeader('content-type', 'text/html').end(html));
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  const { port } = server.address() as AddressInfo;
+  return {
+    address: `http://127.0.0.1:${port}/`,
+    stop: () =>
+      new Promise((done) => {
+        server.close(() => done());
+        server.closeAllConnections();
+      }),
+  };
+}
+
 describe.skipIf(!here)('a page of one’s own', () => {
   it('shows its forms, with what is in open shadow roots', async () => {
     const { markup } = await entryForm();
@@ -99,6 +117,19 @@ describe.skipIf(!here)('a page of one’s own', () => {
       ['fill', 'Gulls counted'],
       ['click', 'Send entry'],
     ]);
+  }, 60_000);
+
+  it('is led through by words that begin as a selector does', async () => {
+    const signal = new AbortController().signal;
+    const { address, stop } = await startDots();
+    try {
+      const { sight } = await readOwnPage({ address, steps: '' }, signal);
+      expect(sight?.doable.map(({ what }) => what)).toEqual(['...', '#1', '[x]', '#there']);
+      const { forms } = await readOwnPage({ address, steps: 'click "..."' }, signal);
+      expect(forms.map(({ title }) => title)).toEqual(['shown']);
+    } finally {
+      await stop();
+    }
   }, 60_000);
 
   it.skipIf(!phone)(
