@@ -1,4 +1,5 @@
 import type { Received } from './askable-page';
+import { isHarmless, openedRequests } from './page-requests';
 
 let caught: Received[] = [];
 
@@ -25,8 +26,6 @@ function keep(method: string, address: string, contentType: string | null, body:
   caught.push({ method, url: url.pathname + url.search, contentType, body });
 }
 
-const isHarmless = (method: string) => /^(?:GET|HEAD|OPTIONS)$/i.test(method);
-
 function catchFetch(): void {
   const own = window.fetch.bind(window);
   window.fetch = async (input, init) => {
@@ -39,22 +38,18 @@ function catchFetch(): void {
 }
 
 function catchXhr(): void {
-  const asked = new WeakMap<XMLHttpRequest, { method: string; address: string; type: string | null }>();
-  const { open, send, setRequestHeader } = XMLHttpRequest.prototype;
-  XMLHttpRequest.prototype.open = function (this: XMLHttpRequest, ...parameters: unknown[]) {
-    asked.set(this, { method: String(parameters[0]), address: String(parameters[1]), type: null });
-    return Reflect.apply(open, this, parameters);
-  };
+  const asked = openedRequests();
+  const types = new WeakMap<XMLHttpRequest, string>();
+  const { send, setRequestHeader } = XMLHttpRequest.prototype;
   XMLHttpRequest.prototype.setRequestHeader = function (name, value) {
-    const one = asked.get(this);
-    if (one && name.toLowerCase() === 'content-type') one.type = value;
+    if (name.toLowerCase() === 'content-type') types.set(this, value);
     return setRequestHeader.call(this, name, value);
   };
   XMLHttpRequest.prototype.send = function (body) {
-    const one = asked.get(this);
+    const one = asked(this);
     if (!one || isHarmless(one.method)) return send.call(this, body);
     void bodyText((body as BodyInit | null) ?? null).then(([text, type]) => {
-      keep(one.method, one.address, one.type ?? type, text);
+      keep(one.method, one.address, types.get(this) ?? type, text);
       Object.defineProperties(this, { status: { value: 204 }, readyState: { value: 4 } });
       for (const name of ['readystatechange', 'load', 'loadend']) this.dispatchEvent(new Event(name));
     });

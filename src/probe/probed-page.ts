@@ -38,6 +38,12 @@ function controls(): Listed[] {
   return atFirst.map((control, index) => (control.isConnected ? control : (now[index] ?? control)));
 }
 
+/** Makes one of the page's own forms the form under test. */
+function choose(form: number): void {
+  ownForm = form;
+  atFirst = [];
+}
+
 /** The controls of the form as they were when it was first looked at. */
 let atFirst: readonly Listed[] = [];
 
@@ -363,13 +369,11 @@ export const probedPage: ProbeApi = {
   report,
   mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),
   within(form) {
-    ownForm = form;
-    atFirst = [];
+    choose(form);
     catchRequests();
   },
   withinForReal(form) {
-    ownForm = form;
-    atFirst = [];
+    choose(form);
     watchRequests();
     letAllOut();
   },

@@ -1,4 +1,5 @@
 import { longestAnswer, type MadeRequest } from '@/core/page/real-sending';
+import { isHarmless, openedRequests } from './page-requests';
 
 type Noted = { -readonly [Key in keyof MadeRequest]: MadeRequest[Key] };
 
@@ -19,8 +20,6 @@ export function watchRequests(): void {
 export function requestsMade(): readonly MadeRequest[] {
   return made;
 }
-
-const isHarmless = (method: string) => /^(?:GET|HEAD|OPTIONS)$/i.test(method);
 
 function note(method: string, address: string): Noted {
   const { href } = new URL(address, document.baseURI);
@@ -49,14 +48,10 @@ function watchFetch(): void {
 }
 
 function watchXhr(): void {
-  const asked = new WeakMap<XMLHttpRequest, { method: string; address: string }>();
-  const { open, send } = XMLHttpRequest.prototype;
-  XMLHttpRequest.prototype.open = function (this: XMLHttpRequest, ...parameters: unknown[]) {
-    asked.set(this, { method: String(parameters[0]), address: String(parameters[1]) });
-    return Reflect.apply(open, this, parameters);
-  };
+  const asked = openedRequests();
+  const { send } = XMLHttpRequest.prototype;
   XMLHttpRequest.prototype.send = function (body) {
-    const one = asked.get(this);
+    const one = asked(this);
     if (one && !isHarmless(one.method)) {
       const noted = note(one.method, one.address);
       this.addEventListener('loadend', () => {

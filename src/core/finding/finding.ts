@@ -1,4 +1,4 @@
-import type { FieldId } from '../form/field';
+import type { Field, FieldId } from '../form/field';
 import type { ProvenanceMark } from '../observation/provenance';
 import type { Script } from '../script/stroke';
 import type { TargetId } from '../target/target';
@@ -116,6 +116,28 @@ export function merged(findings: readonly Finding[]): Finding[] {
     const details = others.flatMap((one) => [one.says, ...one.details]);
     return [{ ...first, details: [...first.details, ...details] }];
   });
+}
+
+/** A finding of one sort of fault about a field, where it was shown. */
+export function faultFinding(
+  source: string,
+  { name, harm, says, why, remedy }: FaultSort,
+  { id, label }: Field,
+  targets: readonly FoundOn[],
+  rest: Pick<Finding, 'details' | 'script' | 'evidence'>,
+): Finding {
+  return {
+    id: findingId(source, name, id),
+    field: { id, label },
+    says: `${label}: ${says}.`,
+    harm,
+    why,
+    remedy,
+    change: null,
+    targets,
+    marks: [...new Set(targets.map(({ mark }) => mark))],
+    ...rest,
+  };
 }
 
 /** Findings from several sources, those of one cause merged, the worst first. */

@@ -2,10 +2,11 @@ import { attributeEdits, type TextEdit } from '../form/edit-markup';
 import type { Field } from '../form/field';
 import { grouped } from '../grouped';
 import type { Guard } from '../guard/guard';
-import { type Correction, correctedHabits } from '../keyboard/correction';
-import { entryOf, hasKeyboard } from '../keyboard/entry';
-import { trapOn, trapOnTarget } from '../keyboard/keyboard-check';
-import { cheapestSetting, type Setting } from '../keyboard/settings';
+import { cheapestForRule } from '../keyboard/cheapest-for-rule';
+import type { Correction } from '../keyboard/correction';
+import { hasKeyboard } from '../keyboard/entry';
+import { trapOnTarget } from '../keyboard/keyboard-check';
+import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
@@ -41,7 +42,7 @@ export function keyboardFindings(
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
     const missing = first.trap.missing.map((one) => (one === ' ' ? 'the space' : `“${one}”`)).join(' and ');
-    const setting = settingFor(field, guards, setup);
+    const setting = cheapestForRule(field, guards, null, setup.language, setup.corrections);
     return [
       {
         id,
@@ -66,23 +67,6 @@ export function keyboardFindings(
       } satisfies Finding,
     ];
   });
-}
-
-/** The cheapest setting with which every valid value can be typed in both phone browsers. */
-function settingFor(
-  field: Field,
-  guards: readonly Guard[],
-  { language, corrections }: KeyboardSetup,
-): Setting | null {
-  const [first] = phones;
-  const habits = phones.flatMap(({ id }) => correctedHabits(id, corrections) ?? []);
-  if (!first) return null;
-  return cheapestSetting(
-    habits,
-    entryOf(field),
-    language,
-    (keyboard) => trapOn(keyboard, field, guards, [], first.id, language) === null,
-  );
 }
 
 function settingText({ kind, inputmode }: Setting): string {

@@ -4,7 +4,7 @@ import { type Answers, answerTo } from '../observation/answers';
 import type { Observation } from '../observation/observation';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
-import { type Evidence, type FaultSort, type Finding, type FoundOn, findingId } from './finding';
+import { type Evidence, type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
 
 interface Sort extends FaultSort {
   readonly evidence: Evidence;
@@ -63,34 +63,14 @@ export function seenFindings(
   const sorts = [outOfSight, ...(page ? inOwnPage : [])];
   return fields.flatMap((field) =>
     sorts.flatMap((sort): Finding[] => {
-      const shown = lineUp.targets.flatMap(({ id, name }) => {
+      const targets = lineUp.targets.flatMap(({ id, name }): FoundOn[] => {
         const found = sort.shownBy(answers, id, field);
-        return found && found.answer.provenance.mark !== 'modelled' ? [{ id, name, ...found }] : [];
+        if (!found || found.answer.provenance.mark === 'modelled') return [];
+        return [{ target: id, name, mark: found.answer.provenance.mark, says: [found.says] }];
       });
-      if (shown.length === 0) return [];
-      const { says, harm, why, remedy, evidence } = sort;
+      if (targets.length === 0) return [];
       return [
-        {
-          id: findingId('seen', sort.name, field.id),
-          field: { id: field.id, label: field.label },
-          says: `${field.label}: ${says}.`,
-          harm,
-          why,
-          remedy,
-          change: null,
-          details: [],
-          script: null,
-          targets: shown.map(
-            ({ id, name, answer, says: words }): FoundOn => ({
-              target: id,
-              name,
-              mark: answer.provenance.mark,
-              says: [words],
-            }),
-          ),
-          marks: [...new Set(shown.map(({ answer }) => answer.provenance.mark))],
-          evidence,
-        },
+        faultFinding('seen', sort, field, targets, { details: [], script: null, evidence: sort.evidence }),
       ];
     }),
   );

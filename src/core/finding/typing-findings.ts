@@ -3,7 +3,7 @@ import { type Answers, answerTo } from '../observation/answers';
 import type { TypingFacts, TypingObservation } from '../observation/observation';
 import { formatScript } from '../script/script-text';
 import type { LineUp } from '../target/line-up';
-import { type FaultSort, type Finding, type FoundOn, findingId } from './finding';
+import { type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
 
 /** Longest that listeners may take over one event before a person feels it, ms. */
 const longest = 50;
@@ -57,21 +57,15 @@ export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonl
         const [first] = shown;
         if (first?.observation.outcome.status !== 'answered') return [];
         const { script } = first.observation.outcome.facts;
+        const targets = shown.map(
+          ({ target, name, mark, by }): FoundOn => ({ target, name, mark, says: [by] }),
+        );
         return [
-          {
-            id: findingId('typing', sort.name, field.id),
-            field: { id: field.id, label: field.label },
-            says: `${field.label}: ${sort.says}.`,
-            harm: sort.harm,
-            why: sort.why,
-            remedy: sort.remedy,
-            change: null,
+          faultFinding('typing', sort, field, targets, {
             details: [`Typed: ${formatScript(script).trim().split('\n').join(', ')}`],
             script,
-            targets: shown.map(({ target, name, mark, by }): FoundOn => ({ target, name, mark, says: [by] })),
-            marks: [...new Set(shown.map(({ mark }) => mark))],
             evidence: 'strokes',
-          },
+          }),
         ];
       }),
     );

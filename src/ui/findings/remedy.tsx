@@ -16,6 +16,7 @@ import { markOf, type Target } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
+import { pictureAddress } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { visible } from '../frame/visible-text';
 import styles from './findings.module.css';
@@ -202,7 +203,7 @@ function Seen({
   return (
     // biome-ignore lint/performance/noImgElement: a crop at its true size, inside the page already
     <img
-      src={`data:image/png;base64,${picture.data}`}
+      src={pictureAddress(picture)}
       width={picture.width}
       height={picture.height}
       alt={`${field.label} in ${target.name}`}
