@@ -1,21 +1,41 @@
-import { expect, expectAccessible, openRun, test } from './app';
+import type { Locator, Page } from '@playwright/test';
+import { cell, expect, expectAccessible, openRun, test } from './app';
 
-const views = [
-  '/form?field=level',
-  '/survey?field=email&target=chromium&closeup=on',
-  '/survey?lens=message',
-  '/survey?lens=keyboard',
-  '/survey?state=open&sort=on',
-  '/typing?stroke=5',
-  '/typing?field=serial&typing=ways+in',
-  '/typing?field=serial&typing=samples',
-  '/typing?field=station&typing=rule',
-  '/keyboards?field=phone',
-  '/keyboards?field=level&keyboards=all+settings&target=webkit-phone',
-  '/keyboards?field=serial&keyboards=taps',
-  '/submission',
-  '/findings',
-  '/submission?state=filled&target=firefox',
+/** Each view, and what stands on it when it is all there. */
+const views: readonly (readonly [string, (page: Page) => Locator])[] = [
+  ['/form?field=level', (page) => page.getByRole('textbox', { name: 'Markup of the form' })],
+  [
+    '/survey?field=email&target=chromium&closeup=on',
+    (page) => page.getByRole('complementary').getByRole('img', { name: /bubble/ }),
+  ],
+  ['/survey?lens=message', (page) => cell(page, 'E-mail', 'Chromium').getByRole('img', { name: /bubble/ })],
+  ['/survey?lens=keyboard', (page) => cell(page, 'Phone', 'Android-like phone').getByText('telephone')],
+  ['/survey?state=open&sort=on', (page) => page.getByRole('gridcell').getByRole('img').first()],
+  ['/typing?stroke=5', (page) => page.getByRole('region', { name: 'Events of the stroke' })],
+  ['/typing?field=serial&typing=ways+in', (page) => page.getByRole('table', { name: 'Guards by ways in' })],
+  ['/typing?field=serial&typing=samples', (page) => page.getByRole('table', { name: 'Samples' })],
+  [
+    '/typing?field=station&typing=rule',
+    (page) => page.getByRole('group', { name: 'The rule, part by part' }),
+  ],
+  [
+    '/keyboards?field=phone',
+    (page) => page.getByRole('group', { name: 'Keyboard of Android-like phone: telephone' }),
+  ],
+  [
+    '/keyboards?field=level&keyboards=all+settings&target=webkit-phone',
+    (page) => page.getByRole('table', { name: 'All settings of iOS-like phone' }),
+  ],
+  [
+    '/keyboards?field=serial&keyboards=taps',
+    (page) => page.getByRole('table', { name: 'Taps by sample and target' }),
+  ],
+  ['/submission', (page) => page.getByRole('table', { name: 'Ways to send' })],
+  ['/findings', (page) => page.getByRole('heading', { name: /The person is misled/ })],
+  [
+    '/submission?state=filled&target=firefox',
+    (page) => page.getByRole('table', { name: 'Entries as received' }),
+  ],
 ];
 
 for (const scheme of ['light', 'dark'] as const) {
@@ -24,10 +44,10 @@ for (const scheme of ['light', 'dark'] as const) {
     test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: scheme });
     await openRun(page, runFile);
-    for (const view of views) {
+    for (const [view, whole] of views) {
       await page.goto(view);
-      await page.getByRole('heading').first().waitFor({ state: 'attached' });
-      await page.waitForLoadState('networkidle');
+      await whole(page).waitFor();
+      await expect(page.locator('.ant-spin')).toHaveCount(0);
       await expect(page.locator('html')).toHaveAttribute('data-theme', scheme);
       await expectAccessible(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);

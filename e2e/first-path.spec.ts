@@ -145,6 +145,10 @@ test('from a pasted form to a replay, and through a file back to the same screen
 
   const shown = async () => {
     await page.goto('/survey?lens=message');
+    // Until its picture is read, the cell says the picture's name.
+    await cell(page, 'E-mail', 'Chromium')
+      .getByRole('img', { name: /bubble/ })
+      .waitFor();
     const text = await cell(page, 'E-mail', 'Chromium').textContent();
     await page.goto('/survey?state=invalid');
     const width = await cell(page, 'Reading date', 'Chromium')
