@@ -9,7 +9,11 @@ const config: NextConfig = {
   redirects: async () => [{ source: '/', destination: '/form', permanent: false }],
   // The icon stands in the first bytes of every page: streamed later, a browser may have asked for /favicon.ico before.
   htmlLimitedBots: /.*/,
-  experimental: { turbopackFileSystemCacheForBuild: false },
+  experimental: {
+    turbopackFileSystemCacheForBuild: false,
+    // These do not say that their parts stand alone; without this, the whole of each comes with any part of it.
+    optimizePackageImports: ['@rc-component/form', '@rc-component/util'],
+  },
 };
 
 export default config;

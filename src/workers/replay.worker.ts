@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
+import { markupFaults } from '@/core/fault/markup-faults';
+import type { MarkupFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
-import type { Field, FieldId } from '@/core/form/field';
+import type { Field, FieldId, FormReading } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
@@ -15,6 +17,7 @@ import type { KeyboardSort } from '@/core/keyboard/keyboards';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
+import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submission-outlook';
 import { scriptTyping } from '@/core/model/type-script';
 import type { Run } from '@/core/observation/run';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
@@ -26,6 +29,7 @@ import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
+import { readSamples } from '@/core/replay/sample-table';
 import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import { habitsByRoute } from '@/core/replay/usual-habits';
@@ -40,11 +44,24 @@ export interface ReplayedField {
   readonly field: FieldId;
 }
 
-let kept: { markup: string; reading: ReturnType<typeof readForm> } | null = null;
+let kept: { readonly markup: string; readonly reading: FormReading } | null = null;
 
-function fieldIn({ markup, field }: ReplayedField) {
+function readingOf(markup: string): FormReading {
   if (kept?.markup !== markup) kept = { markup, reading: readForm(markup) };
-  return kept.reading.fields.find(({ id }) => id === field) ?? null;
+  return kept.reading;
+}
+
+function fieldIn({ markup, field }: ReplayedField): Field | null {
+  return readingOf(markup).fields.find(({ id }) => id === field) ?? null;
+}
+
+/** As many samples of a field as are tried on every key and every way in. */
+const triedSamples = 2000;
+
+/** The first of a table of samples; none of one that cannot be read. */
+function firstSamples(table: string): readonly Sample[] {
+  const reading = readSamples(table);
+  return reading.status === 'read' ? reading.samples.slice(0, triedSamples) : [];
 }
 
 type Progress = (done: number) => unknown;
@@ -102,19 +119,34 @@ const replayWork = {
     });
   },
 
+  /** What is wrong with the markup of a form. */
+  faults(markup: string): MarkupFault[] {
+    return markupFaults(markup, readingOf(markup));
+  },
+
+  /** What comes of a button and of every other way to send its form. */
+  submission(
+    form: Pick<FormDocument, 'markup' | 'page'>,
+    button: FieldId,
+    targets: readonly TargetId[],
+  ): SubmissionOutlook | null {
+    const field = fieldIn({ markup: form.markup, field: button });
+    return field && submissionOutlook(form, readingOf(form.markup).fields, field, targets);
+  },
+
   /** Traps and taps on the keyboard that each target brings up. */
   keyboardChecks(
     of: ReplayedField,
     guards: readonly Guard[],
-    samples: readonly Sample[],
+    samples: string,
     targets: readonly TargetId[],
     language: Language,
     corrections: readonly Correction[],
   ): KeyboardCheck[] {
     const field = fieldIn(of);
-    return field
-      ? targets.flatMap((target) => keyboardCheck(field, guards, samples, target, language, corrections))
-      : [];
+    if (!field) return [];
+    const tried = firstSamples(samples);
+    return targets.flatMap((target) => keyboardCheck(field, guards, tried, target, language, corrections));
   },
 
   /**
@@ -154,14 +186,15 @@ const replayWork = {
   layoutTraps(
     of: ReplayedField,
     guards: readonly Guard[],
-    samples: readonly Sample[],
+    samples: string,
     layouts: readonly (readonly [TargetId, string])[],
   ): (readonly [TargetId, Trap | null])[] {
     const field = fieldIn(of);
     if (!field) return [];
+    const tried = firstSamples(samples);
     return layouts.flatMap(([target, layout]) => {
       const keyboard = linuxKeyboard(layout);
-      return keyboard ? [[target, trapOn(keyboard, field, guards, samples, target, 'en-US')] as const] : [];
+      return keyboard ? [[target, trapOn(keyboard, field, guards, tried, target, 'en-US')] as const] : [];
     });
   },
 
@@ -204,9 +237,9 @@ const replayWork = {
     );
   },
 
-  waysIn(of: ReplayedField, guards: readonly Guard[], samples: readonly Sample[]): BypassRow[] {
+  waysIn(of: ReplayedField, guards: readonly Guard[], samples: string): BypassRow[] {
     const field = fieldIn(of);
-    const texts = samples.slice(0, 2000).map(({ text }) => text);
+    const texts = firstSamples(samples).map(({ text }) => text);
     return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup)) : [];
   },
 

@@ -1,9 +1,10 @@
 import { enterField, noEnterField } from '../form/enter-field';
 import { type Field, type FieldId, fieldOfControl } from '../form/field';
 import { pageOf } from '../form/page-controls';
+import { firstSender } from '../form/sender';
 import { trialFiles } from '../form/trial-files';
 import { validTrial } from '../form/trial-value';
-import { type Asking, firstSender } from '../observation/asking';
+import type { Asking } from '../observation/asking';
 import {
   nothingSent,
   type OtherWays,

@@ -1,8 +1,9 @@
 import { plansFor } from '../fallback/fallback-plan';
 import { attribute, type Field, takesKeys } from '../form/field';
 import { pageOf } from '../form/page-controls';
+import { sends } from '../form/sender';
 import { invalidTrial, trialFor } from '../form/trial-value';
-import { type Asking, planOf, sends, statesOf } from '../observation/asking';
+import { type Asking, planOf, statesOf } from '../observation/asking';
 import {
   type ControlState,
   controlParts,

@@ -1,6 +1,7 @@
 import { plansFor } from '../fallback/fallback-plan';
 import type { Field, FieldId, FieldKind } from '../form/field';
 import { readForm } from '../form/read-form';
+import { sends } from '../form/sender';
 import type { Guard } from '../guard/guard';
 import type { OwnPage } from '../page/own-page';
 import type { Script } from '../script/stroke';
@@ -63,11 +64,6 @@ export function statesOf(kind: FieldKind): readonly ControlState[] {
   return kind === 'output' ? ['closed'] : fieldStates;
 }
 
-/** Kinds of buttons that send their form. */
-export function sends(kind: FieldKind): boolean {
-  return kind === 'submit' || kind === 'image';
-}
-
 /** One thing to be asked; `state` only of a look. */
 export interface PlannedQuestion {
   readonly question: PageQuestion;
@@ -97,10 +93,4 @@ export function planOf(asking: Asking): PlannedQuestion[] {
       }
     }),
   );
-}
-
-/** The first button that sends the same form as this one. */
-export function firstSender(fields: readonly Field[], button: Field): Field | null {
-  const [{ form }] = button.controls;
-  return fields.find(({ kind, controls }) => sends(kind) && controls[0].form === form) ?? null;
 }

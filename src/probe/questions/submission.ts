@@ -1,7 +1,8 @@
 import { enterField, noEnterField } from '@/core/form/enter-field';
 import { type Field, fieldOfControl } from '@/core/form/field';
+import { firstSender, sends } from '@/core/form/sender';
 import { boundary } from '@/core/model/answer-submission';
-import { type Asking, firstSender, sends } from '@/core/observation/asking';
+import type { Asking } from '@/core/observation/asking';
 import {
   nothingSent,
   type OtherWays,

@@ -1,6 +1,6 @@
 'use client';
 
-import { App, Button, Dropdown } from 'antd';
+import { App, Button } from 'antd';
 import type { Drift } from '@/core/drift/drift';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { nameFromWords } from '@/core/form/name-from-words';
@@ -10,6 +10,7 @@ import { ukkoVersion } from '@/core/version';
 import { openDatabase } from '@/store/database';
 import { loadRun } from '@/store/runs';
 import { download } from '../frame/download';
+import { MenuButton } from '../frame/menu-button';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
@@ -95,14 +96,11 @@ export function ReportMenu({
     message.success(`Exported ${name}.`);
   };
   return (
-    <Dropdown
-      trigger={['click']}
-      menu={{
-        items: (Object.keys(sorts) as Sort[]).map((key) => ({ key, label: sorts[key].label })),
-        onClick: ({ key }) => void write(key as Sort),
-      }}
+    <MenuButton
+      items={(Object.keys(sorts) as Sort[]).map((key) => ({ key, label: sorts[key].label }))}
+      onChoose={(key) => void write(key as Sort)}
     >
       <Button size="small">Report</Button>
-    </Dropdown>
+    </MenuButton>
   );
 }

@@ -11,9 +11,9 @@ import type { FormDocument } from '@/core/form/form-document';
 import { openDatabase } from '@/store/database';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
+import { useLongReplay } from '../frame/use-replay';
 import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
-import { useLongReplay } from '../typing/use-replay';
 
 export interface FoundFindings {
   /** Null while they are reckoned for the first time. */

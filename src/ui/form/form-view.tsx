@@ -1,20 +1,30 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { markupFaults } from '@/core/fault/markup-faults';
+import dynamic from 'next/dynamic';
+import { lazy, Suspense, useCallback, useDeferredValue, useState } from 'react';
 import type { MarkupFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
 import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
+import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
+import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
-import { FieldEditor } from './field-editor';
 import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
-import { MarkupEditor } from './markup-editor';
 import { OwnPageBar } from './own-page-bar';
+
+/** The editor is larger than all else of the view: the markup can be read before it is there. */
+const MarkupEditor = lazy(() =>
+  import('./markup-editor').then((module) => ({ default: module.MarkupEditor })),
+);
+
+/** What judges a field is large, and needed once one is open. */
+const FieldEditor = dynamic(() => import('./field-editor').then((module) => module.FieldEditor), {
+  ssr: false,
+});
 
 const noNotes: FormReading['notes'] = [];
 const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
@@ -118,17 +128,19 @@ export function FormView() {
       </section>
       <section className={styles.markup} aria-label="Markup">
         <div className={styles.source}>
-          <MarkupEditor
-            key={form.id}
-            markup={form.markup}
-            notes={form.page ? noNotes : reading.notes}
-            faults={faults}
-            shown={selected ? selected.controls.map((control) => control.span) : []}
-            onEdit={(markup) => edit({ markup }, 'markup')}
-            onCaret={selectAt}
-            onUndo={undo}
-            onRedo={redo}
-          />
+          <Suspense fallback={<pre className={styles.unedited}>{form.markup}</pre>}>
+            <MarkupEditor
+              key={form.id}
+              markup={form.markup}
+              notes={form.page ? noNotes : reading.notes}
+              faults={faults}
+              shown={selected ? selected.controls.map((control) => control.span) : []}
+              onEdit={(markup) => edit({ markup }, 'markup')}
+              onCaret={selectAt}
+              onUndo={undo}
+              onRedo={redo}
+            />
+          </Suspense>
         </div>
         <Notes faults={faults} onSelect={selectAt} />
       </section>
@@ -141,12 +153,14 @@ function intoSight(element: HTMLElement | null): void {
   element?.scrollIntoView({ block: 'nearest' });
 }
 
-/** What is wrong with the markup; worked out when there is time for it, so that typing stays quick. */
+const noFaults: readonly MarkupFault[] = [];
+
+/** What is wrong with the markup; worked out beside the page, so that typing stays quick. */
 function useFaults(): readonly MarkupFault[] {
-  const { form, reading } = useForm();
-  const given = useMemo(() => ({ markup: form.markup, reading }), [form.markup, reading]);
-  const deferred = useDeferredValue(given);
-  return useMemo(() => markupFaults(deferred.markup, deferred.reading), [deferred]);
+  const { markup } = useForm().form;
+  const ask = useCallback(({ work }: Replayer) => work.faults(markup), [markup]);
+  const [replaying] = useReplay(ask);
+  return replaying.status === 'there' ? replaying.answer : noFaults;
 }
 
 function FieldRow({

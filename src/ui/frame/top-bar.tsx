@@ -1,6 +1,6 @@
 'use client';
 
-import { App, Button, Dropdown, type MenuProps, Select } from 'antd';
+import { App, Button, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -13,6 +13,7 @@ import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
 import styles from './frame.module.css';
 import { Help } from './help';
+import { MenuButton } from './menu-button';
 import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
 import { useDevice } from './use-device';
@@ -205,7 +206,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
       });
     },
   };
-  const items: MenuProps['items'] = [
+  const items: NonNullable<MenuProps['items']> = [
     { key: 'export', label: 'Export run', disabled: !run },
     { key: 'form', label: 'Export form' },
     { key: 'markup', label: 'Export markup' },
@@ -223,9 +224,9 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   ];
   return (
     <>
-      <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => void actions[key]?.() }}>
+      <MenuButton items={items} onChoose={(key) => void actions[key]?.()}>
         <Button>Files</Button>
-      </Dropdown>
+      </MenuButton>
       {ownPage && <OwnPageDialog onClose={() => setOwnPage(false)} />}
       <input
         ref={chooser}

@@ -12,8 +12,8 @@ import { type KeyboardSort, keyboardSorts } from '@/core/keyboard/keyboards';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
+import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
-import { useReplay } from '../typing/use-replay';
 import styles from './keyboards.module.css';
 
 const byRule = 'whatever can type every value';

@@ -15,7 +15,6 @@ import { deafGuards } from '@/core/keyboard/ears';
 import { capitalizations, enterKeyHints, entryOf, hasKeyboard, inputModes } from '@/core/keyboard/entry';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
-import { readSamples } from '@/core/replay/sample-table';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
@@ -25,6 +24,7 @@ import { Help } from '../frame/help';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
+import { useReplay } from '../frame/use-replay';
 import {
   currentSelection,
   type KeyboardPart,
@@ -33,7 +33,6 @@ import {
   useSelection,
 } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
-import { useReplay } from '../typing/use-replay';
 import { CheapestSetting } from './cheapest-setting';
 import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
 import styles from './keyboards.module.css';
@@ -173,17 +172,15 @@ function useChecks(
   const [{ language }] = useSelection();
   const samples = form.typing[field.id]?.samples ?? '';
   const ask = useCallback(
-    ({ work }: Replayer) => {
-      const read = readSamples(samples);
-      return work.keyboardChecks(
+    ({ work }: Replayer) =>
+      work.keyboardChecks(
         { markup: form.markup, field: field.id },
         guards,
-        read.status === 'read' ? read.samples.slice(0, 2000) : [],
+        samples,
         asked.map(({ id }) => id),
         language,
         corrections,
-      );
-    },
+      ),
     [form.markup, field.id, guards, samples, asked, language, corrections],
   );
   const [replaying] = useReplay(ask);
@@ -211,7 +208,7 @@ function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   const { form, edit } = useForm();
   const [, select] = useSelection();
   const ask = useCallback(
-    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, []),
+    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, ''),
     [form.markup, field.id, guards],
   );
   const [replaying] = useReplay(ask);

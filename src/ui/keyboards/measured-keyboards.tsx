@@ -17,15 +17,14 @@ import { answerTo } from '@/core/observation/answers';
 import { type KeyboardObservation, untold } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
-import { readSamples } from '@/core/replay/sample-table';
 import { type TargetId, targetId } from '@/core/target/target';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
+import { useReplay } from '../frame/use-replay';
 import { useRun } from '../frame/use-run';
-import { useReplay } from '../typing/use-replay';
 import { KeyboardFactsShown } from './keyboard-facts-shown';
 import styles from './keyboards.module.css';
 import { TrapNote } from './trap-note';
@@ -139,15 +138,13 @@ function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   });
   const told = JSON.stringify(layouts);
   const ask = useCallback(
-    ({ work }: Replayer) => {
-      const read = readSamples(samples);
-      return work.layoutTraps(
+    ({ work }: Replayer) =>
+      work.layoutTraps(
         { markup: form.markup, field: field.id },
         guards,
-        read.status === 'read' ? read.samples.slice(0, 2000) : [],
+        samples,
         JSON.parse(told) as [TargetId, string][],
-      );
-    },
+      ),
     [form.markup, field.id, guards, samples, told],
   );
   const [replaying] = useReplay(ask);

@@ -1,6 +1,5 @@
 'use client';
 
-import { Dropdown } from 'antd';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
@@ -9,6 +8,7 @@ import type { Entry } from '@/core/keyboard/entry';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';
+import { MenuButton } from '../frame/menu-button';
 import styles from './keyboards.module.css';
 
 const TargetHabits = dynamic(() => import('./target-habits').then((module) => module.TargetHabits), {
@@ -42,26 +42,23 @@ export function WhatComesUp({
   };
   return (
     <>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          onClick: ({ key }) => void correct(key),
-          items: [
-            {
-              type: 'group',
-              label: 'What did you see come up?',
-              children: seenThings.map((seen) => ({ key: seen, label: seen })),
-            },
-            { type: 'divider' },
-            ...(isCorrected ? [{ key: 'back', label: 'Take the correction back' }] : []),
-            { key: 'all', label: 'Keys, action key and habits…' },
-          ],
-        }}
+      <MenuButton
+        onChoose={(key) => void correct(key)}
+        items={[
+          {
+            type: 'group',
+            label: 'What did you see come up?',
+            children: seenThings.map((seen) => ({ key: seen, label: seen })),
+          },
+          { type: 'divider' },
+          ...(isCorrected ? [{ key: 'back', label: 'Take the correction back' }] : []),
+          { key: 'all', label: 'Keys, action key and habits…' },
+        ]}
       >
         <button type="button" className={styles.comesUp} title={`From: ${up.known.source}`}>
           {bringsText(up.brings)}, {up.known.sure} <span aria-hidden="true">▾</span>
         </button>
-      </Dropdown>
+      </MenuButton>
       {isOpen && <TargetHabits target={target} habits={habits} up={up} onClose={() => setOpen(false)} />}
     </>
   );

@@ -3,13 +3,11 @@
 import { Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import type { Field } from '@/core/form/field';
-import { pageOf } from '@/core/form/page-controls';
+import { firstSender, sends } from '@/core/form/sender';
 import { trustText } from '@/core/model/trust';
-import { unsentFields } from '@/core/model/unsent-fields';
-import { firstSender, sends } from '@/core/observation/asking';
+import type { UnsentField } from '@/core/model/unsent-fields';
 import type { Sending, SubmissionFacts } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
-import { standardWays } from '@/core/standard/ways';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
 import frame from '../frame/frame.module.css';
@@ -19,6 +17,7 @@ import { useSelection } from '../frame/use-selection';
 import { SentEntries } from './sent-entries';
 import styles from './submission.module.css';
 import { type TargetSending, useSendings } from './use-sendings';
+import { useSubmissionOutlook } from './use-submission-outlook';
 import { type AskedWays, WaysToSend } from './ways-to-send';
 
 const SendForReal = dynamic(() => import('./send-for-real').then((module) => module.SendForReal), {
@@ -32,10 +31,11 @@ export function SubmissionView() {
   const buttons = reading.fields.filter(({ kind }) => sends(kind));
   const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
   const filled = selection.state !== 'closed';
-  const sendings = useSendings(button, filled);
+  const outlook = useSubmissionOutlook(button);
+  const sendings = useSendings(button, filled, outlook);
   // Enter and scripts know of no button: they were asked with the form's first.
   const first = button && firstSender(buttons, button);
-  const atFirst = useSendings(first, false);
+  const atFirst = useSendings(first, false, outlook);
   const shown =
     sendings.find(({ target }) => target.id === selection.target) ??
     sendings.find(({ isReference }) => isReference) ??
@@ -107,8 +107,8 @@ export function SubmissionView() {
             </ul>
           )}
           <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
-          <NeverSent button={button} />
-          <WaysToSend button={button} asked={askedWays} />
+          {outlook && <NeverSent unsent={outlook.unsent} />}
+          {outlook && <WaysToSend ways={outlook.ways} asked={askedWays} />}
           {form.page && (
             <SendForReal
               key={`${button.id} ${shown.target.id} ${filled}`}
@@ -211,10 +211,8 @@ function Detail({
   );
 }
 
-function NeverSent({ button }: { button: Field }) {
-  const { form, reading } = useForm();
-  const owner = pageOf(form.markup).controls[button.controls[0].ordinal]?.form ?? null;
-  const unsent = unsentFields(form.markup, reading.fields, owner, standardWays);
+function NeverSent({ unsent }: { unsent: readonly UnsentField[] }) {
+  const { reading } = useForm();
   if (unsent.length === 0) return null;
   return (
     <>

@@ -1,9 +1,8 @@
 import { useMemo } from 'react';
 import { sendingDifferences } from '@/core/compare/sending-differences';
 import type { Field } from '@/core/form/field';
-import { predict } from '@/core/model/predict';
+import type { SubmissionOutlook } from '@/core/model/submission-outlook';
 import { answerTo } from '@/core/observation/answers';
-import { askingOf } from '@/core/observation/asking';
 import type { Sending, SubmissionObservation } from '@/core/observation/observation';
 import { targetName } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
@@ -24,14 +23,14 @@ export interface TargetSending {
 }
 
 /** What every target of the line-up sends by a button: as it was measured, or else as the model has it. */
-export function useSendings(button: Field | null, filled: boolean): TargetSending[] {
+export function useSendings(
+  button: Field | null,
+  filled: boolean,
+  outlook: SubmissionOutlook | null,
+): TargetSending[] {
   const { form, reading } = useForm();
   const { answers, run } = useRun();
   const { lineUp } = useLineUp();
-  const asking = useMemo(
-    () => askingOf(form.markup, ['submission'], {}, null, form.page ?? null),
-    [form.markup, form.page],
-  );
   return useMemo(() => {
     if (!button) return [];
     const asked = run?.form.markup === form.markup ? answers : new Map();
@@ -55,16 +54,20 @@ export function useSendings(button: Field | null, filled: boolean): TargetSendin
 
     function tell(target: Target, measured: SubmissionObservation | undefined) {
       const observation = measured ?? modelled(target);
-      if (!observation) return { target, sending: null, observation: null, note: 'not asked yet' };
+      if (!observation)
+        return {
+          target,
+          sending: null,
+          observation: null,
+          note: outlook ? 'not asked yet' : 'working it out…',
+        };
       const { outcome } = observation;
       if (outcome.status !== 'answered') return { target, sending: null, observation, note: outcome.reason };
       return { target, sending: filled ? outcome.facts.filled : outcome.facts.asIs, observation, note: null };
     }
 
     function modelled(target: Target): SubmissionObservation | undefined {
-      return predict(target.id, asking, '').find(
-        (one): one is SubmissionObservation => one.question === 'submission' && one.field === button?.id,
-      );
+      return outlook?.observations.find((one) => one.target === target.id && one.field === button?.id);
     }
-  }, [button, filled, asking, form.markup, reading.fields, answers, run, lineUp]);
+  }, [button, filled, outlook, form.markup, reading.fields, answers, run, lineUp]);
 }

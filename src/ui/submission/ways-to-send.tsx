@@ -1,6 +1,5 @@
-import { useMemo } from 'react';
-import { type Field, fieldId } from '@/core/form/field';
-import { type WayToSend, waysToSend } from '@/core/model/ways-to-send';
+import { fieldId } from '@/core/form/field';
+import type { WayToSend } from '@/core/model/ways-to-send';
 import type { OtherWays, Sending } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import frame from '../frame/frame.module.css';
@@ -25,12 +24,8 @@ export interface AskedWays {
 }
 
 /** When may one send? What each way lets through while something is not valid, and what a person sees of it. */
-export function WaysToSend({ button, asked }: { button: Field; asked: AskedWays }) {
-  const { form, reading } = useForm();
-  const ways = useMemo(
-    () => waysToSend(form.markup, reading.fields, button),
-    [form.markup, reading.fields, button],
-  );
+export function WaysToSend({ ways, asked }: { ways: readonly WayToSend[]; asked: AskedWays }) {
+  const { reading } = useForm();
   return (
     <>
       <span className={frame.headed}>

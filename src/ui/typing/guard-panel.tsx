@@ -1,10 +1,11 @@
 'use client';
 
-import { Button, Dropdown, Select, Switch } from 'antd';
+import { Button, Select, Switch } from 'antd';
 import { memo, useState } from 'react';
 import { type Guard, type GuardStage, guardStages, remedyOf } from '@/core/guard/guard';
 import { offeredGuards } from '@/core/guard/offered-guards';
 import { guardName } from '@/core/guard/rule';
+import { MenuButton } from '../frame/menu-button';
 import { GuardRuleEditor } from './guard-rule-editor';
 import styles from './typing.module.css';
 
@@ -103,20 +104,17 @@ export const GuardPanel = memo(function GuardPanel({
           )}
         </div>
       ))}
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: offeredGuards.map(({ name }, index) => ({ key: String(index), label: name })),
-          onClick: ({ key }) => {
-            const made = offeredGuards[Number(key)]?.make(crypto.randomUUID());
-            if (!made) return;
-            onChange([...guards, made]);
-            setOpen(made.id);
-          },
+      <MenuButton
+        items={offeredGuards.map(({ name }, index) => ({ key: String(index), label: name }))}
+        onChoose={(key) => {
+          const made = offeredGuards[Number(key)]?.make(crypto.randomUUID());
+          if (!made) return;
+          onChange([...guards, made]);
+          setOpen(made.id);
         }}
       >
         <Button>Add a guard</Button>
-      </Dropdown>
+      </MenuButton>
     </>
   );
 });

@@ -14,12 +14,12 @@ import type { Sample } from '@/core/replay/sample';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
+import { useReplay } from '../frame/use-replay';
 import styles from './rule.module.css';
 import { RuleAdvice } from './rule-advice';
 import { RuleChange } from './rule-change';
 import { RuleSamples } from './rule-samples';
 import { RuleStones } from './rule-stones';
-import { useReplay } from './use-replay';
 
 const noSamples: readonly Sample[] = [];
 

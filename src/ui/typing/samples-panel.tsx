@@ -11,11 +11,11 @@ import type { TwoStageCheck } from '@/core/replay/two-stage';
 import { type Verdict, verdicts } from '@/core/replay/verdict';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
+import { type LongReplay, useLongReplay } from '../frame/use-replay';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { type Replayed, SampleList } from './sample-list';
 import styles from './typing.module.css';
-import { type LongReplay, useLongReplay } from './use-replay';
 
 const none: readonly Sample[] = [];
 type Filter = 'all' | 'surprises' | 'changed sides';

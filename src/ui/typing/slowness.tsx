@@ -9,9 +9,9 @@ import { type SlowText, slowText } from '@/core/pattern/slow-text';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
-import { useReplay } from './use-replay';
 
 /** Measuring takes its time: it begins when nothing was typed for a while, ms. */
 const rest = 400;

@@ -2,19 +2,16 @@
 
 import { App, Button, Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
-import { validTrial } from '@/core/form/trial-value';
 import type { Guard } from '@/core/guard/guard';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
-import { readSamples } from '@/core/replay/sample-table';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
-import { graphemes } from '@/core/script/graphemes';
 import { formatScript, readScript } from '@/core/script/script-text';
 import { habitsOf } from '@/core/target/habits';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
@@ -24,6 +21,7 @@ import { Help } from '../frame/help';
 import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
+import { useReplay } from '../frame/use-replay';
 import { useRun } from '../frame/use-run';
 import { type TypingPart, typingParts, useSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
@@ -36,7 +34,6 @@ import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
 import { TypeHere } from './type-here';
 import styles from './typing.module.css';
-import { useReplay } from './use-replay';
 
 // Each part of the view is loaded when somebody turns to it.
 const WaysIn = dynamic(() => import('./ways-in').then((module) => module.WaysIn), { ssr: false });
@@ -67,9 +64,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
   const { running } = useSweep();
   const { message } = App.useApp();
   const [selection, select] = useSelection();
-  const kept = form.typing[field.id];
-  // One and the same until it is changed: what is asked of a worker goes by it.
-  const plan = useMemo(() => kept ?? firstPlan(field), [kept, field]);
+  const plan = usePlan(field);
   const read = useMemo(() => lastResult(readTask), []);
   const { reading, task } = read(plan.script, plan.guards);
   const change = (part: Partial<TypingPlan>, sort: string) =>
@@ -170,7 +165,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
         </div>
         {selection.typing === 'ways in' && (
           <div className={styles.scroll}>
-            <FieldWaysIn
+            <WaysIn
               field={field}
               plan={plan}
               onScript={(script) => {
@@ -209,7 +204,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
               </p>
             )}
             <div className={styles.scroll}>
-              {script.length === 0 ? (
+              {plan === noPlan ? null : script.length === 0 ? (
                 <p className={styles.lead}>
                   Type into the field on the left, or write a script, for example type "12.5" on its own line.
                 </p>
@@ -272,37 +267,26 @@ function readTask(text: string, guards: readonly Guard[]) {
   return { reading, task };
 }
 
-/** A script for a field that has none yet: a value that the field accepts. */
-function firstPlan(field: Field): TypingPlan {
-  const trial = validTrial(field);
-  const text = trial.status === 'value' ? trial.value : 'abc';
-  return { script: formatScript(graphemes(text).map((key) => ({ kind: 'key', key }))), guards: [] };
-}
+const noPlan: TypingPlan = { script: '', guards: [] };
 
-/** Every guard on every way in, tried where it holds nothing up. */
-function FieldWaysIn({
-  field,
-  plan,
-  onScript,
-}: {
-  field: Field;
-  plan: TypingPlan;
-  onScript: (script: string) => void;
-}) {
+/** What is typed into a field: as it is kept, or else what the field accepts, once that is made up. */
+function usePlan(field: Field): TypingPlan {
   const { form } = useForm();
-  const ask = useCallback(
-    ({ work }: Replayer) => {
-      const samples = readSamples(plan.samples ?? '');
-      return work.waysIn(
-        { markup: form.markup, field: field.id },
-        plan.guards,
-        samples.status === 'read' ? samples.samples : [],
-      );
-    },
-    [form.markup, field.id, plan],
-  );
-  const [replaying] = useReplay(ask);
-  return <WaysIn guards={plan.guards} replaying={replaying} onScript={onScript} />;
+  const kept = form.typing[field.id];
+  // One and the same until it is changed: what is asked of a worker goes by it.
+  const [first, setFirst] = useState(noPlan);
+  useEffect(() => {
+    if (kept) return;
+    let isOver = false;
+    // The standard's rules for values are large, and most fields have a script.
+    void import('./first-plan').then(({ firstPlan }) => {
+      if (!isOver) setFirst(firstPlan(field));
+    });
+    return () => {
+      isOver = true;
+    };
+  }, [kept, field]);
+  return kept ?? first;
 }
 
 /** What the model says of a script on each target that it can speak for. */

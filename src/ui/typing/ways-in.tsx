@@ -1,12 +1,16 @@
 'use client';
 
-import type { Guard } from '@/core/guard/guard';
+import { useCallback } from 'react';
+import type { Field } from '@/core/form/field';
+import type { TypingPlan } from '@/core/form/form-document';
 import { guardName } from '@/core/guard/rule';
-import { type BypassCell, type BypassOutcome, type BypassRow, routes } from '@/core/replay/bypass';
+import { type BypassCell, type BypassOutcome, routes } from '@/core/replay/bypass';
 import { formatScript } from '@/core/script/script-text';
+import type { Replayer } from '@/workers/replayer';
+import { useForm } from '../frame/use-form';
+import { useReplay } from '../frame/use-replay';
 import { VisibleText } from '../frame/visible-text';
 import styles from './typing.module.css';
-import type { Replaying } from './use-replay';
 
 const signs: Readonly<Record<BypassOutcome, string>> = {
   held: '■',
@@ -18,14 +22,20 @@ const signs: Readonly<Record<BypassOutcome, string>> = {
 
 /** Guards down, ways in across: does the guard hold whatever way the text comes? */
 export function WaysIn({
-  guards,
-  replaying,
+  field,
+  plan: { guards, samples = '' },
   onScript,
 }: {
-  guards: readonly Guard[];
-  replaying: Replaying<readonly BypassRow[]>;
+  field: Field;
+  plan: TypingPlan;
   onScript: (script: string) => void;
 }) {
+  const { form } = useForm();
+  const ask = useCallback(
+    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, samples),
+    [form.markup, field.id, guards, samples],
+  );
+  const [replaying] = useReplay(ask);
   if (guards.length === 0)
     return (
       <p className={styles.lead}>

@@ -1,0 +1,38 @@
+import type { Field } from '../form/field';
+import type { FormDocument } from '../form/form-document';
+import { pageOf } from '../form/page-controls';
+import { askingOf } from '../observation/asking';
+import type { SubmissionObservation } from '../observation/observation';
+import { standardWays } from '../standard/ways';
+import type { TargetId } from '../target/target';
+import { predict } from './predict';
+import { type UnsentField, unsentFields } from './unsent-fields';
+import { type WayToSend, waysToSend } from './ways-to-send';
+
+/** What the model says of sending a form. */
+export interface SubmissionOutlook {
+  /** Of every button, on every target that the model speaks for. */
+  readonly observations: readonly SubmissionObservation[];
+  /** Fields that the button never sends. */
+  readonly unsent: readonly UnsentField[];
+  /** The ways to send the button's form. */
+  readonly ways: readonly WayToSend[];
+}
+
+/** @param fields those of the form's markup */
+export function submissionOutlook(
+  { markup, page }: Pick<FormDocument, 'markup' | 'page'>,
+  fields: readonly Field[],
+  button: Field,
+  targets: readonly TargetId[],
+): SubmissionOutlook {
+  const asking = askingOf(markup, ['submission'], {}, null, page ?? null);
+  const owner = pageOf(markup).controls[button.controls[0].ordinal]?.form ?? null;
+  return {
+    observations: targets
+      .flatMap((target) => predict(target, asking, ''))
+      .filter((one): one is SubmissionObservation => one.question === 'submission'),
+    unsent: unsentFields(markup, fields, owner, standardWays),
+    ways: waysToSend(markup, fields, button),
+  };
+}
