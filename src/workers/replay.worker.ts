@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { markupFaults } from '@/core/fault/markup-faults';
-import type { MarkupFault } from '@/core/fault/page-under-check';
+import type { ToldFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
@@ -120,8 +120,8 @@ const replayWork = {
   },
 
   /** What is wrong with the markup of a form. */
-  faults(markup: string): MarkupFault[] {
-    return markupFaults(markup, readingOf(markup));
+  faults(markup: string): ToldFault[] {
+    return markupFaults(markup, readingOf(markup)).map(({ mend: _, ...told }) => told);
   },
 
   /** What comes of a button and of every other way to send its form. */

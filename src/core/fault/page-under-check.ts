@@ -11,17 +11,21 @@ import {
 import { controlsIn, type Placed } from '../form/read-form';
 import type { Mend } from './mend';
 
-/** A fault in the markup of a form: what is wrong, and what to do about it. `line` and `column` count from 1. */
-export interface MarkupFault {
+/** What is told of a fault: what is wrong, and what to do about it. `line` and `column` count from 1. */
+export interface ToldFault {
   readonly rule: string;
   readonly field: Field | null;
   readonly text: string;
   readonly remedy: string;
-  /** The edits that take it away, where it can be told what was meant. */
-  readonly mend: Mend | null;
   readonly span: Span;
   readonly line: number;
   readonly column: number;
+}
+
+/** A fault in the markup of a form. */
+export interface MarkupFault extends ToldFault {
+  /** The edits that take it away, where it can be told what was meant. */
+  readonly mend: Mend | null;
 }
 
 export type Report = (

@@ -3,7 +3,7 @@
 import { Button, Input } from 'antd';
 import dynamic from 'next/dynamic';
 import { lazy, Suspense, useCallback, useDeferredValue, useState } from 'react';
-import type { MarkupFault } from '@/core/fault/page-under-check';
+import type { ToldFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
 import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
@@ -153,10 +153,10 @@ function intoSight(element: HTMLElement | null): void {
   element?.scrollIntoView({ block: 'nearest' });
 }
 
-const noFaults: readonly MarkupFault[] = [];
+const noFaults: readonly ToldFault[] = [];
 
 /** What is wrong with the markup; worked out beside the page, so that typing stays quick. */
-function useFaults(): readonly MarkupFault[] {
+function useFaults(): readonly ToldFault[] {
   const { markup } = useForm().form;
   const ask = useCallback(({ work }: Replayer) => work.faults(markup), [markup]);
   const [replaying] = useReplay(ask);
@@ -170,7 +170,7 @@ function FieldRow({
   onOpen,
 }: {
   field: Field;
-  faults: readonly MarkupFault[];
+  faults: readonly ToldFault[];
   open: boolean;
   onOpen: () => void;
 }) {
@@ -192,7 +192,7 @@ function FieldRow({
 }
 
 /** What is wrong, with a remedy; what is not run, not loaded or not understood; and forms that are too large. */
-function Notes({ faults, onSelect }: { faults: readonly MarkupFault[]; onSelect: (offset: number) => void }) {
+function Notes({ faults, onSelect }: { faults: readonly ToldFault[]; onSelect: (offset: number) => void }) {
   const { form, reading } = useForm();
   const tooLong = form.markup.length > limits.markup;
   // Of a page of one's own a snapshot is read, and what it loads and runs is asked of the page itself.

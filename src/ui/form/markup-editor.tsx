@@ -9,7 +9,7 @@ import { Annotation, EditorState, StateEffect, StateField } from '@codemirror/st
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef } from 'react';
-import type { MarkupFault } from '@/core/fault/page-under-check';
+import type { ToldFault } from '@/core/fault/page-under-check';
 import type { MarkupNote, Span } from '@/core/form/field';
 import { smallestChange } from './smallest-change';
 
@@ -73,7 +73,7 @@ export function MarkupEditor({
 }: {
   markup: string;
   notes: readonly MarkupNote[];
-  faults: readonly MarkupFault[];
+  faults: readonly ToldFault[];
   shown: readonly Span[];
   onEdit: (markup: string) => void;
   onCaret: (offset: number) => void;
@@ -168,7 +168,7 @@ function extensions(handlers: Handlers) {
 
 function diagnostics(
   notes: readonly MarkupNote[],
-  faults: readonly MarkupFault[],
+  faults: readonly ToldFault[],
   length: number,
 ): Diagnostic[] {
   const at = ({ span }: { span: Span }) => ({
