@@ -15,6 +15,7 @@ import type { Correction } from '@/core/keyboard/correction';
 import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
 import type { KeyboardSort } from '@/core/keyboard/keyboards';
 import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
+import type { MeasuredLayout } from '@/core/keyboard/measured-layouts';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
 import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submission-outlook';
@@ -165,15 +166,16 @@ const replayWork = {
   },
 
   /**
-   * Everything that is found about a form before any target was asked.
+   * Everything that is found about a form before any target was asked about more than its keyboard.
    * @param progress hears how many fields are done, some times a second
    */
   async findings(
     form: Pick<FormDocument, 'markup' | 'typing'>,
     setup: KeyboardSetup,
+    layouts: readonly MeasuredLayout[],
     progress: Progress,
   ): Promise<Finding[]> {
-    return withProgress(formFindings(form, setup), progress);
+    return withProgress(formFindings(form, setup, layouts), progress);
   },
 
   /** How many findings a sweep has by what they do to the person, the worst first as in `harms`. */

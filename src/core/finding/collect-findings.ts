@@ -1,6 +1,7 @@
 import type { FormDocument } from '../form/form-document';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
+import { type MeasuredLayout, measuredLayouts } from '../keyboard/measured-layouts';
 import { answersOf } from '../observation/answers';
 import type { Run } from '../observation/run';
 import { answerFindings } from './answer-findings';
@@ -11,12 +12,14 @@ import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
 
 /**
- * What can be told of a form and of what is typed into it before any target was asked.
+ * What can be told of a form and of what is typed into it before any target was asked about more than its keyboard.
+ * @param layouts of the real keyboard that came up for its fields
  * @yields how many fields are done
  */
 export function* formFindings(
   { markup, typing }: Pick<FormDocument, 'markup' | 'typing'>,
   setup: KeyboardSetup,
+  layouts: readonly MeasuredLayout[] = [],
 ): Generator<number, Finding[]> {
   const { fields } = readForm(markup);
   const page = pageOf(markup);
@@ -25,7 +28,7 @@ export function* formFindings(
     const plan = typing[field.id] ?? { script: '', guards: [] };
     found.push(
       ...patternFindings(markup, field),
-      ...keyboardFindings(markup, field, plan.guards, setup),
+      ...keyboardFindings(markup, field, plan.guards, setup, layouts),
       ...guardFindings(field, plan, page),
     );
     yield index + 1;
@@ -47,8 +50,7 @@ export function findingsOfRun(
   run: Pick<Run, 'form' | 'lineUp' | 'observations'>,
   setup: KeyboardSetup,
 ): Finding[] {
-  return collected([
-    ...formFindingsAtOnce(run.form, setup),
-    ...answerFindings(run, answersOf(run.observations)),
-  ]);
+  const answers = answersOf(run.observations);
+  const layouts = measuredLayouts(run.lineUp, answers, readForm(run.form.markup).fields);
+  return collected([...formFindingsAtOnce(run.form, setup, layouts), ...answerFindings(run, answers)]);
 }

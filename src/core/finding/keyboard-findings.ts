@@ -5,13 +5,14 @@ import type { Guard } from '../guard/guard';
 import { cheapestForRule } from '../keyboard/cheapest-for-rule';
 import type { Correction } from '../keyboard/correction';
 import { hasKeyboard } from '../keyboard/entry';
-import { trapOnTarget } from '../keyboard/keyboard-check';
+import { trapOn, trapOnTarget } from '../keyboard/keyboard-check';
+import { linuxKeyboard } from '../keyboard/linux-keyboard';
+import type { MeasuredLayout } from '../keyboard/measured-layouts';
 import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
 import { targets } from '../target/line-up';
-import type { Target } from '../target/target';
 import type { Language } from '../target/variant';
-import { type Finding, findingId } from './finding';
+import { type Finding, type FoundOn, findingId } from './finding';
 
 /** The browsers of phones, whose keyboards a page can choose. */
 const phones = targets.filter(({ id }) => id === 'blink-phone' || id === 'webkit-phone');
@@ -22,27 +23,38 @@ export interface KeyboardSetup {
 }
 
 interface TargetTrap {
-  readonly target: Target;
+  readonly on: FoundOn;
   readonly trap: Trap;
 }
 
-/** What a field's rule accepts and the keyboards of phones cannot produce; those that lack the same are one finding. */
+/**
+ * What a field's rule accepts and the keyboards of phones cannot produce; those that lack the same are one finding.
+ * @param layouts that came up for fields of the form when the real keyboard was asked
+ */
 export function keyboardFindings(
   markup: string,
   field: Field,
   guards: readonly Guard[],
   setup: KeyboardSetup,
+  layouts: readonly MeasuredLayout[] = [],
 ): Finding[] {
   if (!hasKeyboard(field)) return [];
-  const traps = phones.flatMap((target): TargetTrap[] => {
-    const trap = trapOnTarget(field, guards, target.id, setup.language, setup.corrections);
-    return trap ? [{ target, trap }] : [];
-  });
+  const traps = [
+    ...phoneTraps(field, guards, setup),
+    ...measuredTraps(
+      field,
+      guards,
+      layouts.filter((one) => one.field === field.id),
+    ),
+  ];
   const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
     const missing = first.trap.missing.map((one) => (one === ' ' ? 'the space' : `“${one}”`)).join(' and ');
-    const setting = cheapestForRule(field, guards, null, setup.language, setup.corrections);
+    const found = [first, ...others].map(({ on }) => on);
+    // A page chooses the keyboards of phones; what it could ask of the real one instead, nobody tried.
+    const isPhones = found.some(({ mark }) => mark === 'modelled');
+    const setting = isPhones ? cheapestForRule(field, guards, null, setup.language, setup.corrections) : null;
     return [
       {
         id,
@@ -52,20 +64,42 @@ export function keyboardFindings(
         why: 'On such a phone the person cannot enter every valid value.',
         remedy: setting
           ? `${settingText(setting)} brings up a keyboard that has it.`
-          : 'No type and inputmode bring up a keyboard that has it in both phone browsers; let the rule take another writing.',
+          : remedies[isPhones ? 'phones' : 'measured'],
         change: setting && { kind: 'markup', edits: settingEdits(markup, field, setting) },
         details: [],
         script: null,
-        targets: [first, ...others].map(({ target }) => ({
-          target: target.id,
-          name: target.name,
-          mark: 'modelled',
-          says: [],
-        })),
-        marks: ['modelled'],
+        targets: found,
+        marks: [...new Set(found.map(({ mark }) => mark))],
         evidence: 'keyboards',
       } satisfies Finding,
     ];
+  });
+}
+
+const remedies = {
+  phones:
+    'No type and inputmode bring up a keyboard that has it in both phone browsers; let the rule take another writing.',
+  measured: 'Let the rule take another writing too, or try other settings on that keyboard.',
+} as const;
+
+function phoneTraps(field: Field, guards: readonly Guard[], setup: KeyboardSetup): TargetTrap[] {
+  return phones.flatMap(({ id, name }) => {
+    const trap = trapOnTarget(field, guards, id, setup.language, setup.corrections);
+    return trap ? [{ on: { target: id, name, mark: 'modelled', says: [] }, trap }] : [];
+  });
+}
+
+/** Layouts of which nobody has looked at the keys tell of no trap. */
+function measuredTraps(
+  field: Field,
+  guards: readonly Guard[],
+  layouts: readonly MeasuredLayout[],
+): TargetTrap[] {
+  return layouts.flatMap(({ target, name, layout }) => {
+    const keyboard = linuxKeyboard(layout);
+    const trap = keyboard && trapOn(keyboard, field, guards, [], target, 'en-US');
+    const says = [`The keyboard came up as ${layout}.`];
+    return trap ? [{ on: { target, name, mark: 'measured', says }, trap }] : [];
   });
 }
 

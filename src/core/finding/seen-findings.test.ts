@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import type { FormId } from '../form/form-document';
 import { readForm } from '../form/read-form';
 import { answersOf } from '../observation/answers';
 import type { KeyboardFacts, Observation } from '../observation/observation';
 import type { Provenance } from '../observation/provenance';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
+import { findingsOfRun } from './collect-findings';
 import { seenFindings } from './seen-findings';
 
 const { fields } = readForm(
@@ -87,4 +89,46 @@ describe('findings of what an engine showed by itself', () => {
     expect(found([bubble([])], ownPage)).toEqual([]);
     expect(found([bubble(['bottom'])])).toEqual([]);
   });
+});
+
+describe('the layout of the real keyboard that came up', () => {
+  const trapsOn = (markup: string, layout: KeyboardFacts['layout']) => {
+    const fields = readForm(markup).fields;
+    const form = { id: 'a' as FormId, name: 'A', markup, typing: {} };
+    const answers = fields.map(({ id }) => ({
+      ...keyboard('chromium', { layout, fieldInSight: true }),
+      field: id,
+    }));
+    return findingsOfRun({ form, lineUp, observations: answers }, { language: 'en-US', corrections: [] })
+      .filter(({ says }) => says.includes('the keyboard that comes up lacks'))
+      .map(({ says, targets, change }) => ({
+        says,
+        on: targets.map((on) => `${on.name} ${on.mark}`),
+        change,
+      }));
+  };
+  const decimal = '<label>Level <input type=number name=level min=0 max=9 step=0.01></label>';
+
+  it('is a trap where it lacks what the rule accepts, whatever the model’s phones bring up', () => {
+    expect(trapsOn(decimal, 'number/us')).toEqual([
+      {
+        says: 'Level: the keyboard that comes up lacks “.”. “0.1” is accepted and cannot be typed.',
+        on: ['Chromium measured'],
+        change: null,
+      },
+    ]);
+    expect(trapsOn(decimal, 'us')).toEqual([]);
+  });
+  it('joins the phones that lack the same', () => {
+    const code = '<label>Code <input name=code type=tel pattern="[0-9]a" title="as 4a"></label>';
+    expect(trapsOn(code, 'number/us').map(({ on }) => on)).toEqual([
+      ['Android-like phone modelled', 'iOS-like phone modelled', 'Chromium measured'],
+    ]);
+  });
+  it.each(['untold', null, 'terminal/us'])(
+    'tells of nothing when it is %j: nobody knows its keys',
+    (layout) => {
+      expect(trapsOn(decimal, layout)).toEqual([]);
+    },
+  );
 });

@@ -8,7 +8,7 @@ import { type Change, changedForm, changedLines } from '@/core/finding/change';
 import type { Finding } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import { remedyTrial, trialDifferences, typedText } from '@/core/finding/remedy-trial';
-import type { Field } from '@/core/form/field';
+import type { Field, FieldId } from '@/core/form/field';
 import { guardName } from '@/core/guard/rule';
 import { type Answers, answerTo } from '@/core/observation/answers';
 import type { Picture } from '@/core/observation/picture';
@@ -20,7 +20,7 @@ import { pictureAddress } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { visible } from '../frame/visible-text';
 import styles from './findings.module.css';
-import { useFormFindings } from './use-findings';
+import { useFormFindings, useLayouts } from './use-findings';
 import { useRemedyTrial } from './use-remedy-trial';
 
 /** What to do about a finding, what that would do, and a way to do it. */
@@ -36,7 +36,7 @@ export function Remedy({ finding, all }: { finding: Finding; all: readonly Findi
     <section className={styles.remedy} aria-label="Remedy">
       <p>{remedy}</p>
       <ChangeShown change={change} />
-      <Effect change={change} all={all} />
+      <Effect change={change} field={finding.field?.id ?? null} all={all} />
       <div className={styles.buttons}>
         <Button size="small" type="primary" onClick={apply}>
           Apply it
@@ -77,17 +77,24 @@ function ChangeShown({ change }: { change: Change }) {
 }
 
 /** What the model says of the form with the remedy applied: what is found no more, and what is found anew. */
-function Effect({ change, all }: { change: Change; all: readonly Finding[] }) {
+function Effect({ change, field, all }: { change: Change; field: FieldId | null; all: readonly Finding[] }) {
   const { form } = useForm();
   const { run, answers } = useRun();
   const changed = useMemo(() => changedForm(form, change), [form, change]);
-  const { findings } = useFormFindings(changed);
+  const isOfForm = run?.form.markup === form.markup;
+  const came = useLayouts(isOfForm ? run : null, answers);
+  // Which keyboard would come up for a field that is changed, nobody knows before it is asked.
+  const layouts = useMemo(
+    () => came.filter((one) => change.kind === 'guards' || one.field !== field),
+    [came, change, field],
+  );
+  const { findings } = useFormFindings(changed, layouts);
   const effect = useMemo(() => {
     if (!findings) return null;
     // What the targets would answer now, nobody knows before they are asked.
-    const known = run?.form.markup === form.markup ? answerFindings(run, answers) : [];
+    const known = run && isOfForm ? answerFindings(run, answers) : [];
     return goneAndFresh(all, collected([...findings, ...known]));
-  }, [findings, all, run, answers, form.markup]);
+  }, [findings, all, run, answers, isOfForm]);
   if (!effect) return <p className="soft">Reckoning what it would do…</p>;
   const { gone, fresh } = effect;
   return (

@@ -6,7 +6,7 @@ import { type Drift, driftBetween } from '@/core/drift/drift';
 import { answerFindings } from '@/core/finding/answer-findings';
 import type { Finding } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
-import { answersOf } from '@/core/observation/answers';
+import { type Answers, answersOf } from '@/core/observation/answers';
 import { ukkoVersion } from '@/core/version';
 import { baselineOf } from '@/store/baselines';
 import { openDatabase, type StoredRun } from '@/store/database';
@@ -14,7 +14,9 @@ import { observationsOf } from '@/store/runs';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { useFormFindings } from './use-findings';
+import { useFormFindings, useLayouts } from './use-findings';
+
+const noAnswers: Answers = new Map();
 
 export interface DriftSince {
   readonly baseline: StoredRun | null;
@@ -33,7 +35,8 @@ export function useDrift(findings: readonly Finding[] | null): DriftSince {
     return baseline && { baseline, answers: answersOf(await observationsOf(database, baseline.id)) };
   }, [form.id]);
   const baseline = read?.baseline ?? null;
-  const ofForm = useFormFindings(baseline?.form ?? null);
+  const layouts = useLayouts(baseline, read?.answers ?? noAnswers);
+  const ofForm = useFormFindings(baseline?.form ?? null, layouts);
   const drift = useMemo(() => {
     if (!read || !findings || !ofForm.findings) return null;
     const isOfForm = run?.form.markup === form.markup;

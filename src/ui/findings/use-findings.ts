@@ -2,13 +2,16 @@
 
 import { proxy } from 'comlink';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { answerFindings } from '@/core/finding/answer-findings';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { FormDocument } from '@/core/form/form-document';
-import { openDatabase } from '@/store/database';
+import { readForm } from '@/core/form/read-form';
+import { type MeasuredLayout, measuredLayouts } from '@/core/keyboard/measured-layouts';
+import type { Answers } from '@/core/observation/answers';
+import { openDatabase, type StoredRun } from '@/store/database';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLongReplay } from '../frame/use-replay';
@@ -33,8 +36,9 @@ export function useKeyboardSetup(): KeyboardSetup {
 export function useFindings(): FoundFindings {
   const { form } = useForm();
   const { run, answers } = useRun();
-  const ofForm = useFormFindings(form);
   const isOfForm = run?.form.markup === form.markup;
+  const layouts = useLayouts(isOfForm ? run : null, answers);
+  const ofForm = useFormFindings(form, layouts);
   const ofAnswers = useMemo(
     () => (run && isOfForm ? answerFindings(run, answers) : []),
     [run, answers, isOfForm],
@@ -45,16 +49,37 @@ export function useFindings(): FoundFindings {
   );
 }
 
-/** What is found about a form by itself. Null as long as nobody asks, and until it is reckoned for the first time. */
-export function useFormFindings(form: Pick<FormDocument, 'markup' | 'typing'> | null): FoundFindings {
+const noLayouts: readonly MeasuredLayout[] = [];
+
+/** The layouts of the real keyboard that came up when a run was asked; one and the same until another one comes up. */
+export function useLayouts(
+  run: Pick<StoredRun, 'form' | 'lineUp'> | null,
+  answers: Answers,
+): readonly MeasuredLayout[] {
+  const last = useRef(noLayouts);
+  return useMemo(() => {
+    const layouts = run ? measuredLayouts(run.lineUp, answers, readForm(run.form.markup).fields) : noLayouts;
+    if (JSON.stringify(layouts) !== JSON.stringify(last.current)) last.current = layouts;
+    return last.current;
+  }, [run, answers]);
+}
+
+/**
+ * What is found about a form by itself. Null as long as nobody asks, and until it is reckoned for the first time.
+ * @param layouts of the real keyboard that came up for its fields; one and the same until they change
+ */
+export function useFormFindings(
+  form: Pick<FormDocument, 'markup' | 'typing'> | null,
+  layouts: readonly MeasuredLayout[],
+): FoundFindings {
   const setup = useKeyboardSetup();
   const { state, start } = useLongReplay<readonly Finding[]>();
   const [last, setLast] = useState<readonly Finding[] | null>(null);
   const [markup, typing] = [form?.markup ?? null, form?.typing ?? null];
   useEffect(() => {
     if (markup !== null && typing !== null)
-      start((work, progress) => work.findings({ markup, typing }, setup, proxy(progress)));
-  }, [markup, typing, setup, start]);
+      start((work, progress) => work.findings({ markup, typing }, setup, layouts, proxy(progress)));
+  }, [markup, typing, setup, layouts, start]);
   useEffect(() => {
     if (state.status === 'there') setLast(state.answer);
   }, [state]);
