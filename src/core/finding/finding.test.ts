@@ -250,14 +250,14 @@ describe('findings of answers', () => {
   });
 
   it('never blur how they are known', () => {
-    const differs = { what: 'size', text: 'is wider' } as const;
+    const differs = { what: 'opening', text: 'nothing opens' } as const;
     const [finding] = differenceFindings([
       different(firefox, differs),
       { ...different(phone, differs), mark: 'modelled' },
     ]);
     expect(finding?.marks).toEqual(['measured', 'modelled']);
     expect(finding?.targets.map(({ mark }) => mark)).toEqual(['measured', 'modelled']);
-    expect(finding?.says).toBe(`Month in Firefox, ${phone.name}: is wider`);
+    expect(finding?.says).toBe(`Month in Firefox, ${phone.name}: nothing opens`);
   });
 
   it('are apart by what they do to the person', () => {
@@ -266,9 +266,52 @@ describe('findings of answers', () => {
         different(firefox, { what: 'size', text: 'is wider' }, { what: 'value', text: 'is empty' }),
       ]),
     );
+    expect(all.map(({ says, harm, targets: on }) => [says, harm, on[0]?.says])).toEqual([
+      ['Month in Firefox: is empty', 'wrong value sent', ['is empty']],
+      ['Month has another size in Firefox.', 'cosmetic', ['is wider']],
+    ]);
+  });
+
+  it('are one for what an engine does by itself, over all fields and targets', () => {
+    const week = fieldOf('<label>Week <input type=week name=week></label>');
+    const [wording, ...others] = differenceFindings([
+      different(firefox, { what: 'message', text: 'other words' }),
+      { ...different(firefox, { what: 'message', text: 'more words' }), field: week },
+      { ...different(webkit, { what: 'title', text: 'no title' }), field: week },
+    ]);
+    expect(others).toEqual([]);
+    expect(wording).toMatchObject({
+      field: null,
+      says: 'Month and Week word their messages otherwise in Firefox, WebKit.',
+      harm: 'cosmetic',
+      targets: [
+        { name: 'Firefox', says: ['Month: other words', 'Week: more words'] },
+        { name: 'WebKit', says: ['Week: no title'] },
+      ],
+      evidence: 'messages',
+    });
+  });
+
+  it('name three fields of many', () => {
+    const fields = ['A', 'B', 'C', 'D', 'E'].map((label) =>
+      fieldOf(`<label>${label} <input name=${label}></label>`),
+    );
+    const saysOf = (count: number) =>
+      differenceFindings(
+        fields
+          .slice(0, count)
+          .map((field) => ({ ...different(webkit, { what: 'size', text: 'is wider' }), field })),
+      )[0]?.says;
+    expect(saysOf(4)).toBe('A, B, C and D have another size in WebKit.');
+    expect(saysOf(5)).toBe('A, B, C and 2 others have another size in WebKit.');
+  });
+
+  it('keep words about another fault with the fault', () => {
+    const all = differenceFindings([
+      different(firefox, { what: 'flags', text: 'another flag' }, { what: 'message', text: 'other words' }),
+    ]);
     expect(all.map(({ harm, targets: on }) => [harm, on[0]?.says])).toEqual([
-      ['wrong value sent', ['is empty']],
-      ['cosmetic', ['is wider']],
+      ['wrong value sent', ['another flag', 'other words']],
     ]);
   });
 

@@ -62,6 +62,8 @@ export interface FoundOn {
 export const evidences = [
   'form',
   'survey',
+  'messages',
+  'looks',
   'keyboards',
   'rule',
   'ways in',
@@ -70,6 +72,9 @@ export const evidences = [
   'submission',
 ] as const;
 export type Evidence = (typeof evidences)[number];
+
+/** Evidence that lies in what targets show of a field. */
+export const shownByTargets: readonly Evidence[] = ['survey', 'messages', 'looks'];
 
 export const decisionKinds = ['mend', 'accept', 'later'] as const;
 export type DecisionKind = (typeof decisionKinds)[number];

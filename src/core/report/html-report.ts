@@ -1,6 +1,6 @@
 import { causeText, type Drift, type Drifted } from '../drift/drift';
 import { type ChangedLine, changedLines } from '../finding/change';
-import type { Finding } from '../finding/finding';
+import { type Finding, type FoundOn, shownByTargets } from '../finding/finding';
 import type { Field } from '../form/field';
 import { readForm } from '../form/read-form';
 import type { Picture } from '../observation/picture';
@@ -110,14 +110,14 @@ ${
 }
 
 function findingPart(report: Report, finding: Finding, pictures: ShownPictures): Html {
-  const { says, marks, targets, details, why, remedy, change } = finding;
+  const { field, says, marks, targets, details, why, remedy, change } = finding;
   const standing = standingOf(report, finding);
   const decision = report.decisions.get(finding.id);
   const lines = change?.kind === 'markup' ? changedLines(report.run.form.markup, change.edits) : [];
   return html`<article>
 <h4>${marks.map(mark)} ${says}${standing === 'new' || standing === 'changed' ? html` <b class="standing">${standing}</b>` : null}</h4>
 ${picturesOf(report, finding, pictures)}
-${targets.map((on) => on.says.length > 0 && html`<p class="on">${mark(on.mark)} <b>${on.name}</b> ${on.says.join(' ')}</p>`)}
+${targets.map((on) => on.says.length > 0 && targetPart(on, field === null))}
 ${targets.length > 0 && targets.every((on) => on.says.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}
 ${details.map((text) => html`<p class="on">${text}</p>`)}
 <p class="why">${why}</p>
@@ -125,6 +125,12 @@ ${remedy && html`<p>${remedy}</p>`}
 ${lines.map(lineChange)}
 ${decision ? html`<p class="decision">Decision: ${decisionText(decision)}</p>` : null}
 </article>`;
+}
+
+/** What a target shows; of more fields than one, a line for each. */
+function targetPart({ mark: known, name, says }: FoundOn, isOfMany: boolean): Html {
+  const words = isOfMany ? html`<ul>${says.map((text) => html`<li>${text}</li>`)}</ul>` : null;
+  return html`<p class="on">${mark(known)} <b>${name}</b> ${isOfMany ? null : says.join(' ')}</p>${words}`;
 }
 
 function lineChange({ line, before, after }: ChangedLine): Html {
@@ -140,7 +146,7 @@ function picturesOf(
   pictures: ShownPictures,
 ): Html | null {
   if (!field) return null;
-  const differing = evidence === 'survey' ? targets.map(({ target }) => target) : [];
+  const differing = shownByTargets.includes(evidence) ? targets.map(({ target }) => target) : [];
   const ids = [run.lineUp.reference, ...differing];
   const shown = run.lineUp.targets.filter(({ id }) => ids.includes(id));
   const figures = shown.flatMap((target) => {

@@ -4,7 +4,13 @@ import { Button, Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { causeText, type Drift } from '@/core/drift/drift';
-import type { Decision, DecisionKind, Evidence, Finding } from '@/core/finding/finding';
+import {
+  type Decision,
+  type DecisionKind,
+  type Evidence,
+  type Finding,
+  shownByTargets,
+} from '@/core/finding/finding';
 import { answerTo } from '@/core/observation/answers';
 import { harmTitles, standingIn } from '@/core/report/report';
 import { targetIn } from '@/core/target/line-up';
@@ -22,6 +28,8 @@ const evidences: Readonly<
 > = {
   form: ['See it in the markup', '/form', {}],
   survey: ['See it in the survey', '/survey', { closeUp: true }],
+  messages: ['See the words in the survey', '/survey', { lens: 'message', onlyDifferences: true }],
+  looks: ['See them in the survey', '/survey', { lens: 'look', onlyDifferences: true }],
   keyboards: ['See the keyboard', '/keyboards', {}],
   rule: ['See the rule', '/typing', { typing: 'rule' }],
   'ways in': ['See the ways in', '/typing', { typing: 'ways in' }],
@@ -51,6 +59,17 @@ export function FindingDetail({
     field: field?.id ?? null,
     target: targets[0]?.target ?? null,
   });
+  // Of many fields it is a long list, and comes last.
+  const where = targets.length > 0 && (
+    <ul className={styles.on} aria-label="Where it is so">
+      {targets.map(({ target, name, mark, says: words }) => (
+        <li key={target}>
+          <ProvenanceMark mark={mark} /> <strong>{name}</strong>{' '}
+          {field ? words.join(' ') : words.map((one) => <p key={one}>{one}</p>)}
+        </li>
+      ))}
+    </ul>
+  );
   return (
     <aside className={styles.detail} aria-label="Finding">
       <div className={styles.head}>
@@ -68,15 +87,7 @@ export function FindingDetail({
       </h2>
       <p className="soft">{why}</p>
       <Standing finding={finding} drift={drift} />
-      {targets.length > 0 && (
-        <ul className={styles.on} aria-label="Where it is so">
-          {targets.map(({ target, name, mark, says: words }) => (
-            <li key={target}>
-              <ProvenanceMark mark={mark} /> <strong>{name}</strong> {words.join(' ')}
-            </li>
-          ))}
-        </ul>
-      )}
+      {field && where}
       {details.length > 0 && (
         <ul className={styles.on}>
           {details.map((one) => (
@@ -89,6 +100,7 @@ export function FindingDetail({
       </p>
       <Remedy finding={finding} all={all} />
       <Decide finding={finding} decision={decision} />
+      {!field && where}
     </aside>
   );
 }
@@ -97,7 +109,7 @@ export function FindingDetail({
 function Pictures({ finding: { field, targets, evidence } }: { finding: Finding }) {
   const { run, answers } = useRun();
   if (!run || !field) return null;
-  const differing = evidence === 'survey' ? targets.map(({ target }) => target) : [];
+  const differing = shownByTargets.includes(evidence) ? targets.map(({ target }) => target) : [];
   const shown = [...new Set([run.lineUp.reference, ...differing])].flatMap((id) => {
     const look = answerTo(answers, 'look', id, field.id, 'closed')?.outcome;
     const picture = look?.status === 'answered' ? look.facts.picture : null;

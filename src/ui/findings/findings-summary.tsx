@@ -34,7 +34,9 @@ export function FindingsSummary({ findings }: { findings: readonly Finding[] }) 
       />
       <Chart
         title="By field"
-        rows={rowsOf(findings, ({ field }) => [field?.label ?? 'the form']).slice(0, 9)}
+        rows={rowsOf(findings, ({ field, targets }) => [
+          field?.label ?? (targets.length > 0 ? 'many fields' : 'the form'),
+        ]).slice(0, 9)}
       />
       {overTime.length > 1 && (
         <Chart
