@@ -19,16 +19,26 @@ export function doStep(step: PageStep): boolean {
     }
     case 'fill': {
       const element = found(step.what, 'filled');
-      if (!(element instanceof HTMLInputElement) && !(element instanceof HTMLTextAreaElement)) return false;
+      const value = element && valueFor(element, step.text);
+      if (element === null || value === null) return false;
       // Frameworks listen through a setter of their own; that of the prototype tells them.
-      const prototype =
-        element instanceof HTMLInputElement ? HTMLInputElement.prototype : HTMLTextAreaElement.prototype;
-      Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(element, step.text);
+      Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value')?.set?.call(element, value);
       element.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
       element.dispatchEvent(new Event('change', { bubbles: true }));
       return true;
     }
   }
+}
+
+/** What to set as the value; a list is given one of its options, by its words or its value. Null where there is none. */
+function valueFor(element: Element, text: string): string | null {
+  if (element instanceof HTMLSelectElement) {
+    const options = [...element.options];
+    const option = options.find(({ label }) => label === text) ?? options.find(({ value }) => value === text);
+    return option?.value ?? null;
+  }
+  const isTyped = element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
+  return isTyped ? text : null;
 }
 
 /** Longest words by which something is named in a step. */
@@ -70,7 +80,7 @@ function isLabelOf(met: Element, element: Element): boolean {
 const pressable =
   'button,a[href],summary,[role=button],[role=link],[role=tab],[role=menuitem],[type=submit],[type=button],[type=checkbox],[type=radio]';
 const fillable =
-  'textarea,input:not([type=submit],[type=button],[type=reset],[type=image],[type=checkbox],[type=radio],[type=file],[type=hidden])';
+  'textarea,select,input:not([type=submit],[type=button],[type=reset],[type=image],[type=checkbox],[type=radio],[type=file],[type=hidden])';
 
 /** The first name that leads a step back to this element and to no other. */
 function nameFor(element: Element, wanted: Wanted): string | null {
@@ -116,10 +126,19 @@ function wordsOn(element: Element): string {
   return (element.getAttribute('aria-label') ?? words).replace(/\s+/g, ' ').trim();
 }
 
+/** What stands in the control that a label wraps is none of its words. */
+function wordsOfLabel(label: Element): string {
+  const walker = document.createTreeWalker(label, NodeFilter.SHOW_TEXT);
+  let words = '';
+  while (walker.nextNode())
+    if (!walker.currentNode.parentElement?.closest(controlSelector)) words += walker.currentNode.textContent;
+  return words.replace(/\s+/g, ' ').trim();
+}
+
 function namesOf(element: Element): string[] {
   const labels = 'labels' in element ? [...((element as HTMLInputElement).labels ?? [])] : [];
   return [
-    ...labels.map((label) => (label.textContent ?? '').replace(/\s+/g, ' ').trim()),
+    ...labels.map(wordsOfLabel),
     ...['aria-label', 'placeholder', 'name'].flatMap((name) => element.getAttribute(name) ?? []),
   ];
 }

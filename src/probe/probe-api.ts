@@ -99,6 +99,8 @@ export interface ProbeApi {
   mayBeSent(button: ProbeField, receiver: string): string | null;
   /** Ordinals of the controls that were not valid at the last attempt to send, in order, with their messages. */
   whatBlocked(): readonly { readonly ordinal: number; readonly message: string }[];
+  /** Where the page's own policy lets forms be sent, if it kept one from being sent since then; else null. */
+  allowedByPolicy(): string | null;
   /** Puts a plan into the page in place of the field's control, until the page is loaded again. */
   applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean): PlanApplied;
   /** Gives the focus to the plan's control of this index; false when there is none. */

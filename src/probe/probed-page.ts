@@ -12,7 +12,7 @@ import { plannedPage } from './planned-page';
 import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
-import { closeSending, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
+import { allowedByPolicy, closeSending, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
 import { textShownBy } from './text-shown';
 import { validityInPage } from './validity-in-page';
 import { requestsMade, watchRequests } from './watched-requests';
@@ -141,8 +141,12 @@ function chooseFiles(fields: readonly ProbeField[], files: readonly (readonly Ch
 function sendByScript(control: ProbeField, method: 'requestSubmit' | 'submit'): void {
   const [element] = controlsOf(control);
   const form = element && 'form' in element ? (element as HTMLButtonElement).form : null;
-  // A control may have the name of the method.
-  if (form) HTMLFormElement.prototype[method].call(form);
+  try {
+    // A control may have the name of the method.
+    if (form) HTMLFormElement.prototype[method].call(form);
+  } catch {
+    // Gecko throws where the page's policy is in the way, and tells of that later. Nothing else throws here.
+  }
 }
 
 function attemptToSend(): void {
@@ -388,6 +392,7 @@ export const probedPage: ProbeApi = {
   doStep,
   caught: takeCaught,
   whatBlocked,
+  allowedByPolicy,
   ...plannedPage,
   speaksRightToLeft: () => /^(ar|fa|he|ur)\b/.test(navigator.language),
   readsRightToLeft: () => getComputedStyle(document.documentElement).direction === 'rtl',

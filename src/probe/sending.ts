@@ -1,6 +1,8 @@
 /** True while a form may be sent. */
 let open = false;
 let blocked: { ordinal: number; message: string }[] = [];
+/** Where the page's policy lets forms be sent, once it kept one from being sent. */
+let allowed: string | null = null;
 
 /**
  * Nothing leaves the page, whatever is pressed, but for a form that was let through.
@@ -18,6 +20,10 @@ export function watchSending(controls: () => readonly Element[]): void {
     },
     { capture: true },
   );
+  document.addEventListener('securitypolicyviolation', ({ effectiveDirective, originalPolicy }) => {
+    if (effectiveDirective === 'form-action')
+      allowed = /(?:^|;)\s*form-action\s+([^;]+)/i.exec(originalPolicy)?.[1]?.trim() ?? '';
+  });
 }
 
 /** Lets every form be sent to where its author sends it. */
@@ -29,10 +35,16 @@ export function letAllOut(): void {
 export function closeSending(): void {
   open = false;
   blocked = [];
+  allowed = null;
 }
 
 export function whatBlocked(): readonly { ordinal: number; message: string }[] {
   return blocked;
+}
+
+/** Content Security Policy, "form-action": the places that the page names, as it names them; null: it was not in the way. */
+export function allowedByPolicy(): string | null {
+  return allowed;
 }
 
 type Change = (element: Element, name: string, value: string | null) => void;
@@ -53,6 +65,7 @@ export function letThrough(button: Element | undefined, receiver: string, change
   change(form, 'target', null);
   change(button, 'formtarget', null);
   blocked = [];
+  allowed = null;
   open = true;
   return null;
 }

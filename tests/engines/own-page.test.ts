@@ -52,21 +52,22 @@ async function readEntryForm(): Promise<FormDocument> {
   };
 }
 
-/** A page whose buttons say what could be taken for selectors; the first brings its form. */
-async function startDots(): Promise<{ address: string; stop: () => Promise<void> }> {
-  const html = `<!doctype html><title>Dots</title><button onclick="document.body.insertAdjacentHTML('beforeend', '<form name=shown><input name=a></form>')">...</button><button>#1</button><button>[x]</button><button id=there></button>`;
-  const server = createServer((_, response) => response.setHeader('content-type', 'text/html').end(html));
+/** A page of this text, under a policy if there is one. */
+async function startPage(html: string, policy = ''): Promise<{ address: string; stop: () => Promise<void> }> {
+  const server = createServer((_, response) => {
+    if (policy) response.setHeader('content-security-policy', policy);
+    response.setHeader('content-type', 'text/html').end(html);
+  });
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
   const { port } = server.address() as AddressInfo;
   return {
     address: `http://127.0.0.1:${port}/`,
-    stop: () =>
-      new Promise((done) => {
-        server.close(() => done());
-        server.closeAllConnections();
-      }),
+    stop: () => new Promise((done) => server.close(() => done())),
   };
 }
+
+/** Its buttons say what could be taken for selectors; the first brings its form. */
+const dots = `<!doctype html><title>Dots</title><button onclick="document.body.insertAdjacentHTML('beforeend', '<form name=shown><input name=a></form>')">...</button><button>#1</button><button>[x]</button><button id=there></button>`;
 
 describe.skipIf(!here)('a page of one’s own', () => {
   it('shows its forms, with what is in open shadow roots', async () => {
@@ -121,12 +122,26 @@ describe.skipIf(!here)('a page of one’s own', () => {
 
   it('is led through by words that begin as a selector does', async () => {
     const signal = new AbortController().signal;
-    const { address, stop } = await startDots();
+    const { address, stop } = await startPage(dots);
     try {
       const { sight } = await readOwnPage({ address, steps: '' }, signal);
       expect(sight?.doable.map(({ what }) => what)).toEqual(['...', '#1', '[x]', '#there']);
       const { forms } = await readOwnPage({ address, steps: 'click "..."' }, signal);
       expect(forms.map(({ title }) => title)).toEqual(['shown']);
+    } finally {
+      await stop();
+    }
+  }, 60_000);
+
+  it('is led through a list by the words of an option', async () => {
+    const { address, stop } = await startPage(
+      `<!doctype html><title>Lists</title><label>Island <select onchange="document.querySelector('p').hidden = this.value !== 'hst'"><option value=a>All<option value=hst>Hestur</select></label><p hidden>Shown</p><form name=f><input name=a></form>`,
+    );
+    const signal = new AbortController().signal;
+    try {
+      const steps = 'fill "Island" "Hestur"\nwait "Shown"';
+      const { sight } = await readOwnPage({ address, steps }, signal);
+      expect(sight?.doable[0]).toMatchObject({ kind: 'fill', what: 'Island' });
     } finally {
       await stop();
     }
@@ -256,6 +271,34 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of one�
       ]);
       expect(picture?.width).toBeGreaterThan(700);
       expect(example.log.splice(0)).toEqual(['POST /log']);
+    },
+    120_000,
+  );
+
+  it.skipIf(!here)(
+    'says which policy of the page keeps its form from being caught',
+    async () => {
+      const markup =
+        '<form action="/log" method="post"><input name="a" value="1"><button name="go">Go</button></form>';
+      const own = await startPage(
+        `<!doctype html><title>Strict</title>${markup}`,
+        "form-action 'self'; img-src *",
+      );
+      try {
+        const target = findTarget(targetId(name)) as EngineTarget;
+        const page = { address: own.address, form: 0, steps: '' };
+        const { observations } = await ask(target, askingOf(markup, ['submission'], {}, null, page));
+        expect(
+          answerTo(answersOf(observations), 'submission', target.id, fieldId('go'))?.outcome,
+        ).toMatchObject({
+          status: 'answered',
+          facts: {
+            asIs: { status: 'nothing', why: expect.stringContaining("sent to 'self' alone (form-action)") },
+          },
+        });
+      } finally {
+        await own.stop();
+      }
     },
     120_000,
   );

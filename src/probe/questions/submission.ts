@@ -118,9 +118,16 @@ async function whatCame(page: QuestionContext['page'], receiver: Receiver, askin
         message: first.message,
         invalid: [...new Set(blocked.flatMap(({ ordinal }) => fieldOfControl(fields, ordinal)?.id ?? []))],
       };
+    const allowed = asking.page ? await page.probe('allowedByPolicy') : null;
+    if (allowed !== null) return { status: 'nothing', why: againstPolicy(allowed) };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
   return { status: 'nothing', why: nothingSent };
+}
+
+/** A form is caught by sending it to a place of Ukko's. */
+function againstPolicy(allowed: string): string {
+  return `The page's policy lets forms be sent to ${allowed} alone (form-action), so that this one cannot be caught. Send it for real to see what goes out.`;
 }
 
 function sent({ method, url, contentType, body }: Received): Sending {
