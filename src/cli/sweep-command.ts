@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { unwatchFile, watchFile } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
-import { setTimeout as wait } from 'node:timers/promises';
 import type { FormDocument } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
 import { type Asking, askingOf } from '@/core/observation/asking';
@@ -16,6 +15,7 @@ import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile, readFormPage, refuse } from './read-form-file';
+import { pageChange } from './served-page';
 import { type ReportOptions, readBaseline, reportRun } from './write-reports';
 
 export interface SweepOptions extends ReportOptions {
@@ -39,12 +39,14 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     return refuse('Standard input cannot be watched. Give the path of a file.');
   let before = baseline;
   for (;;) {
+    // What is edited while it is swept counts too.
+    const change = options.watch ? changeOf(file, cancel.signal) : null;
     const run = await sweepOnce(file, options, before, cancel.signal);
-    if (!options.watch || cancel.signal.aborted) return;
+    if (!change || cancel.signal.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
     process.stderr.write(`Waiting for ${file} to change. Control+C ends.\n`);
-    await (isAddress(file) ? pageChange(file, cancel.signal) : changeOf(file, cancel.signal));
+    await change;
     if (cancel.signal.aborted) {
       process.exitCode = 0;
       return;
@@ -133,29 +135,14 @@ function askingOfForm(form: FormDocument, { questions }: SweepOptions): Asking {
   return askingOf(form.markup, questions, scripts, null, form.page ?? null);
 }
 
-/** How often a watched page is fetched, ms. */
-const fetchEvery = 2000;
-
-/** A page that a dev server gives out otherwise than before; what its scripts load is not looked at. */
-async function pageChange(address: string, signal: AbortSignal): Promise<void> {
-  const now = async () => {
-    const response = await fetch(address, {
-      signal: AbortSignal.any([signal, AbortSignal.timeout(5000)]),
-    }).catch(() => null);
-    return response?.ok ? response.text() : null;
-  };
-  const before = await now();
-  while (!signal.aborted) {
-    await wait(fetchEvery, undefined, { signal }).catch(() => undefined);
-    const after = await now();
-    if (after !== null && after !== before) return;
-  }
+function changeOf(file: string, signal: AbortSignal): Promise<void> {
+  return isAddress(file) ? pageChange(file, signal) : fileChange(file, signal);
 }
 
 /** How often a watched file is looked at, ms: editors that put a new file in the place of the old one are seen as well. */
 const lookEvery = 300;
 
-function changeOf(file: string, signal: AbortSignal): Promise<void> {
+function fileChange(file: string, signal: AbortSignal): Promise<void> {
   return new Promise((resolve) => {
     const end = () => {
       unwatchFile(file, look);

@@ -1,0 +1,98 @@
+import { createHash } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
+import pLimit from 'p-limit';
+import { attributeOf, type Element, elementsOf, parseMarkup } from '@/core/form/parse-markup';
+
+/** How often a watched page is fetched, ms. */
+const fetchEvery = 2000;
+/** How long a server may take to give out one file, ms. */
+const patience = 5000;
+/** Most files of one page that are looked at. */
+const mostFiles = 500;
+const atOnce = 8;
+
+/** The files of a page by their addresses without the query, which dev servers vary; each as a digest. */
+type Served = ReadonlyMap<string, string>;
+
+/**
+ * Resolves when a server gives a page out otherwise than before: the page itself, its styles and scripts, and the modules
+ * that these import, as far as they come from the same server. What is another each time it is fetched (a token, a time)
+ * is left aside. A server that is away for a while is waited for.
+ */
+export async function pageChange(address: string, signal: AbortSignal): Promise<void> {
+  const before = await served(address, signal);
+  const again = await served(address, signal);
+  while (!signal.aborted) {
+    await wait(fetchEvery, undefined, { signal }).catch(() => undefined);
+    const after = await served(address, signal);
+    if (after && isOther(before ?? after, again ?? after, after)) return;
+  }
+}
+
+function isOther(before: Served, again: Served, after: Served): boolean {
+  const steady = [...before].filter(([address, digest]) => again.get(address) === digest);
+  const known = new Set([...before.keys(), ...again.keys()]);
+  return (
+    steady.some(([address, digest]) => after.get(address) !== digest) ||
+    [...after.keys()].some((address) => !known.has(address))
+  );
+}
+
+/** Null where the page cannot be had. */
+async function served(address: string, signal: AbortSignal): Promise<Served | null> {
+  const { origin } = new URL(address);
+  const limit = pLimit(atOnce);
+  const found = new Map<string, string>();
+  const asked = new Set<string>();
+  const gather = async (url: URL): Promise<void> => {
+    const key = url.origin + url.pathname;
+    if (url.origin !== origin || asked.has(key) || asked.size >= mostFiles) return;
+    asked.add(key);
+    const file = await limit(() => fetched(url, signal));
+    if (!file) return;
+    found.set(key, createHash('sha256').update(file.text).digest('hex'));
+    await Promise.all(filesNamedIn(file, url).map(gather));
+  };
+  const page = new URL(address);
+  await gather(page);
+  return found.has(page.origin + page.pathname) ? found : null;
+}
+
+interface ServedFile {
+  readonly type: string;
+  readonly text: string;
+}
+
+async function fetched(url: URL, signal: AbortSignal): Promise<ServedFile | null> {
+  try {
+    const response = await fetch(url, { signal: AbortSignal.any([signal, AbortSignal.timeout(patience)]) });
+    if (!response.ok) return null;
+    return { type: response.headers.get('content-type') ?? '', text: await response.text() };
+  } catch {
+    return null;
+  }
+}
+
+const imports = /\b(?:from|import)\s*\(?\s*(["'])([^"'\n]+)\1/g;
+const styleImports = /@import\s+(?:url\(\s*)?(["']?)([^"')\s;]+)\1/g;
+
+function filesNamedIn({ type, text }: ServedFile, url: URL): URL[] {
+  const names = /html/.test(type)
+    ? filesOfPage(text)
+    : /javascript|ecmascript/.test(type)
+      ? [...text.matchAll(imports)].flatMap(([, , name = '']) => (/^[./]/.test(name) ? [name] : []))
+      : /css/.test(type)
+        ? [...text.matchAll(styleImports)].map(([, , name = '']) => name)
+        : [];
+  return names.flatMap((name) => (URL.canParse(name, url) ? [new URL(name, url)] : []));
+}
+
+function filesOfPage(html: string): string[] {
+  return [...elementsOf(parseMarkup(html).document)].flatMap(({ element }) => fileOf(element) ?? []);
+}
+
+function fileOf(element: Element): string | null {
+  if (element.tagName === 'script') return attributeOf(element, 'src');
+  const isLoaded = /\b(?:stylesheet|modulepreload)\b/i.test(attributeOf(element, 'rel') ?? '');
+  return element.tagName === 'link' && isLoaded ? attributeOf(element, 'href') : null;
+}
