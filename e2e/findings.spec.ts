@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, openRun, test } from './app';
+import { cell, expect, openRun, test } from './app';
 
 test('findings of the hurried form: the worst first, with evidence and a decision that stays', async ({
   page,
@@ -80,7 +80,19 @@ test('what differs between targets is one finding for each cause, with pictures 
     detail.getByRole('list', { name: 'Where it is so' }).getByRole('listitem').filter({ hasText: 'Firefox' }),
   ).toContainText('text');
   await detail.getByRole('link', { name: 'See it in the survey' }).click();
-  await expect(page).toHaveURL(/\/survey\?.*field=month.*closeup=on|\/survey\?.*closeup=on.*field=month/);
+  await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Survey month');
+
+  // What a browser does by itself is one finding, whichever fields show it.
+  await page.goBack();
+  await page
+    .getByRole('button', { name: /and \d+ others word their messages otherwise in Firefox, WebKit/ })
+    .click();
+  await expect(detail.getByRole('list', { name: 'Where it is so' })).toContainText(
+    'Observer: It says “Fill out this field”, Chromium says “Please fill out this field.”',
+  );
+  await detail.getByRole('link', { name: 'See the words in the survey' }).click();
+  await expect(cell(page, 'Observer', 'WebKit')).toContainText('Fill out this field');
+  await expect(page.getByRole('rowheader').filter({ hasText: 'Remarks' })).toHaveCount(0);
 });
 
 test('a baseline says what is new and gone since, and a report takes it along', async ({ page, runFile }) => {

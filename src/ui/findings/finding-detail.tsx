@@ -53,12 +53,8 @@ export function FindingDetail({
   const [selection, select] = useSelection();
   const { field, says, why, details, targets, marks, harm, evidence } = finding;
   const [text, path, change] = evidences[evidence];
-  const query = selectionQuery({
-    ...selection,
-    ...change,
-    field: field?.id ?? null,
-    target: targets[0]?.target ?? null,
-  });
+  // A view goes by the selection, and a new window by the address.
+  const shown = { ...change, field: field?.id ?? null, target: targets[0]?.target ?? null };
   // Of many fields it is a long list, and comes last.
   const where = targets.length > 0 && (
     <ul className={styles.on} aria-label="Where it is so">
@@ -96,7 +92,9 @@ export function FindingDetail({
         </ul>
       )}
       <p>
-        <Link href={`${path}${query}`}>{text}</Link>
+        <Link href={`${path}${selectionQuery({ ...selection, ...shown })}`} onClick={() => select(shown)}>
+          {text}
+        </Link>
       </p>
       <Remedy finding={finding} all={all} />
       <Decide finding={finding} decision={decision} />
