@@ -7,6 +7,7 @@ import { probeGlobal } from '@/probe/probe-api';
 import { type Arrive, EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { readEnginesFile } from './engines-file';
+import { withSession } from './with-session';
 
 /** How long a step may wait for what it is about, ms. */
 const patience = 10_000;
@@ -132,19 +133,13 @@ export async function readOwnPage(
   for (const engine of Object.values(engines)) {
     const found = await engine.find();
     if (found.status === 'missing') continue;
-    const session = await engine.launch(found.path, plainVariant, signal);
-    const stop = () => void session.close();
-    signal.addEventListener('abort', stop, { once: true });
-    try {
+    return withSession(engine, found.path, signal, async (session) => {
       const { code } = await probeBundle('probe');
       const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
       const isDrawn = `window.${probeGlobal}.controlsIn(0) > 0`;
       await patiently((expression) => opened.evaluate(expression), isDrawn, drawingTime);
       return { forms: await opened.probe('formsHere'), sight: await sightOf(opened) };
-    } finally {
-      signal.removeEventListener('abort', stop);
-      await session.close();
-    }
+    });
   }
   throw new EngineLost(
     'No engine is on this machine to open the page. Install one with “apt-get install chromium”.',

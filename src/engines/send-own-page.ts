@@ -3,6 +3,7 @@ import type { Field } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
 import type { RealQuestion, RealSending } from '@/core/page/real-sending';
 import { plainVariant } from '@/core/target/variant';
+import { middleOf } from '@/probe/box';
 import { probeBundle } from '@/probe/bundle';
 import { fillIn } from '@/probe/fill-in';
 import { probeGlobal } from '@/probe/probe-api';
@@ -10,6 +11,7 @@ import { probeField } from '@/probe/questions/question-context';
 import { EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { stepsBefore } from './own-page';
+import { withSession } from './with-session';
 
 /** How long what was sent may take to lead anywhere or to be answered, and how long all has to be quiet, ms. */
 const patience = { longest: 10_000, quiet: 700, betweenLooks: 100 } as const;
@@ -28,10 +30,7 @@ export async function sendOwnPage(
   const engine = engines[name];
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
-  const session = await engine.launch(found.path, plainVariant, signal);
-  const stop = () => void session.close();
-  signal.addEventListener('abort', stop, { once: true });
-  try {
+  return withSession(engine, found.path, signal, async (session) => {
     const { code } = await probeBundle('probe');
     const controls = fields.flatMap((field) => field.controls).length;
     const probe = `${code};window.${probeGlobal}.withinForReal(${page.form});`;
@@ -43,17 +42,14 @@ export async function sendOwnPage(
     const { engine: title, version } = session.provenance;
     const came = await whatCame(opened, String(from));
     return { engine: title, version, at: new Date().toISOString(), ...came, picture: await sight(opened) };
-  } finally {
-    signal.removeEventListener('abort', stop);
-    await session.close();
-  }
+  });
 }
 
 async function press(page: EnginePage, button: Field): Promise<void> {
   const place = await page.probe('bringIntoSight', probeField(button));
   if (!place || !page.click)
     throw new EngineLost('The button takes no room in the page, so nothing was sent.');
-  await page.click(Math.round(place.x + place.width / 2), Math.round(place.y + place.height / 2));
+  await page.click(...middleOf(place));
 }
 
 type Came = Pick<RealSending, 'requests' | 'led' | 'blocked'>;

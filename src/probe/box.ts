@@ -17,3 +17,8 @@ export function union(boxes: readonly Box[]): Box | null {
 export function inDocument({ x, y, width, height }: DOMRect): Box {
   return { x: x + window.scrollX, y: y + window.scrollY, width, height };
 }
+
+/** Where a person points at it: the middle, on whole px. */
+export function middleOf({ x, y, width, height }: Box): [x: number, y: number] {
+  return [Math.round(x + width / 2), Math.round(y + height / 2)];
+}

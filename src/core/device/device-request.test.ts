@@ -5,7 +5,7 @@ import { readDeviceRequest } from './device-request';
 describe('a form for a device', () => {
   it('has a name and markup, however odd', () => {
     const request = { form: '<Skerry> & Sons', markup: '</script><input>' };
-    expect(readDeviceRequest(request)).toEqual({ status: 'read', request });
+    expect(readDeviceRequest(request)).toEqual({ status: 'read', question: request });
   });
   it.each([
     null,

@@ -1,5 +1,6 @@
-import { object, string, ValidationError } from 'yup';
+import { object, string } from 'yup';
 import { limits } from '../form/form-document';
+import { type QuestionReading, readQuestion } from '../read-question';
 
 /** A form that a real device is to be given. */
 export interface DeviceRequest {
@@ -16,18 +17,6 @@ const schema = object({
   .noUnknown()
   .required();
 
-export function readDeviceRequest(
-  data: unknown,
-):
-  | { readonly status: 'read'; readonly request: DeviceRequest }
-  | { readonly status: 'fault'; readonly text: string } {
-  try {
-    return { status: 'read', request: schema.validateSync(data) };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return {
-      status: 'fault',
-      text: `The form cannot be given to a device: ${error.errors[0] ?? 'its shape is another'}.`,
-    };
-  }
+export function readDeviceRequest(data: unknown): QuestionReading<DeviceRequest> {
+  return readQuestion(schema, data, 'The form cannot be given to a device');
 }

@@ -1,4 +1,5 @@
-import { mixed, object, string, ValidationError } from 'yup';
+import { mixed, object, string } from 'yup';
+import { type QuestionReading, readQuestion } from '../read-question';
 import type { Growth } from './blow-up';
 import type { Pattern } from './pattern-table';
 import type { SlowText } from './slow-text';
@@ -39,18 +40,6 @@ const schema = object({
   .noUnknown()
   .required();
 
-export function readSlowQuestion(
-  data: unknown,
-):
-  | { readonly status: 'read'; readonly question: SlowQuestion }
-  | { readonly status: 'fault'; readonly text: string } {
-  try {
-    return { status: 'read', question: schema.validateSync(data) };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return {
-      status: 'fault',
-      text: `The question cannot be read: ${error.errors[0] ?? 'its shape is another'}.`,
-    };
-  }
+export function readSlowQuestion(data: unknown): QuestionReading<SlowQuestion> {
+  return readQuestion(schema, data, 'The question cannot be read');
 }

@@ -1,6 +1,7 @@
 import { type Chord, editingChords, pasteChord } from '@/core/script/editing-chord';
 import type { Stroke } from '@/core/script/stroke';
 import type { AskablePage } from '../askable-page';
+import { middleOf } from '../box';
 import type { ProbeField } from '../probe-api';
 
 /** Why a stroke cannot be made here; the strokes after it are not made either. */
@@ -102,6 +103,6 @@ async function focus(
     };
   const box = await page.probe('bringIntoSight', field);
   if (!box || !page.click) return { reason: 'The field cannot be clicked.' };
-  await page.click(Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2));
+  await page.click(...middleOf(box));
   return null;
 }

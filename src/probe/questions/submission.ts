@@ -12,6 +12,7 @@ import {
 } from '@/core/observation/observation';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../askable-page';
+import { middleOf } from '../box';
 import { fillIn } from '../fill-in';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
@@ -85,7 +86,7 @@ async function press(
   if (!place) return null;
   receiver.take();
   await takeCaught(page, asking);
-  await page.click?.(Math.round(place.x + place.width / 2), Math.round(place.y + place.height / 2));
+  await page.click?.(...middleOf(place));
   return await whatCame(page, receiver, asking);
 }
 

@@ -14,7 +14,7 @@ export async function POST(request: Request): Promise<Response> {
   if (reading instanceof Response) return reading;
   const stream = jsonLines<DeviceNews>(
     request.signal,
-    (emit, signal) => register(listeners, signal, (until) => listenForDevice(reading.request, emit, until)),
+    (emit, signal) => register(listeners, signal, (until) => listenForDevice(reading.question, emit, until)),
     (error) => log.error({ error: String(error) }, 'listening broke'),
   );
   return stream ?? Response.json({ error: listeners.full }, { status: 429 });

@@ -8,7 +8,7 @@ export const dynamic = 'force-dynamic';
 export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readDeviceRequest);
   if (reading instanceof Response) return reading;
-  const html = await deviceHtml({ ...reading.request, nonce: crypto.randomUUID(), answers: null });
+  const html = await deviceHtml({ ...reading.question, nonce: crypto.randomUUID(), answers: null });
   return new Response(html, {
     headers: {
       // To be saved, never to be shown from here.
