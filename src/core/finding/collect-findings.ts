@@ -4,7 +4,9 @@ import { readForm } from '../form/read-form';
 import { type MeasuredLayout, measuredLayouts } from '../keyboard/measured-layouts';
 import { answersOf } from '../observation/answers';
 import type { Run } from '../observation/run';
+import { actionKeyFindings } from './action-key-findings';
 import { answerFindings } from './answer-findings';
+import { detourFindings } from './detour-findings';
 import { collected, type Finding } from './finding';
 import { guardFindings } from './guard-findings';
 import { type KeyboardSetup, keyboardFindings } from './keyboard-findings';
@@ -29,6 +31,8 @@ export function* formFindings(
     found.push(
       ...patternFindings(markup, field),
       ...keyboardFindings(markup, field, plan.guards, setup, layouts),
+      ...actionKeyFindings(field, fields, setup),
+      ...detourFindings(markup, field, plan, setup),
       ...guardFindings(field, plan, page),
     );
     yield index + 1;

@@ -65,6 +65,7 @@ export const evidences = [
   'messages',
   'looks',
   'keyboards',
+  'taps',
   'rule',
   'ways in',
   'strokes',

@@ -8,14 +8,11 @@ import { hasKeyboard } from '../keyboard/entry';
 import { trapOn, trapOnTarget } from '../keyboard/keyboard-check';
 import { linuxKeyboard } from '../keyboard/linux-keyboard';
 import type { MeasuredLayout } from '../keyboard/measured-layouts';
+import { phoneBrowsers } from '../keyboard/phone-browsers';
 import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
-import { targets } from '../target/line-up';
 import type { Language } from '../target/variant';
 import { type Finding, type FoundOn, findingId } from './finding';
-
-/** The browsers of phones, whose keyboards a page can choose. */
-const phones = targets.filter(({ id }) => id === 'blink-phone' || id === 'webkit-phone');
 
 export interface KeyboardSetup {
   readonly language: Language;
@@ -83,7 +80,7 @@ const remedies = {
 } as const;
 
 function phoneTraps(field: Field, guards: readonly Guard[], setup: KeyboardSetup): TargetTrap[] {
-  return phones.flatMap(({ id, name }) => {
+  return phoneBrowsers.flatMap(({ id, name }) => {
     const trap = trapOnTarget(field, guards, id, setup.language, setup.corrections);
     return trap ? [{ on: { target: id, name, mark: 'modelled', says: [] }, trap }] : [];
   });

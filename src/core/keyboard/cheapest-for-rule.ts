@@ -1,17 +1,14 @@
 import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
 import { habitsOf } from '../target/habits';
-import { targets } from '../target/line-up';
 import type { Language } from '../target/variant';
 import { type Correction, correctedHabits } from './correction';
 import { entryOf } from './entry';
 import type { KeyboardSort } from './keyboards';
 import { decimalSeparator } from './letters';
+import { phoneBrowsers } from './phone-browsers';
 import { cheapestSetting, type Setting } from './settings';
 import { trapOf } from './trap';
-
-/** The browsers of phones: what a page can say to a native app it can say to none. */
-const browsers = ['blink-phone', 'webkit-phone'];
 
 /**
  * The cheapest change of the field that brings a wanted keyboard up in every phone browser.
@@ -25,7 +22,7 @@ export function cheapestForRule(
   language: Language,
   corrections: readonly Correction[],
 ): Setting | null {
-  const ids = targets.flatMap(({ id }) => (browsers.includes(id) ? [id] : []));
+  const ids = phoneBrowsers.map(({ id }) => id);
   const [habits] = ids.flatMap((id) => habitsOf(id) ?? []);
   if (!habits) return null;
   const separator = decimalSeparator(language);

@@ -14,7 +14,22 @@ export interface Detour {
 }
 
 /** A saving of so many taps is worth a word. */
-const worthIt = 2;
+export const worthIt = 2;
+
+/** An input mode says what is entered too, so that the keyboard of another sort of entry is none to propose for its keys. */
+export function isMeantFor(inputmode: InputMode, text: string): boolean {
+  switch (inputmode) {
+    case 'email':
+      return text.includes('@');
+    case 'url':
+      return /^(?:[a-z][a-z0-9+.-]*:|www\.)|^[^ ]+\.[^ ]+\//i.test(text);
+    case 'search':
+    case 'none':
+      return false;
+    default:
+      return true;
+  }
+}
 
 /** @param texts samples, each typed from the beginning into an empty field */
 export function detoursOf(
@@ -30,7 +45,8 @@ export function detoursOf(
   return texts.map((text) => {
     const taps = tapsUnder(entry.inputmode, text);
     const others = inputModes.flatMap((inputmode) => {
-      const other = inputmode === entry.inputmode ? null : tapsUnder(inputmode, text);
+      const isOther = inputmode !== entry.inputmode && isMeantFor(inputmode, text);
+      const other = isOther ? tapsUnder(inputmode, text) : null;
       return other ? [{ inputmode, taps: other }] : [];
     });
     const [best] = others.sort((a, b) => a.taps.taps - b.taps.taps);

@@ -63,7 +63,7 @@ export const harmTitles: Readonly<Record<Harm, string>> = {
   'value lost': 'What was entered is lost',
   'wrong value sent': 'Something else is sent than was meant',
   'person misled': 'The person is misled',
-  cosmetic: 'It looks or reads otherwise',
+  cosmetic: 'It looks or reads otherwise, or takes more taps',
 };
 
 /** Findings by what they do to the person, the worst first; without the empty groups. */

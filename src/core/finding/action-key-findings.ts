@@ -1,0 +1,42 @@
+import type { Field } from '../form/field';
+import { grouped } from '../grouped';
+import { actionKeyOf } from '../keyboard/action-key';
+import { comesUp } from '../keyboard/comes-up';
+import { correctedHabits } from '../keyboard/correction';
+import { entryOf, hasKeyboard } from '../keyboard/entry';
+import { phoneBrowsers } from '../keyboard/phone-browsers';
+import { type Finding, type FoundOn, findingId } from './finding';
+import type { KeyboardSetup } from './keyboard-findings';
+
+/** A field from whose keyboard a person does not get on, or cannot send. */
+export function actionKeyFindings(
+  field: Field,
+  fields: readonly Field[],
+  { language, corrections }: KeyboardSetup,
+): Finding[] {
+  if (!hasKeyboard(field)) return [];
+  const troubles = phoneBrowsers.flatMap(({ id, name }) => {
+    const habits = correctedHabits(id, corrections);
+    const keyboard = habits && comesUp(habits, entryOf(field), language).keyboard;
+    const trouble = keyboard && actionKeyOf(field, fields, keyboard, habits).trouble;
+    const on: FoundOn = { target: id, name, mark: 'modelled', says: [] };
+    return trouble ? [{ trouble, on }] : [];
+  });
+  return [...grouped(troubles, ({ trouble }) => trouble)].map(([trouble, same]) => ({
+    id: findingId('action key', field.id, trouble),
+    field: { id: field.id, label: field.label },
+    says: `${field.label}: ${trouble}`,
+    harm: 'person misled',
+    why: 'On a phone the person does not see how to go on.',
+    remedy:
+      field.kind === 'textarea'
+        ? 'Give the form a button that sends it.'
+        : 'Let another keyboard come up, by another type or inputmode.',
+    change: null,
+    details: [],
+    script: null,
+    targets: same.map(({ on }) => on),
+    marks: ['modelled'],
+    evidence: 'keyboards',
+  }));
+}

@@ -1,0 +1,152 @@
+import { attributeEdits } from '../form/edit-markup';
+import type { Field } from '../form/field';
+import type { TypingPlan } from '../form/form-document';
+import { validTrial } from '../form/trial-value';
+import { comesUp } from '../keyboard/comes-up';
+import { correctedHabits } from '../keyboard/correction';
+import { isMeantFor, worthIt } from '../keyboard/detour';
+import { type Entry, entryOf, hasKeyboard, type InputMode, inputModes } from '../keyboard/entry';
+import { trapOn } from '../keyboard/keyboard-check';
+import type { KeyboardHabits } from '../keyboard/keyboard-habits';
+import { phoneBrowsers } from '../keyboard/phone-browsers';
+import { tapsFor } from '../keyboard/taps';
+import { readSamples } from '../replay/sample-table';
+import type { Target } from '../target/target';
+import type { Language } from '../target/variant';
+import { type Finding, findingId } from './finding';
+import type { KeyboardSetup } from './keyboard-findings';
+
+/** Most samples whose taps are counted. */
+const mostSamples = 50;
+
+interface Phone {
+  readonly target: Target;
+  readonly habits: KeyboardHabits;
+}
+
+/**
+ * A field whose samples, or a value that it accepts, take more taps than under another `inputmode`: one that costs no tap
+ * more in any phone browser, and whose keyboards have all that the field's rule needs.
+ */
+export function detourFindings(
+  markup: string,
+  field: Field,
+  plan: TypingPlan,
+  setup: KeyboardSetup,
+): Finding[] {
+  const texts = hasKeyboard(field) ? acceptedTexts(field, plan) : [];
+  const entry = entryOf(field);
+  const phones = phoneBrowsers.flatMap((target): Phone[] => {
+    const habits = correctedHabits(target.id, setup.corrections);
+    return habits ? [{ target, habits }] : [];
+  });
+  const tapsUnder = (inputmode: InputMode | null) =>
+    phones.map((phone) => tapsOf(texts, phone, { ...entry, inputmode }, setup.language));
+  const now = tapsUnder(entry.inputmode);
+  const others = inputModes
+    .filter(
+      (inputmode) => inputmode !== entry.inputmode && texts.every((text) => isMeantFor(inputmode, text)),
+    )
+    .map((inputmode) => ({ inputmode, taps: tapsUnder(inputmode) }))
+    .filter(({ taps }) => saves(now, taps))
+    .sort((a, b) => total(a.taps) - total(b.taps));
+  const best = others.find(({ inputmode }) => hasAll(field, plan, phones, { ...entry, inputmode }, setup));
+  if (!best) return [];
+  const written = `inputmode="${best.inputmode}"`;
+  const on = phones.flatMap(({ target }, at) => {
+    const saved = mostSaved(texts, now[at], best.taps[at]);
+    return saved ? [{ target, ...saved }] : [];
+  });
+  const [first] = on;
+  if (!first) return [];
+  const says = ({ text, before, after }: Saved) =>
+    `“${text}” takes ${before} taps, with ${written} ${after}.`;
+  return [
+    {
+      id: findingId('detour', field.id, best.inputmode),
+      field: { id: field.id, label: field.label },
+      says: `${field.label}: ${says(first)}`,
+      harm: 'cosmetic',
+      why: 'The person gets it done, with more taps and changes of the keyboard than it needs.',
+      remedy: `Write ${written}.`,
+      change: {
+        kind: 'markup',
+        edits: attributeEdits(markup, field.controls[0], { inputmode: best.inputmode }),
+      },
+      details: [],
+      script: null,
+      targets: on.map(({ target, ...saved }) => ({
+        target: target.id,
+        name: target.name,
+        mark: 'modelled',
+        says: [says(saved)],
+      })),
+      marks: ['modelled'],
+      evidence: 'taps',
+    },
+  ];
+}
+
+function acceptedTexts(field: Field, { samples }: TypingPlan): string[] {
+  const reading = readSamples(samples ?? '');
+  const accepted =
+    reading.status === 'read' ? reading.samples.filter(({ expected }) => expected === 'accepted') : [];
+  if (accepted.length > 0) return accepted.slice(0, mostSamples).map(({ text }) => text);
+  const trial = validTrial(field);
+  return trial.status === 'value' && trial.value !== '' ? [trial.value] : [];
+}
+
+/** Taps for each text; null where one of them cannot be typed. */
+type TapCounts = readonly number[] | null;
+
+function tapsOf(texts: readonly string[], { habits }: Phone, entry: Entry, language: Language): TapCounts {
+  const { keyboard, firstLayer } = comesUp(habits, entry, language);
+  if (!keyboard) return null;
+  const counts = texts.map((text) => tapsFor(text, keyboard, firstLayer)?.taps ?? null);
+  return counts.includes(null) ? null : (counts as number[]);
+}
+
+function sum(counts: TapCounts | undefined): number {
+  return counts?.reduce((all, count) => all + count, 0) ?? Number.POSITIVE_INFINITY;
+}
+
+function total(phones: readonly TapCounts[]): number {
+  return phones.reduce((all, counts) => all + sum(counts), 0);
+}
+
+/** What cannot be typed now is a trap and no detour. */
+function saves(now: readonly TapCounts[], then: readonly TapCounts[]): boolean {
+  return (
+    now.every((counts, at) => counts !== null && sum(then[at]) <= sum(counts)) && total(then) < total(now)
+  );
+}
+
+interface Saved {
+  readonly text: string;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** The text that is spared the most taps; null where it is not worth a word. */
+function mostSaved(
+  texts: readonly string[],
+  now: TapCounts | undefined,
+  then: TapCounts | undefined,
+): Saved | null {
+  const all = texts.map((text, at) => ({ text, before: now?.[at] ?? 0, after: then?.[at] ?? 0 }));
+  const [best] = all.sort((a, b) => b.before - b.after - (a.before - a.after));
+  return best && best.before - best.after >= worthIt ? best : null;
+}
+
+function hasAll(
+  field: Field,
+  { guards }: TypingPlan,
+  phones: readonly Phone[],
+  entry: Entry,
+  { language }: KeyboardSetup,
+): boolean {
+  return phones.every(({ target, habits }) => {
+    const { keyboard } = comesUp(habits, entry, language);
+    return keyboard !== null && trapOn(keyboard, field, guards, [], target.id, language) === null;
+  });
+}

@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { FieldId } from '../form/field';
+import type { TypingPlan } from '../form/form-document';
+import { readForm } from '../form/read-form';
+import { comesUp } from '../keyboard/comes-up';
+import { type Correction, correctedHabits, correctionOf } from '../keyboard/correction';
+import { entryOf } from '../keyboard/entry';
+import { phoneBrowsers } from '../keyboard/phone-browsers';
+import { tapsFor } from '../keyboard/taps';
+import { targetId } from '../target/target';
+import { changedForm } from './change';
+import { formFindingsAtOnce } from './collect-findings';
+import type { Evidence } from './finding';
+
+function found(
+  evidence: Evidence,
+  markup: string,
+  plan: Partial<TypingPlan> = {},
+  corrections: readonly Correction[] = [],
+) {
+  const form = { markup, typing: { ['a' as FieldId]: { script: '', guards: [], ...plan } } };
+  return formFindingsAtOnce(form, { language: 'en-US', corrections }).filter(
+    (one) => one.evidence === evidence,
+  );
+}
+
+describe('a detour on phones', () => {
+  const site = '<label>Site <input name=a></label>';
+  it('names the text that is spared the most taps, on each phone, and writes the input mode', () => {
+    const [detour, ...others] = found('taps', site, {
+      samples: 'https://a.b/c,accepted\nwww.a.b,accepted\nnot https://x.y/,refused',
+    });
+    expect(others).toEqual([]);
+    expect(detour).toMatchObject({
+      says: 'Site: “https://a.b/c” takes 18 taps, with inputmode="url" 14.',
+      harm: 'cosmetic',
+      targets: [
+        { name: 'Android-like phone', mark: 'modelled' },
+        { name: 'iOS-like phone', says: ['“https://a.b/c” takes 20 taps, with inputmode="url" 16.'] },
+      ],
+    });
+    const mended = detour?.change && changedForm({ markup: site, typing: {} }, detour.change);
+    expect(mended?.markup).toContain('inputmode="url"');
+  });
+  it('is none where somebody saw a pad come up instead', () => {
+    const [field] = readForm(site).fields;
+    const phone = targetId('webkit-phone');
+    const habits = correctedHabits(phone, []);
+    if (!field || !habits) throw new Error(site);
+    const seen = correctionOf(phone, habits, { ...entryOf(field), inputmode: 'url' }, 'digits', '2026-11-26');
+    const samples = 'https://a.b/c,accepted';
+    expect(found('taps', site, { samples }, [seen])).toEqual([]);
+    expect(found('taps', site, { samples })).toHaveLength(1);
+  });
+  it.each([
+    ['nothing has to be typed', '<label>Site <input name=a></label>', ''],
+    ['only some samples are of that sort', site, 'https://a.b/c,accepted\nthe second / third,accepted'],
+    ['it is set well', '<label>Site <input name=a inputmode=url></label>', 'https://a.b/c,accepted'],
+    ['no keyboard comes up', '<label>Site <input type=checkbox name=a></label>', 'https://a.b/c,accepted'],
+  ])('is none where %s', (_, markup, samples) => {
+    expect(found('taps', markup, { samples })).toEqual([]);
+  });
+  it('never costs a tap more on any phone than before, whatever is typed', () => {
+    const words = fc.string({ unit: fc.constantFrom(...'ab1/.:@-+ '), minLength: 1, maxLength: 8 });
+    fc.assert(
+      fc.property(fc.array(words, { minLength: 1, maxLength: 3 }), (texts) => {
+        const samples = texts.map((text) => `"${text}",accepted`).join('\n');
+        for (const { change } of found('taps', site, { samples })) {
+          if (!change) continue;
+          const after = changedForm({ markup: site, typing: {} }, change).markup;
+          for (const { id } of phoneBrowsers)
+            expect(tapsInAll(after, id, texts)).toBeLessThanOrEqual(tapsInAll(site, id, texts));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+/** Taps for all texts; endless where one cannot be typed. */
+function tapsInAll(
+  markup: string,
+  target: (typeof phoneBrowsers)[number]['id'],
+  texts: readonly string[],
+): number {
+  const [field] = readForm(markup).fields;
+  const habits = correctedHabits(target, []);
+  if (!field || !habits) throw new Error(markup);
+  const { keyboard, firstLayer } = comesUp(habits, entryOf(field), 'en-US');
+  return texts.reduce(
+    (sum, text) =>
+      sum + ((keyboard && tapsFor(text, keyboard, firstLayer)?.taps) ?? Number.POSITIVE_INFINITY),
+    0,
+  );
+}
+
+describe('an action key that leads nowhere', () => {
+  it('is found where a field of many lines has no button to send it by', () => {
+    const [trouble, ...others] = found(
+      'keyboards',
+      '<form><label>A <textarea name=a></textarea></label></form>',
+    );
+    expect(others).toEqual([]);
+    expect(trouble).toMatchObject({
+      says: 'A: The action key puts a newline, and the form has no button: from here it cannot be sent.',
+      harm: 'person misled',
+      remedy: 'Give the form a button that sends it.',
+      targets: [{ name: 'Android-like phone' }, { name: 'iOS-like phone' }],
+    });
+  });
+  it('is none where there is one', () => {
+    expect(
+      found('keyboards', '<form><label>A <textarea name=a></textarea></label><button>Go</button></form>'),
+    ).toEqual([]);
+  });
+});
