@@ -2,7 +2,7 @@
 
 import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 import { html } from '@codemirror/lang-html';
-import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
+import { forceParsing, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
 import { Annotation, EditorState, StateEffect, StateField } from '@codemirror/state';
@@ -33,6 +33,9 @@ const fieldMark = StateField.define<DecorationSet>({
   },
   provide: (field) => EditorView.decorations.from(field),
 });
+
+/** How long the page may wait for colours at first, ms. */
+const colouringTime = 60;
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },
@@ -93,6 +96,8 @@ export function MarkupEditor({
       state: EditorState.create({ doc: first.current, extensions: extensions(handlers) }),
     });
     view.current = made;
+    // What a field scrolls to is coloured at once; what takes longer, when there is time.
+    forceParsing(made, made.state.doc.length, colouringTime);
     return () => {
       view.current = null;
       made.destroy();
