@@ -1,4 +1,4 @@
-import { attribute, type Control, type Field, type FormReading, type Span } from '../form/field';
+import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../form/field';
 import { linePositions } from '../form/line-positions';
 import {
   type Element,
@@ -44,6 +44,13 @@ export interface PageUnderCheck {
 }
 
 export type Rule = (page: PageUnderCheck, report: Report) => void;
+
+/** Fields that a person fills in. */
+export const entries = ({ fields }: PageUnderCheck) =>
+  fields.filter(({ kind }) => !isButton(kind) && !['hidden', 'meter', 'progress', 'output'].includes(kind));
+
+/** An attribute of a field's first control. */
+export const text = (field: Field, name: string) => attribute(field.controls[0], name);
 
 /** Runs rules over a form, by their names. @returns faults in the order in which they stand in the markup */
 export function runRules(

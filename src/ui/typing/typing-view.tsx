@@ -3,26 +3,18 @@
 import { App, Button, Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import { memo, useEffect, useMemo, useState } from 'react';
-import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
 import type { Guard } from '@/core/guard/guard';
-import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
-import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { formatScript, readScript } from '@/core/script/script-text';
-import { habitsOf } from '@/core/target/habits';
-import { markOf, type Target, type TargetId } from '@/core/target/target';
-import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
 import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
-import { useReplay } from '../frame/use-replay';
-import { useRun } from '../frame/use-run';
 import { type TypingPart, typingParts, useSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
 import { useSweep } from '../frame/use-sweep';
@@ -34,6 +26,7 @@ import { Ladder, type LadderColumn } from './ladder';
 import { allLanes, Lanes, type ShownLanes } from './lanes';
 import { TypeHere } from './type-here';
 import styles from './typing.module.css';
+import { useColumns } from './use-columns';
 
 // Each part of the view is loaded when somebody turns to it.
 const WaysIn = dynamic(() => import('./ways-in').then((module) => module.WaysIn), { ssr: false });
@@ -287,147 +280,6 @@ function usePlan(field: Field): TypingPlan {
     };
   }, [kept, field]);
   return kept ?? first;
-}
-
-/** What the model says of a script on each target that it can speak for. */
-interface Modelled {
-  /** What it says that of: until the answer to a new script is there, the ladder shows the one before. */
-  readonly shown: TypingTask;
-  readonly replays: ReadonlyMap<TargetId, ModelledReplay>;
-  readonly isStuck: boolean;
-}
-
-function useModelled(
-  field: Field,
-  task: TypingTask,
-): { readonly modelled: Modelled; readonly begin: (next: TypingTask) => void } {
-  const { form } = useForm();
-  const { lineUp } = useLineUp();
-  const askFor = useMemo(() => {
-    const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
-    const of = { markup: form.markup, field: field.id };
-    return lastResult((asked: TypingTask) => async (replayer: Replayer) => ({
-      task: asked,
-      replays: await replayer.strokes(
-        of,
-        asked.guards,
-        targets.map((target) => [target, asked.script]),
-      ),
-    }));
-  }, [form.markup, field.id, lineUp]);
-  const [replaying, beginWith] = useReplay(askFor(task));
-  const modelled = useMemo(
-    () => ({
-      shown: replaying.status === 'there' ? replaying.answer.task : task,
-      replays: replaying.status === 'there' ? replaying.answer.replays : noReplays,
-      isStuck: replaying.status === 'stuck',
-    }),
-    [replaying, task],
-  );
-  return { modelled, begin: useSteady((next) => beginWith(askFor(next))) };
-}
-const noReplays: Modelled['replays'] = new Map();
-
-/** The columns of the ladder: what was asked of a target beside what the model says of it. */
-function useColumns(
-  field: Field,
-  task: TypingTask,
-  plan: TypingPlan,
-  takeStrokes: (facts: TypingFacts) => void,
-): Pick<Modelled, 'shown' | 'isStuck'> & {
-  readonly columns: LadderColumn[];
-  readonly begin: (next: TypingTask) => void;
-} {
-  const { answers } = useRun();
-  const { lineUp } = useLineUp();
-  const { ask } = useSweep();
-  const { form, edit } = useForm();
-  const { modelled, begin } = useModelled(field, task);
-  const { replays, shown, isStuck } = modelled;
-  const askOf = useSteady((target: Target) => {
-    // A script that was only proposed becomes the field's own, so that it is what is asked.
-    if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
-    ask('typing', field.id, [target], { [field.id]: task });
-  });
-  const columns = useMemo(() => {
-    return lineUp.targets.flatMap((target): LadderColumn[] => {
-      const { id } = target;
-      const replay = replays.get(id) ?? null;
-      const model = replay?.facts ?? null;
-      if (target.ask === 'model') return [modelColumn(target, replay)];
-      const observation = answerTo(answers, 'typing', id, field.id);
-      const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
-      const facts = asked?.outcome.status === 'answered' ? asked.outcome.facts : null;
-      const current = facts && sameTask(facts, shown) ? facts : null;
-      const note =
-        asked && asked.outcome.status !== 'answered'
-          ? asked.outcome.reason
-          : facts && !current
-            ? 'asked for another script or guard'
-            : null;
-      const disagreements = current && model ? typingDisagreements(model, current) : [];
-      const agrees = model !== null && disagreements.every((list) => list.length === 0);
-      if (target.ask === 'device') return [deviceColumn(target, facts, current, takeStrokes)];
-      const onAsk = () => askOf(target);
-      // Where nothing was asked for this script, the model speaks in the target's column.
-      if (model && !current)
-        return [{ ...modelColumn(target, replay), onAsk, note: note ?? 'modelled, not asked' }];
-      const mark = markOf(target);
-      const own: LadderColumn = {
-        key: `${id} asked`,
-        target: id,
-        name: target.name,
-        mark,
-        facts: current,
-        note:
-          note ??
-          (current ? (current.stoppedBy ?? (agrees ? `${mark}, as modelled` : null)) : 'not asked yet'),
-        disagreements,
-        // A judgement is the model's; it speaks of the text that the target has.
-        verdicts: agrees && replay ? replay.verdicts : null,
-        onAsk,
-        deed: current ? 'Ask again' : 'Ask',
-      };
-      return model && !agrees ? [own, modelColumn(target, replay)] : [own];
-    });
-  }, [field, shown, answers, lineUp, askOf, replays, takeStrokes]);
-  return { columns, shown, isStuck, begin };
-}
-
-function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {
-  return {
-    key: `${id} modelled`,
-    target: id,
-    name,
-    mark: 'modelled',
-    facts: replay?.facts ?? null,
-    verdicts: replay?.verdicts ?? null,
-    note: null,
-    disagreements: [],
-    onAsk: null,
-    deed: 'Ask',
-  };
-}
-
-/** A person typed there, what that person liked: it is shown when it is what the script says, and can become the script. */
-function deviceColumn(
-  { id, name }: Target,
-  typed: TypingFacts | null,
-  current: TypingFacts | null,
-  onTake: (facts: TypingFacts) => void,
-): LadderColumn {
-  return {
-    key: `${id} captured`,
-    target: id,
-    name,
-    mark: 'captured',
-    facts: current,
-    note: current ? null : typed ? 'typed something else' : 'nothing typed there yet',
-    disagreements: [],
-    verdicts: null,
-    onAsk: typed && !current ? () => onTake(typed) : null,
-    deed: 'Take its strokes',
-  };
 }
 
 const PartChoice = memo(function PartChoice({ part }: { part: TypingPart }) {

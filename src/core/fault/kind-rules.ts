@@ -1,0 +1,227 @@
+import { appliesTo, attributeRegistry } from '../form/attribute-registry';
+import { autocompleteFault } from '../form/autocomplete-tokens';
+import { attribute, type Field, inputTypes, isDated } from '../form/field';
+import { instead } from '../form/ignored-attribute';
+import { attributeOf } from '../form/parse-markup';
+import { validityOf } from '../standard/constraint-validation';
+import { fieldStateOf } from '../standard/field-state';
+import { rangeOf } from '../standard/ranges-and-steps';
+import { missingOnKeypad } from './keypad';
+import { type Mend, toldApart, withAttributes, withReadout } from './mend';
+import { entries, placeOf, type Rule, startOf, text } from './page-under-check';
+
+// Rules about what a kind of field does with what is written on it, and about what helps whoever fills it in.
+
+export const ignoredAttribute: Rule = (page, report) => {
+  for (const field of page.fields)
+    for (const control of field.controls)
+      for (const { name, span } of control.attributes) {
+        const entry = Object.hasOwn(attributeRegistry, name) ? attributeRegistry[name] : undefined;
+        if (!entry || appliesTo(name, field.kind)) continue;
+        report({
+          field,
+          span,
+          text: `${name} does nothing on ${field.label}, a field of the kind ${field.kind}.`,
+          remedy: instead(field.kind, name).trim() || 'Take it away, or change the kind.',
+          mend: withAttributes(control, { [name]: null }),
+        });
+      }
+};
+
+export const unknownType: Rule = (page, report) => {
+  for (const field of page.fields) {
+    const type = text(field, 'type');
+    if (field.controls[0].element !== 'input' || type === null || type === '') continue;
+    if (inputTypes.some((known) => known === type.toLowerCase())) continue;
+    report({
+      field,
+      span: placeOf(field.controls[0], 'type'),
+      text: `There is no input type “${type}”: ${field.label} is a plain text box everywhere.`,
+      remedy: type.toLowerCase() === 'datetime' ? 'Use datetime-local.' : 'Use a type that there is.',
+      mend:
+        type.toLowerCase() === 'datetime'
+          ? withAttributes(field.controls[0], { type: 'datetime-local' })
+          : null,
+    });
+  }
+};
+
+export const codeAsNumber: Rule = (page, report) => {
+  for (const field of page.fields)
+    if (
+      field.kind === 'number' &&
+      /\b(?:pin|code|card|serial|zip|postal|postcode)\b/i.test(`${field.label} ${field.name}`)
+    )
+      report({
+        field,
+        span: placeOf(field.controls[0], 'type'),
+        text: `${field.label} is a code, not a number: zeros in front mean nothing to a number field, and it counts up and down.`,
+        remedy: 'Use a text or password field with inputmode="numeric" and a pattern.',
+        mend: asDigits(field),
+      });
+};
+
+function asDigits({ label, name, controls: [control] }: Field): Mend {
+  const most = attribute(control, 'maxlength');
+  const isSecret = /\bpin\b/i.test(`${label} ${name}`);
+  return withAttributes(control, {
+    type: isSecret ? 'password' : 'text',
+    inputmode: 'numeric',
+    pattern: most === null ? '[0-9]+' : `[0-9]{${most}}`,
+    title: most === null ? 'Digits alone' : `${most} digits`,
+    min: null,
+    max: null,
+    step: null,
+  });
+}
+
+export const suggestionFaults: Rule = (page, report) => {
+  for (const field of page.fields) {
+    const list = text(field, 'list');
+    if (list === null || !appliesTo('list', field.kind)) continue;
+    const span = placeOf(field.controls[0], 'list');
+    if (page.byId.get(list)?.tagName !== 'datalist') {
+      report({
+        field,
+        span,
+        text: `${field.label} names the list “${list}”, which is not there.`,
+        remedy: 'Add a datalist with that id.',
+      });
+      continue;
+    }
+    const refused = (field.suggestions ?? []).filter((value) => {
+      const state = fieldStateOf(field, { value, byPerson: true });
+      return value !== '' && (state.currentValue !== value || validityOf(state).flags.length > 0);
+    });
+    if (refused.length > 0)
+      report({
+        field,
+        span,
+        text: `${field.label} refuses what its own list offers: “${refused[0]}”.`,
+        remedy: 'Offer values that the field takes.',
+      });
+  }
+};
+
+export const autocompleteFaults: Rule = (page, report) => {
+  for (const field of page.fields) {
+    const fault = autocompleteFault(field.controls[0]);
+    if (fault)
+      report({
+        field,
+        span: placeOf(field.controls[0], 'autocomplete'),
+        text: `${field.label}: ${fault}`,
+        remedy: 'Use a token of the standard that goes with the kind, or off.',
+      });
+  }
+};
+
+export const silentSlider: Rule = (page, report) => {
+  for (const field of page.fields) {
+    if (field.kind !== 'range') continue;
+    const control = field.controls[0];
+    const id = text(field, 'id');
+    const around = page.elementOf(control)?.ancestors.at(-1);
+    const readout = page.elements.some(
+      ({ element, ancestors }) =>
+        element.tagName === 'output' &&
+        ((id !== null && (attributeOf(element, 'for') ?? '').split(/\s+/).includes(id)) ||
+          (around !== undefined &&
+            around.tagName !== 'form' &&
+            around.tagName !== 'body' &&
+            ancestors.includes(around))),
+    );
+    if (!readout)
+      report({
+        field,
+        span: placeOf(control),
+        text: `The slider ${field.label} shows its value nowhere.`,
+        remedy: 'Put an output beside it that a script keeps up to date.',
+        mend: withReadout(control, fieldStateOf(field).currentValue),
+      });
+  }
+};
+
+export const keypadLacks: Rule = (page, report) => {
+  for (const field of entries(page)) {
+    const inputmode = text(field, 'inputmode');
+    if (inputmode === null) continue;
+    const range = rangeOf(field.kind, fieldStateOf(field));
+    const signed = range?.min !== null && range !== null && (range.min ?? 0) < 0;
+    const fractional = inputmode.toLowerCase() === 'numeric' && range?.step != null && range.step % 1 !== 0;
+    const pattern = field.kind === 'number' ? null : text(field, 'pattern');
+    const missing = signed
+      ? '-'
+      : fractional
+        ? '.'
+        : pattern === null
+          ? null
+          : missingOnKeypad(inputmode, pattern);
+    if (missing !== null)
+      report({
+        field,
+        span: placeOf(field.controls[0], 'inputmode'),
+        text: `${field.label} takes “${missing}”, and the keypad that inputmode="${inputmode}" asks for may not have it.`,
+        remedy: 'Ask for a keyboard that has it, or leave inputmode away.',
+        mend: withAttributes(field.controls[0], { inputmode: null }),
+      });
+  }
+};
+
+export const keyHandlers: Rule = ({ elements, fields }, report) => {
+  for (const { element } of elements)
+    for (const { name, value } of element.attrs) {
+      if (!/^onkey(?:press|down|up)$/.test(name) || !/\b(?:key|keyCode|which|charCode)\b/.test(value))
+        continue;
+      const place = element.sourceCodeLocation?.attrs?.[name];
+      const span = place ? { start: place.startOffset, end: place.endOffset } : startOf(element);
+      const field = fields.find(({ controls }) =>
+        controls.some(({ startTag }) => startTag.start === startOf(element).start),
+      );
+      report({
+        ...(field && { field }),
+        span,
+        text: `A filter hangs on ${name}: it never sees what is pasted, dropped, dictated or typed on a phone.`,
+        remedy: 'Listen to beforeinput, or check after input.',
+      });
+    }
+};
+
+export const pickerOverPicker: Rule = (page, report) => {
+  for (const field of page.fields) {
+    if (!isDated(field.kind) && field.kind !== 'color') continue;
+    const marked = field.controls[0].attributes.find(
+      ({ name, value }) => /picker/i.test(name) || (name === 'class' && /picker/i.test(value)),
+    );
+    if (marked)
+      report({
+        field,
+        span: marked.span,
+        text: `${field.label} seems to get a picker by script over the one that browsers bring.`,
+        remedy: 'Load it only where the kind is not known.',
+        mend: /picker/i.test(marked.name) ? withAttributes(field.controls[0], { [marked.name]: null }) : null,
+      });
+  }
+};
+
+export const sameButtons: Rule = ({ fields }, report) => {
+  const told = new Map<string, Field>();
+  for (const field of fields) {
+    if (field.kind !== 'submit') continue;
+    const [control] = field.controls;
+    const own = ['name', 'value', 'formaction', 'formmethod'].map((name) =>
+      name === 'value' && field.name === '' ? '' : (text(field, name) ?? ''),
+    );
+    const key = `${control.form} ${own.join(' ')}`;
+    const other = told.get(key);
+    if (other)
+      report({
+        field,
+        span: placeOf(control),
+        text: `${field.label} sends just what another button sends: the server cannot tell which one was pressed.`,
+        remedy: 'Give both a name and different values, or another formaction.',
+        mend: toldApart([other, field]),
+      });
+    told.set(key, other ?? field);
+  }
+};
