@@ -104,6 +104,14 @@ test('the survey and the ladder go by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Escape');
   await page.keyboard.press('Alt+3');
   await expect(page.getByRole('heading', { name: 'Typing' })).toBeVisible();
+  const files = page.getByRole('button', { name: 'Files' });
+  await files.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Export form' })).toBeVisible();
+  await expect(files).toHaveAttribute('aria-expanded', 'true');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('menuitem', { name: 'Export form' })).toBeHidden();
+  await expect(files).toBeFocused();
   await page.keyboard.press('Shift+?');
   await expect(page.getByRole('dialog')).toContainText('Sweep the line-up');
 });

@@ -116,8 +116,11 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
 };
 
 async function settled(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle');
-  await page.waitForTimeout(600);
+  // A worker that is ended while it loads would keep the network from ever being idle.
+  await page.waitForFunction(
+    `!document.querySelector('.ant-spin') && [...document.images].every(({ complete }) => complete)`,
+  );
+  await page.waitForTimeout(1500);
 }
 
 async function sweep(page: Page, address: string): Promise<void> {

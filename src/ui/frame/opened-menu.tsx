@@ -1,7 +1,7 @@
 'use client';
 
 import { Dropdown } from 'antd';
-import { useState } from 'react';
+import { cloneElement, useState } from 'react';
 import type { MenuButtonProps } from './menu-button';
 
 /** The menu of a button that was pressed: open at first, and from then on opened and closed by it. */
@@ -15,7 +15,7 @@ export function OpenedMenu({ items, onChoose, children }: MenuButtonProps) {
       autoFocus
       menu={{ items: [...items], onClick: ({ key }) => onChoose(key) }}
     >
-      {children}
+      {cloneElement(children, { 'aria-haspopup': 'menu', 'aria-expanded': open })}
     </Dropdown>
   );
 }
