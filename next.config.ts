@@ -6,7 +6,11 @@ const config: NextConfig = {
   devIndicators: false,
   // Their files must be found where npm put them, not inside a bundle.
   serverExternalPackages: ['puppeteer-core', 'esbuild', 'pngjs', 'pino'],
-  redirects: async () => [{ source: '/', destination: '/form', permanent: false }],
+  redirects: async () => [
+    { source: '/', destination: '/form', permanent: false },
+    // Some browsers ask for it before they have read which icon the page names.
+    { source: '/favicon.ico', destination: '/icon.svg', permanent: true },
+  ],
   // The icon stands in the first bytes of every page: streamed later, a browser may have asked for /favicon.ico before.
   htmlLimitedBots: /.*/,
   experimental: {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { MenuProps } from 'antd';
-import { cloneElement, lazy, type ReactElement, Suspense, useState } from 'react';
+import { cloneElement, lazy, type ReactElement, type Ref, Suspense, useState } from 'react';
 
 export interface MenuButtonProps {
   readonly items: NonNullable<MenuProps['items']>;
@@ -9,6 +9,7 @@ export interface MenuButtonProps {
   readonly onChoose: (key: string) => void;
   /** The button itself. */
   readonly children: ReactElement<{
+    readonly ref?: Ref<HTMLButtonElement>;
     readonly onClick?: () => void;
     readonly onFocus?: () => void;
     readonly onPointerEnter?: () => void;

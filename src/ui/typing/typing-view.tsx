@@ -49,15 +49,20 @@ export function TypingView() {
         <p className="soft">Text is typed into text-like inputs and text areas. Add one in the Form view.</p>
       </div>
     );
-  return <Typing key={field.id} field={field} typed={typed} />;
+  return <Planned key={field.id} field={field} typed={typed} />;
 }
 
-function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
+/** Nothing can be changed before there is something to change. */
+function Planned({ field, typed }: { field: Field; typed: readonly Field[] }) {
+  const plan = usePlan(field);
+  return plan && <Typing field={field} typed={typed} plan={plan} />;
+}
+
+function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[]; plan: TypingPlan }) {
   const { form, edit } = useForm();
   const { running } = useSweep();
   const { message } = App.useApp();
   const [selection, select] = useSelection();
-  const plan = usePlan(field);
   const read = useMemo(() => lastResult(readTask), []);
   const { reading, task } = read(plan.script, plan.guards);
   const change = (part: Partial<TypingPlan>, sort: string) =>
@@ -197,7 +202,7 @@ function Typing({ field, typed }: { field: Field; typed: readonly Field[] }) {
               </p>
             )}
             <div className={styles.scroll}>
-              {plan === noPlan ? null : script.length === 0 ? (
+              {script.length === 0 ? (
                 <p className={styles.lead}>
                   Type into the field on the left, or write a script, for example type "12.5" on its own line.
                 </p>
@@ -260,14 +265,12 @@ function readTask(text: string, guards: readonly Guard[]) {
   return { reading, task };
 }
 
-const noPlan: TypingPlan = { script: '', guards: [] };
-
-/** What is typed into a field: as it is kept, or else what the field accepts, once that is made up. */
-function usePlan(field: Field): TypingPlan {
+/** What is typed into a field: as it is kept, or else what the field accepts; null until that is made up. */
+function usePlan(field: Field): TypingPlan | null {
   const { form } = useForm();
   const kept = form.typing[field.id];
   // One and the same until it is changed: what is asked of a worker goes by it.
-  const [first, setFirst] = useState(noPlan);
+  const [first, setFirst] = useState<TypingPlan | null>(null);
   useEffect(() => {
     if (kept) return;
     let isOver = false;
