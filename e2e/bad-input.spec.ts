@@ -110,8 +110,7 @@ test('a killed engine costs its own missing answers only, and the next sweep wor
   await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
     /Chromium[1-9]\d* of/,
   );
-  for (const keeper of childrenOf(app.child.pid))
-    for (const id of childrenOf(keeper)) killIfThere(id);
+  for (const keeper of childrenOf(app.child.pid)) for (const id of childrenOf(keeper)) killIfThere(id);
   await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
     /Chromium (went away|did not answer)/,
   );
