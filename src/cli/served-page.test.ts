@@ -8,10 +8,13 @@ type Files = Record<string, readonly [type: string, text: () => string]>;
 let server: Server | null = null;
 afterEach(() => server?.close());
 
-/** A dev server of these files, which can be changed while it runs. */
-async function serving(files: Files): Promise<string> {
+/** A dev server of these files, which can be changed while it runs. @param asked hears how often the page was asked for */
+async function serving(files: Files, asked: (times: number) => void): Promise<string> {
+  let times = 0;
   server = createServer((request, response) => {
-    const file = files[new URL(request.url ?? '', 'http://x').pathname];
+    const { pathname } = new URL(request.url ?? '', 'http://x');
+    if (pathname === '/') asked(++times);
+    const file = files[pathname];
     if (!file) response.writeHead(404).end();
     else response.setHeader('content-type', file[0]).end(file[1]());
   });
@@ -25,7 +28,7 @@ const page = (): Files => ({
   '/': [
     'text/html',
     () =>
-      `<!doctype html><link rel=stylesheet href=/look.css><script type=module src="/main.js?v=${fetches++}"></script>`,
+      `<!doctype html><link rel=stylesheet href=/look.css><script src=/token.js></script><script type=module src="/main.js?v=${fetches++}"></script>`,
   ],
   '/look.css': ['text/css', () => '@import "/more.css";'],
   '/more.css': ['text/css', () => 'input { color: red }'],
@@ -36,16 +39,25 @@ const page = (): Files => ({
   '/field.js': [script, () => 'export * from "./main.js"; export const field = 1;'],
   '/later.js': [script, () => 'export {};'],
   '/token.js': [script, () => `${Math.random()}`],
+  '/more.js': [script, () => 'export {};'],
 });
 
-/** Whether a change of the files is noticed before some time is over. */
-async function isNoticed(change: (files: Files) => void): Promise<boolean> {
+/** It is asked for twice before it is watched, and is given up after some looks. */
+const [firstLook, lastLook] = [3, 6];
+
+/** Whether a change of the files is noticed. @param later is done two looks after the change */
+async function isNoticed(
+  change: (files: Files) => void,
+  later: (files: Files) => void = () => {},
+): Promise<boolean> {
   const files = page();
-  const address = await serving(files);
-  const signal = AbortSignal.timeout(5500);
-  const changed = pageChange(address, signal).then(() => !signal.aborted);
-  setTimeout(() => change(files), 700);
-  return changed;
+  const ending = new AbortController();
+  const address = await serving(files, (times) => {
+    if (times === firstLook) change(files);
+    if (times === firstLook + 2) later(files);
+    if (times === lastLook) ending.abort();
+  });
+  return pageChange(address, ending.signal).then(() => !ending.signal.aborted);
 }
 
 describe('a page that is watched', () => {
@@ -57,22 +69,26 @@ describe('a page that is watched', () => {
       });
       expect(noticed).toBe(true);
     },
-    15_000,
+    30_000,
   );
 
   it('changes with a file more', async () => {
     const noticed = await isNoticed((files) => {
-      files['/later.js'] = [script, () => 'import "/token.js";'];
+      files['/later.js'] = [script, () => 'import "/more.js";'];
     });
     expect(noticed).toBe(true);
-  }, 15_000);
+  }, 30_000);
 
   it('does not change with what is another each time, nor while its server is away', async () => {
-    const noticed = await isNoticed((files) => {
-      const { '/': index } = files;
-      delete files['/'];
-      if (index) setTimeout(() => Object.assign(files, { '/': index }), 2500);
-    });
+    const { '/': index } = page();
+    const noticed = await isNoticed(
+      (files) => {
+        delete files['/'];
+      },
+      (files) => {
+        if (index) files['/'] = index;
+      },
+    );
     expect(noticed).toBe(false);
-  }, 15_000);
+  }, 30_000);
 });
