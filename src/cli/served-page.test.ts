@@ -79,6 +79,17 @@ describe('a page that is watched', () => {
     expect(noticed).toBe(true);
   }, 30_000);
 
+  it('changes when a server that was away has come', async () => {
+    const ending = new AbortController();
+    const files: Files = {};
+    const address = await serving(files, (times) => {
+      if (times === firstLook) Object.assign(files, page());
+      if (times === lastLook) ending.abort();
+    });
+    await pageChange(address, ending.signal);
+    expect(ending.signal.aborted).toBe(false);
+  }, 30_000);
+
   it('does not change with what is another each time, nor while its server is away', async () => {
     const { '/': index } = page();
     const noticed = await isNoticed(

@@ -25,16 +25,16 @@ export async function pageChange(address: string, signal: AbortSignal): Promise<
   while (!signal.aborted) {
     await wait(fetchEvery, undefined, { signal }).catch(() => undefined);
     const after = await served(address, signal);
-    if (after && isOther(before ?? after, again ?? after, after)) return;
+    // A server that was away at first has come.
+    if (after && !(before && isSame(before, again ?? before, after))) return;
   }
 }
 
-function isOther(before: Served, again: Served, after: Served): boolean {
+function isSame(before: Served, again: Served, after: Served): boolean {
   const steady = [...before].filter(([address, digest]) => again.get(address) === digest);
-  const known = new Set([...before.keys(), ...again.keys()]);
   return (
-    steady.some(([address, digest]) => after.get(address) !== digest) ||
-    [...after.keys()].some((address) => !known.has(address))
+    steady.every(([address, digest]) => after.get(address) === digest) &&
+    [...after.keys()].every((address) => before.has(address) || again.has(address))
   );
 }
 

@@ -12,9 +12,8 @@ import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
 import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
 import type { Correction } from '@/core/keyboard/correction';
-import { type KeyboardCheck, keyboardCheck, trapOn } from '@/core/keyboard/keyboard-check';
+import { type KeyboardCheck, keyboardCheck, trapOnLayout } from '@/core/keyboard/keyboard-check';
 import type { KeyboardSort } from '@/core/keyboard/keyboards';
-import { linuxKeyboard } from '@/core/keyboard/linux-keyboard';
 import type { MeasuredLayout } from '@/core/keyboard/measured-layouts';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
@@ -184,7 +183,7 @@ const replayWork = {
     return harms.map((harm) => found.filter((one) => one.harm === harm).length);
   },
 
-  /** What the field's rule accepts and the layouts that really came up cannot produce; those of unknown keys are left out. */
+  /** What the field's rule accepts and the layouts that really came up cannot produce; null for those of unknown keys. */
   layoutTraps(
     of: ReplayedField,
     guards: readonly Guard[],
@@ -194,10 +193,7 @@ const replayWork = {
     const field = fieldIn(of);
     if (!field) return [];
     const tried = firstSamples(samples);
-    return layouts.flatMap(([target, layout]) => {
-      const keyboard = linuxKeyboard(layout);
-      return keyboard ? [[target, trapOn(keyboard, field, guards, tried, target, 'en-US')] as const] : [];
-    });
+    return layouts.map(([target, layout]) => [target, trapOnLayout(layout, field, guards, tried, target)]);
   },
 
   /** Everything that is shown beside a rule while it is edited. */

@@ -5,8 +5,7 @@ import type { Guard } from '../guard/guard';
 import { cheapestForRule } from '../keyboard/cheapest-for-rule';
 import type { Correction } from '../keyboard/correction';
 import { hasKeyboard } from '../keyboard/entry';
-import { trapOn, trapOnTarget } from '../keyboard/keyboard-check';
-import { linuxKeyboard } from '../keyboard/linux-keyboard';
+import { trapOnLayout, trapOnTarget } from '../keyboard/keyboard-check';
 import type { MeasuredLayout } from '../keyboard/measured-layouts';
 import { phoneBrowsers } from '../keyboard/phone-browsers';
 import type { Setting } from '../keyboard/settings';
@@ -86,15 +85,13 @@ function phoneTraps(field: Field, guards: readonly Guard[], setup: KeyboardSetup
   });
 }
 
-/** Layouts of which nobody has looked at the keys tell of no trap. */
 function measuredTraps(
   field: Field,
   guards: readonly Guard[],
   layouts: readonly MeasuredLayout[],
 ): TargetTrap[] {
   return layouts.flatMap(({ target, name, layout }) => {
-    const keyboard = linuxKeyboard(layout);
-    const trap = keyboard && trapOn(keyboard, field, guards, [], target, 'en-US');
+    const trap = trapOnLayout(layout, field, guards, [], target);
     const says = [`The keyboard came up as ${layout}.`];
     return trap ? [{ on: { target, name, mark: 'measured', says }, trap }] : [];
   });

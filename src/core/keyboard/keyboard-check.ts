@@ -11,6 +11,7 @@ import { type Detour, detoursOf } from './detour';
 import { entryOf } from './entry';
 import type { Keyboard } from './keyboard';
 import { decimalSeparator } from './letters';
+import { linuxKeyboard } from './linux-keyboard';
 import { type Trap, trapOf } from './trap';
 
 /** What a person cannot see of a keyboard by eye. */
@@ -70,6 +71,18 @@ export function trapOn(
   const habits = habitsOf(target);
   const separator = decimalSeparator(language);
   return habits && trapOf({ field, guards, samples: acceptedOf(samples), habits, separator }, keyboard);
+}
+
+/** The same on the real keyboard, which is asked in English; null too for a layout of which nobody has looked at the keys. */
+export function trapOnLayout(
+  layout: string,
+  field: Field,
+  guards: readonly Guard[],
+  samples: readonly Sample[],
+  target: TargetId,
+): Trap | null {
+  const keyboard = linuxKeyboard(layout);
+  return keyboard && trapOn(keyboard, field, guards, samples, target, 'en-US');
 }
 
 function acceptedOf(samples: readonly Sample[]): string[] {
