@@ -1,12 +1,11 @@
 import { attributeEdits } from '../form/edit-markup';
 import type { Field } from '../form/field';
 import type { TypingPlan } from '../form/form-document';
-import { validTrial } from '../form/trial-value';
 import { comesUp } from '../keyboard/comes-up';
 import { correctedHabits } from '../keyboard/correction';
 import { isMeantFor, worthIt } from '../keyboard/detour';
 import { type Entry, entryOf, hasKeyboard, type InputMode, inputModes } from '../keyboard/entry';
-import { trapOn } from '../keyboard/keyboard-check';
+import { textsToTap, trapOn } from '../keyboard/keyboard-check';
 import type { KeyboardHabits } from '../keyboard/keyboard-habits';
 import { phoneBrowsers } from '../keyboard/phone-browsers';
 import { tapsFor } from '../keyboard/taps';
@@ -34,7 +33,9 @@ export function detourFindings(
   plan: TypingPlan,
   setup: KeyboardSetup,
 ): Finding[] {
-  const texts = hasKeyboard(field) ? acceptedTexts(field, plan) : [];
+  if (!hasKeyboard(field)) return [];
+  const reading = readSamples(plan.samples ?? '');
+  const texts = textsToTap(field, reading.status === 'read' ? reading.samples : [], mostSamples);
   const entry = entryOf(field);
   const phones = phoneBrowsers.flatMap((target): Phone[] => {
     const habits = correctedHabits(target.id, setup.corrections);
@@ -85,15 +86,6 @@ export function detourFindings(
       evidence: 'taps',
     },
   ];
-}
-
-function acceptedTexts(field: Field, { samples }: TypingPlan): string[] {
-  const reading = readSamples(samples ?? '');
-  const accepted =
-    reading.status === 'read' ? reading.samples.filter(({ expected }) => expected === 'accepted') : [];
-  if (accepted.length > 0) return accepted.slice(0, mostSamples).map(({ text }) => text);
-  const trial = validTrial(field);
-  return trial.status === 'value' && trial.value !== '' ? [trial.value] : [];
 }
 
 /** Taps for each text; null where one of them cannot be typed. */

@@ -37,9 +37,8 @@ export function keyboardCheck(
   if (!keyboards) return [];
   const entry = entryOf(field);
   const { keyboard } = comesUp(keyboards, entry, language);
-  const accepted = acceptedOf(samples);
   const trap = keyboard && trapOn(keyboard, field, guards, samples, target, language);
-  const texts = accepted.length > 0 ? accepted.slice(0, mostDetours) : exampleOf(field);
+  const texts = textsToTap(field, samples, mostDetours);
   return [{ target, trap, detours: detoursOf(texts, keyboards, entry, language) }];
 }
 
@@ -89,7 +88,10 @@ function acceptedOf(samples: readonly Sample[]): string[] {
   return samples.filter(({ expected }) => expected === 'accepted').map(({ text }) => text);
 }
 
-function exampleOf(field: Field): string[] {
+/** What is typed to count taps: samples that are accepted, the first of them, or else a value that the field accepts. */
+export function textsToTap(field: Field, samples: readonly Sample[], most: number): string[] {
+  const accepted = acceptedOf(samples);
+  if (accepted.length > 0) return accepted.slice(0, most);
   const trial = validTrial(field);
   return trial.status === 'value' && trial.value !== '' ? [trial.value] : [];
 }
