@@ -4,7 +4,7 @@ import { PNG } from 'pngjs';
 import { causeText, driftBetween, type FoundRun } from '@/core/drift/drift';
 import { findingsOfRun } from '@/core/finding/collect-findings';
 import type { Finding } from '@/core/finding/finding';
-import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
+import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import { answersOf } from '@/core/observation/answers';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
 import type { Run } from '@/core/observation/run';

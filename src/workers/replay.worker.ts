@@ -3,18 +3,18 @@ import { markupFaults } from '@/core/fault/markup-faults';
 import type { ToldFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
-import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { Field, FieldId, FormReading } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
+import type { AskedKeyboard } from '@/core/keyboard/asked-keyboards';
 import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
-import type { Correction } from '@/core/keyboard/correction';
 import { type KeyboardCheck, keyboardCheck, trapOnLayout } from '@/core/keyboard/keyboard-check';
+import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import type { KeyboardSort } from '@/core/keyboard/keyboards';
-import type { MeasuredLayout } from '@/core/keyboard/measured-layouts';
+import type { RuledField } from '@/core/keyboard/ruled-field';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
 import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submission-outlook';
@@ -29,14 +29,13 @@ import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
-import { readSamples } from '@/core/replay/sample-table';
+import { firstSamples } from '@/core/replay/sample-table';
 import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import { habitsByRoute } from '@/core/replay/usual-habits';
 import type { Script } from '@/core/script/stroke';
 import { habitsOf } from '@/core/target/habits';
 import type { TargetId } from '@/core/target/target';
-import type { Language } from '@/core/target/variant';
 
 /** A field in its markup, which a worker reads for itself. */
 export interface ReplayedField {
@@ -55,13 +54,9 @@ function fieldIn({ markup, field }: ReplayedField): Field | null {
   return readingOf(markup).fields.find(({ id }) => id === field) ?? null;
 }
 
-/** As many samples of a field as are tried on every key and every way in. */
-const triedSamples = 2000;
-
-/** The first of a table of samples; none of one that cannot be read. */
-function firstSamples(table: string): readonly Sample[] {
-  const reading = readSamples(table);
-  return reading.status === 'read' ? reading.samples.slice(0, triedSamples) : [];
+function ruledField(of: ReplayedField, guards: readonly Guard[], samples: string): RuledField | null {
+  const field = fieldIn(of);
+  return field && { field, guards, samples: firstSamples(samples) };
 }
 
 type Progress = (done: number) => unknown;
@@ -140,13 +135,10 @@ const replayWork = {
     guards: readonly Guard[],
     samples: string,
     targets: readonly TargetId[],
-    language: Language,
-    corrections: readonly Correction[],
+    setup: KeyboardSetup,
   ): KeyboardCheck[] {
-    const field = fieldIn(of);
-    if (!field) return [];
-    const tried = firstSamples(samples);
-    return targets.flatMap((target) => keyboardCheck(field, guards, tried, target, language, corrections));
+    const ruled = ruledField(of, guards, samples);
+    return ruled ? targets.flatMap((target) => keyboardCheck(ruled, target, setup)) : [];
   },
 
   /**
@@ -156,12 +148,12 @@ const replayWork = {
   cheapestSetting(
     of: ReplayedField,
     guards: readonly Guard[],
+    samples: string,
     wanted: KeyboardSort | null,
-    language: Language,
-    corrections: readonly Correction[],
+    setup: KeyboardSetup,
   ): Setting | null {
-    const field = fieldIn(of);
-    return field && cheapestForRule(field, guards, wanted, language, corrections);
+    const ruled = ruledField(of, guards, samples);
+    return ruled && cheapestForRule(ruled, wanted, setup);
   },
 
   /**
@@ -171,10 +163,10 @@ const replayWork = {
   async findings(
     form: Pick<FormDocument, 'markup' | 'typing'>,
     setup: KeyboardSetup,
-    layouts: readonly MeasuredLayout[],
+    asked: readonly AskedKeyboard[],
     progress: Progress,
   ): Promise<Finding[]> {
-    return withProgress(formFindings(form, setup, layouts), progress);
+    return withProgress(formFindings(form, setup, asked), progress);
   },
 
   /** How many findings a sweep has by what they do to the person, the worst first as in `harms`. */
@@ -190,10 +182,8 @@ const replayWork = {
     samples: string,
     layouts: readonly (readonly [TargetId, string])[],
   ): (readonly [TargetId, Trap | null])[] {
-    const field = fieldIn(of);
-    if (!field) return [];
-    const tried = firstSamples(samples);
-    return layouts.map(([target, layout]) => [target, trapOnLayout(layout, field, guards, tried, target)]);
+    const ruled = ruledField(of, guards, samples);
+    return ruled ? layouts.map(([target, layout]) => [target, trapOnLayout(layout, ruled, target)]) : [];
   },
 
   /** Everything that is shown beside a rule while it is edited. */

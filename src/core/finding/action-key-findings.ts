@@ -2,22 +2,16 @@ import type { Field } from '../form/field';
 import { grouped } from '../grouped';
 import { actionKeyOf } from '../keyboard/action-key';
 import { comesUp } from '../keyboard/comes-up';
-import { correctedHabits } from '../keyboard/correction';
 import { entryOf, hasKeyboard } from '../keyboard/entry';
-import { phoneBrowsers } from '../keyboard/phone-browsers';
+import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { phonesWith } from '../keyboard/phone-browsers';
 import { type Finding, type FoundOn, findingId } from './finding';
-import type { KeyboardSetup } from './keyboard-findings';
 
 /** A field from whose keyboard a person does not get on, or cannot send. */
-export function actionKeyFindings(
-  field: Field,
-  fields: readonly Field[],
-  { language, corrections }: KeyboardSetup,
-): Finding[] {
+export function actionKeyFindings(field: Field, fields: readonly Field[], setup: KeyboardSetup): Finding[] {
   if (!hasKeyboard(field)) return [];
-  const troubles = phoneBrowsers.flatMap(({ id, name }) => {
-    const habits = correctedHabits(id, corrections);
-    const keyboard = habits && comesUp(habits, entryOf(field), language).keyboard;
+  const troubles = phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
+    const { keyboard } = comesUp(habits, entryOf(field), setup.language);
     const trouble = keyboard && actionKeyOf(field, fields, keyboard, habits).trouble;
     const on: FoundOn = { target: id, name, mark: 'modelled', says: [] };
     return trouble ? [{ trouble, on }] : [];

@@ -1,39 +1,43 @@
 import type { FormDocument } from '../form/form-document';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
-import { type MeasuredLayout, measuredLayouts } from '../keyboard/measured-layouts';
+import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards';
+import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { answersOf } from '../observation/answers';
 import type { Run } from '../observation/run';
+import { firstSamples } from '../replay/sample-table';
 import { actionKeyFindings } from './action-key-findings';
 import { answerFindings } from './answer-findings';
 import { detourFindings } from './detour-findings';
 import { collected, type Finding } from './finding';
 import { guardFindings } from './guard-findings';
-import { type KeyboardSetup, keyboardFindings } from './keyboard-findings';
+import { keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
 
 /**
  * What can be told of a form and of what is typed into it before any target was asked about more than its keyboard.
- * @param layouts of the real keyboard that came up for its fields
+ * @param asked keyboards that came up for its fields
  * @yields how many fields are done
  */
 export function* formFindings(
   { markup, typing }: Pick<FormDocument, 'markup' | 'typing'>,
   setup: KeyboardSetup,
-  layouts: readonly MeasuredLayout[] = [],
+  asked: readonly AskedKeyboard[] = [],
 ): Generator<number, Finding[]> {
   const { fields } = readForm(markup);
   const page = pageOf(markup);
   const found = markupFindings(markup, fields);
   for (const [index, field] of fields.entries()) {
     const plan = typing[field.id] ?? { script: '', guards: [] };
+    const own = asked.filter((one) => one.field === field.id);
+    const ruled = { field, guards: plan.guards, samples: firstSamples(plan.samples) };
     found.push(
       ...patternFindings(markup, field),
-      ...keyboardFindings(markup, field, plan.guards, setup, layouts),
+      ...keyboardFindings(markup, ruled, setup, own),
       ...actionKeyFindings(field, fields, setup),
-      ...detourFindings(markup, field, plan, setup),
-      ...guardFindings(field, plan, page),
+      ...detourFindings(markup, ruled, setup),
+      ...guardFindings(field, plan, page, own),
     );
     yield index + 1;
   }
@@ -55,6 +59,6 @@ export function findingsOfRun(
   setup: KeyboardSetup,
 ): Finding[] {
   const answers = answersOf(run.observations);
-  const layouts = measuredLayouts(run.lineUp, answers, readForm(run.form.markup).fields);
-  return collected([...formFindingsAtOnce(run.form, setup, layouts), ...answerFindings(run, answers)]);
+  const asked = askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields);
+  return collected([...formFindingsAtOnce(run.form, setup, asked), ...answerFindings(run, answers)]);
 }

@@ -1,46 +1,28 @@
 import { attributeEdits } from '../form/edit-markup';
-import type { Field } from '../form/field';
-import type { TypingPlan } from '../form/form-document';
 import { comesUp } from '../keyboard/comes-up';
-import { correctedHabits } from '../keyboard/correction';
 import { isMeantFor, worthIt } from '../keyboard/detour';
 import { type Entry, entryOf, hasKeyboard, type InputMode, inputModes } from '../keyboard/entry';
-import { textsToTap, trapOn } from '../keyboard/keyboard-check';
-import type { KeyboardHabits } from '../keyboard/keyboard-habits';
-import { phoneBrowsers } from '../keyboard/phone-browsers';
+import { trapOn } from '../keyboard/keyboard-check';
+import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { type Phone, phonesWith } from '../keyboard/phone-browsers';
+import { type RuledField, textsToTap } from '../keyboard/ruled-field';
 import { tapsFor } from '../keyboard/taps';
-import { readSamples } from '../replay/sample-table';
-import type { Target } from '../target/target';
 import type { Language } from '../target/variant';
 import { type Finding, findingId } from './finding';
-import type { KeyboardSetup } from './keyboard-findings';
 
 /** Most samples whose taps are counted. */
 const mostSamples = 50;
-
-interface Phone {
-  readonly target: Target;
-  readonly habits: KeyboardHabits;
-}
 
 /**
  * A field whose samples, or a value that it accepts, take more taps than under another `inputmode`: one that costs no tap
  * more in any phone browser, and whose keyboards have all that the field's rule needs.
  */
-export function detourFindings(
-  markup: string,
-  field: Field,
-  plan: TypingPlan,
-  setup: KeyboardSetup,
-): Finding[] {
+export function detourFindings(markup: string, ruled: RuledField, setup: KeyboardSetup): Finding[] {
+  const { field } = ruled;
   if (!hasKeyboard(field)) return [];
-  const reading = readSamples(plan.samples ?? '');
-  const texts = textsToTap(field, reading.status === 'read' ? reading.samples : [], mostSamples);
+  const texts = textsToTap(ruled, mostSamples);
   const entry = entryOf(field);
-  const phones = phoneBrowsers.flatMap((target): Phone[] => {
-    const habits = correctedHabits(target.id, setup.corrections);
-    return habits ? [{ target, habits }] : [];
-  });
+  const phones = phonesWith(setup);
   const tapsUnder = (inputmode: InputMode | null) =>
     phones.map((phone) => tapsOf(texts, phone, { ...entry, inputmode }, setup.language));
   const now = tapsUnder(entry.inputmode);
@@ -51,7 +33,7 @@ export function detourFindings(
     .map((inputmode) => ({ inputmode, taps: tapsUnder(inputmode) }))
     .filter(({ taps }) => saves(now, taps))
     .sort((a, b) => total(a.taps) - total(b.taps));
-  const best = others.find(({ inputmode }) => hasAll(field, plan, phones, { ...entry, inputmode }, setup));
+  const best = others.find(({ inputmode }) => hasAll(ruled, phones, { ...entry, inputmode }, setup));
   if (!best) return [];
   const written = `inputmode="${best.inputmode}"`;
   const on = phones.flatMap(({ target }, at) => {
@@ -131,14 +113,13 @@ function mostSaved(
 }
 
 function hasAll(
-  field: Field,
-  { guards }: TypingPlan,
+  ruled: RuledField,
   phones: readonly Phone[],
   entry: Entry,
   { language }: KeyboardSetup,
 ): boolean {
   return phones.every(({ target, habits }) => {
     const { keyboard } = comesUp(habits, entry, language);
-    return keyboard !== null && trapOn(keyboard, field, guards, [], target.id, language) === null;
+    return keyboard !== null && trapOn(keyboard, ruled, target.id, language) === null;
   });
 }

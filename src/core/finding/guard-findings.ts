@@ -4,24 +4,28 @@ import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
 import { editingKeys } from '../guard/offered-guards';
 import { guardName } from '../guard/rule';
+import type { AskedKeyboard } from '../keyboard/asked-keyboards';
+import { unheardKey } from '../keyboard/ears';
 import { GaveUp } from '../pattern/limits';
 import { liveCheck } from '../pattern/live-rule';
 import { liveRules, submitRule } from '../pattern/rule-table';
 import { type BypassCell, type BypassRow, bypassTable } from '../replay/bypass';
 import { quickReplay } from '../replay/quick-replay';
-import { readSamples } from '../replay/sample-table';
+import { firstSamples } from '../replay/sample-table';
 import { habitsByRoute } from '../replay/usual-habits';
 import { formatScript } from '../script/script-text';
-import { type Finding, findingId, type Harm } from './finding';
-
-/** Most samples that are tried for findings; the Typing view tries them all. */
-const mostSamples = 2000;
+import { type Finding, type FoundOn, findingId, type Harm } from './finding';
 
 /** What the guards of a field let through, swallow, or keep from ever being typed, and which samples come out otherwise. */
-export function guardFindings(field: Field, plan: TypingPlan, page: PageControls): Finding[] {
+export function guardFindings(
+  field: Field,
+  plan: TypingPlan,
+  page: PageControls,
+  asked: readonly AskedKeyboard[] = [],
+): Finding[] {
   if (!isTypedText(field.kind)) return [];
   return [
-    ...bypassFindings(field, plan.guards, page),
+    ...bypassFindings(field, plan.guards, page, asked),
     ...blockedFinding(field, plan.guards),
     ...sampleFinding(field, plan),
   ];
@@ -31,7 +35,7 @@ function modelled(
   field: Field,
   parts: readonly string[],
   finding: Pick<Finding, 'says' | 'harm' | 'why' | 'remedy' | 'evidence'> &
-    Partial<Pick<Finding, 'change' | 'details' | 'script'>>,
+    Partial<Pick<Finding, 'change' | 'details' | 'script' | 'targets' | 'marks'>>,
 ): Finding {
   return {
     id: findingId(...parts),
@@ -45,7 +49,12 @@ function modelled(
   };
 }
 
-function bypassFindings(field: Field, guards: readonly Guard[], page: PageControls): Finding[] {
+function bypassFindings(
+  field: Field,
+  guards: readonly Guard[],
+  page: PageControls,
+  asked: readonly AskedKeyboard[],
+): Finding[] {
   const tryOut = (tried: readonly Guard[]) => bypassTable(field, tried, [], habitsByRoute, page);
   const { judgeAlone } = strictCheck(field, guards);
   return tryOut(guards.filter(({ on }) => on)).flatMap((row) => {
@@ -75,6 +84,7 @@ function bypassFindings(field: Field, guards: readonly Guard[], page: PageContro
           details: [`This shows it: ${scriptOf(past[0])}`],
           script: past[0]?.script ?? null,
           evidence: 'ways in',
+          ...unheardOn(guard, asked),
         }),
       );
     }
@@ -102,6 +112,17 @@ function bypassFindings(field: Field, guards: readonly Guard[], page: PageContro
     }
     return found;
   });
+}
+
+/** The keyboards on which it was seen that the page is not told of keys, besides what the model says. */
+function unheardOn(guard: Guard, asked: readonly AskedKeyboard[]): Pick<Finding, 'targets' | 'marks'> {
+  const targets = asked.flatMap(({ target, name, mark, tapped }): FoundOn[] => {
+    const unheard = unheardKey([guard], tapped);
+    if (!unheard) return [];
+    const says = `Of “${unheard.key}” the page heard ${unheard.heard.join(', ')}, and no keydown that names it.`;
+    return [{ target, name, mark, says: [says] }];
+  });
+  return { targets, marks: [...new Set(['modelled' as const, ...targets.map(({ mark }) => mark)])] };
 }
 
 /** Ways by which a person brings text in; a script is the page's own. */
@@ -165,10 +186,8 @@ function blockedBy(check: () => ReturnType<typeof liveCheck>['blocked']) {
 
 /** Samples that do not come out as the person expects. */
 function sampleFinding(field: Field, plan: TypingPlan): Finding[] {
-  const reading = readSamples(plan.samples ?? '');
-  if (reading.status === 'fault' || reading.samples.length === 0) return [];
   const replay = quickReplay(field, plan.guards, habitsByRoute('hardware keys'));
-  const tried = reading.samples.slice(0, mostSamples);
+  const tried = firstSamples(plan.samples);
   const others = tried.flatMap((sample) => {
     const { verdict, by } = replay(sample.text);
     return verdict === sample.expected ? [] : [{ sample, verdict, by }];

@@ -1,22 +1,17 @@
 import { attributeEdits, type TextEdit } from '../form/edit-markup';
 import type { Field } from '../form/field';
 import { grouped } from '../grouped';
-import type { Guard } from '../guard/guard';
+import type { AskedKeyboard } from '../keyboard/asked-keyboards';
 import { cheapestForRule } from '../keyboard/cheapest-for-rule';
-import type { Correction } from '../keyboard/correction';
-import { hasKeyboard } from '../keyboard/entry';
-import { trapOnLayout, trapOnTarget } from '../keyboard/keyboard-check';
-import type { MeasuredLayout } from '../keyboard/measured-layouts';
-import { phoneBrowsers } from '../keyboard/phone-browsers';
+import { comesUp } from '../keyboard/comes-up';
+import { entryOf, hasKeyboard } from '../keyboard/entry';
+import { trapOn, trapOnLayout } from '../keyboard/keyboard-check';
+import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { phonesWith } from '../keyboard/phone-browsers';
+import type { RuledField } from '../keyboard/ruled-field';
 import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
-import type { Language } from '../target/variant';
 import { type Finding, type FoundOn, findingId } from './finding';
-
-export interface KeyboardSetup {
-  readonly language: Language;
-  readonly corrections: readonly Correction[];
-}
 
 interface TargetTrap {
   readonly on: FoundOn;
@@ -25,24 +20,17 @@ interface TargetTrap {
 
 /**
  * What a field's rule accepts and the keyboards of phones cannot produce; those that lack the same are one finding.
- * @param layouts that came up for fields of the form when the real keyboard was asked
+ * @param asked keyboards that came up for the field
  */
 export function keyboardFindings(
   markup: string,
-  field: Field,
-  guards: readonly Guard[],
+  ruled: RuledField,
   setup: KeyboardSetup,
-  layouts: readonly MeasuredLayout[] = [],
+  asked: readonly AskedKeyboard[] = [],
 ): Finding[] {
+  const { field } = ruled;
   if (!hasKeyboard(field)) return [];
-  const traps = [
-    ...phoneTraps(field, guards, setup),
-    ...measuredTraps(
-      field,
-      guards,
-      layouts.filter((one) => one.field === field.id),
-    ),
-  ];
+  const traps = [...phoneTraps(ruled, setup), ...measuredTraps(ruled, asked)];
   const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
@@ -50,7 +38,7 @@ export function keyboardFindings(
     const found = [first, ...others].map(({ on }) => on);
     // A page chooses the keyboards of phones; what it could ask of the real one instead, nobody tried.
     const isPhones = found.some(({ mark }) => mark === 'modelled');
-    const setting = isPhones ? cheapestForRule(field, guards, null, setup.language, setup.corrections) : null;
+    const setting = isPhones ? cheapestForRule(ruled, null, setup) : null;
     return [
       {
         id,
@@ -78,22 +66,20 @@ const remedies = {
   measured: 'Let the rule take another writing too, or try other settings on that keyboard.',
 } as const;
 
-function phoneTraps(field: Field, guards: readonly Guard[], setup: KeyboardSetup): TargetTrap[] {
-  return phoneBrowsers.flatMap(({ id, name }) => {
-    const trap = trapOnTarget(field, guards, id, setup.language, setup.corrections);
+function phoneTraps(ruled: RuledField, setup: KeyboardSetup): TargetTrap[] {
+  const { language } = setup;
+  return phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
+    const { keyboard } = comesUp(habits, entryOf(ruled.field), language);
+    const trap = keyboard && trapOn(keyboard, ruled, id, language);
     return trap ? [{ on: { target: id, name, mark: 'modelled', says: [] }, trap }] : [];
   });
 }
 
-function measuredTraps(
-  field: Field,
-  guards: readonly Guard[],
-  layouts: readonly MeasuredLayout[],
-): TargetTrap[] {
-  return layouts.flatMap(({ target, name, layout }) => {
-    const trap = trapOnLayout(layout, field, guards, [], target);
+function measuredTraps(ruled: RuledField, asked: readonly AskedKeyboard[]): TargetTrap[] {
+  return asked.flatMap(({ target, name, mark, layout }) => {
+    const trap = layout && trapOnLayout(layout, ruled, target);
     const says = [`The keyboard came up as ${layout}.`];
-    return trap ? [{ on: { target, name, mark: 'measured', says }, trap }] : [];
+    return trap ? [{ on: { target, name, mark, says }, trap }] : [];
   });
 }
 

@@ -25,6 +25,21 @@ function found(
   );
 }
 
+describe('a trap on phones', () => {
+  const pad = '<label>Count <input name=a inputmode=numeric></label>';
+  it('is found by a sample where the rule itself names no character', () => {
+    expect(found('keyboards', pad)).toEqual([]);
+    const [trap, ...others] = found('keyboards', pad, { samples: '12,accepted\n1/2,accepted\n🐦,refused' });
+    expect(others).toEqual([]);
+    expect(trap).toMatchObject({
+      says: 'Count: the keyboard that comes up lacks “/”. “1/2” is accepted and cannot be typed.',
+      targets: [{ name: 'Android-like phone' }, { name: 'iOS-like phone' }],
+    });
+    const mended = trap?.change && changedForm({ markup: pad, typing: {} }, trap.change);
+    expect(mended && found('keyboards', mended.markup, { samples: '1/2,accepted' })).toEqual([]);
+  });
+});
+
 describe('a detour on phones', () => {
   const site = '<label>Site <input name=a></label>';
   it('names the text that is spared the most taps, on each phone, and writes the input mode', () => {

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { FormId } from '../form/form-document';
 import { readForm } from '../form/read-form';
+import type { Guard } from '../guard/guard';
+import { editingKeys } from '../guard/offered-guards';
 import { answersOf } from '../observation/answers';
 import type { KeyboardFacts, Observation } from '../observation/observation';
 import type { Provenance } from '../observation/provenance';
@@ -88,6 +90,56 @@ describe('findings of what an engine showed by itself', () => {
     ]);
     expect(found([bubble([])], ownPage)).toEqual([]);
     expect(found([bubble(['bottom'])])).toEqual([]);
+  });
+});
+
+describe('a filter on keys', () => {
+  const guard: Guard = {
+    kind: 'allow',
+    id: 'g',
+    on: true,
+    stage: 'key',
+    set: { classes: ['ASCII digits'], own: '' },
+    keys: [...editingKeys],
+  };
+  const event = (type: 'keydown' | 'keypress' | 'input') => ({
+    by: 'q',
+    type,
+    key: 'q',
+    inputType: null,
+    data: null,
+    value: 'q',
+  });
+  const foundOf = (tapped: KeyboardFacts['tapped']) => {
+    if (!level) throw new Error('no field');
+    const form = {
+      id: 'a' as FormId,
+      name: 'A',
+      markup: '<label>Level <input name=level></label>',
+      typing: { [level]: { script: '', guards: [guard] } },
+    };
+    const observations = [keyboard('chromium', { tapped, fieldInSight: true })];
+    return findingsOfRun({ form, lineUp, observations }, { language: 'en-US', corrections: [] }).filter(
+      ({ says }) => says.includes('got past by'),
+    );
+  };
+
+  it('that a real keyboard tells of no key has that beside what the model says', () => {
+    expect(foundOf([event('keypress'), event('input')])).toMatchObject([
+      {
+        marks: ['modelled', 'measured'],
+        targets: [
+          {
+            name: 'Chromium',
+            mark: 'measured',
+            says: ['Of “q” the page heard keypress, input, and no keydown that names it.'],
+          },
+        ],
+      },
+    ]);
+  });
+  it('that it does tell is got past in the model alone', () => {
+    expect(foundOf([event('keydown'), event('input')])).toMatchObject([{ marks: ['modelled'], targets: [] }]);
   });
 });
 

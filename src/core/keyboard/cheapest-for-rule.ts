@@ -1,12 +1,12 @@
-import type { Field } from '../form/field';
-import type { Guard } from '../guard/guard';
 import { habitsOf } from '../target/habits';
-import type { Language } from '../target/variant';
-import { type Correction, correctedHabits } from './correction';
+import { targetId } from '../target/target';
 import { entryOf } from './entry';
+import type { Keyboard } from './keyboard';
+import type { KeyboardSetup } from './keyboard-setup';
 import type { KeyboardSort } from './keyboards';
 import { decimalSeparator } from './letters';
-import { phoneBrowsers } from './phone-browsers';
+import { phonesWith } from './phone-browsers';
+import type { RuledField } from './ruled-field';
 import { cheapestSetting, type Setting } from './settings';
 import { trapOf } from './trap';
 
@@ -16,23 +16,27 @@ import { trapOf } from './trap';
  * @returns null where no setting brings it up in all of them
  */
 export function cheapestForRule(
-  field: Field,
-  guards: readonly Guard[],
+  ruled: RuledField,
   wanted: KeyboardSort | null,
-  language: Language,
-  corrections: readonly Correction[],
+  setup: KeyboardSetup,
 ): Setting | null {
-  const ids = phoneBrowsers.map(({ id }) => id);
-  const [habits] = ids.flatMap((id) => habitsOf(id) ?? []);
-  if (!habits) return null;
-  const separator = decimalSeparator(language);
-  return cheapestSetting(
-    ids.flatMap((id) => correctedHabits(id, corrections) ?? []),
-    entryOf(field),
-    language,
-    (keyboard) =>
-      wanted === null
-        ? trapOf({ field, guards, samples: [], habits, separator }, keyboard) === null
-        : keyboard.name === wanted,
-  );
+  const { language } = setup;
+  const phones = phonesWith(setup).map(({ habits }) => habits);
+  const isWanted = wanted === null ? canTypeAll(ruled, setup) : ({ name }: Keyboard) => name === wanted;
+  return cheapestSetting(phones, entryOf(ruled.field), language, isWanted);
+}
+
+/** Whether a keyboard brings every value that the rule accepts; many settings bring up the same one. */
+function canTypeAll(ruled: RuledField, { language }: KeyboardSetup): (keyboard: Keyboard) => boolean {
+  const known = new Map<string, boolean>();
+  const habits = habitsOf(targetId('blink-phone'));
+  return (keyboard) => {
+    const keys = JSON.stringify(keyboard.layers);
+    const can =
+      known.get(keys) ??
+      (habits !== null &&
+        trapOf({ ruled, habits, separator: decimalSeparator(language) }, keyboard) === null);
+    known.set(keys, can);
+    return can;
+  };
 }

@@ -2,7 +2,7 @@ import type { Language } from '../target/variant';
 import type { Entry } from './entry';
 import type { Keyboard } from './keyboard';
 import { type Brings, type BringsRule, fits, type KeyboardHabits } from './keyboard-habits';
-import { keyboardOf } from './keyboards';
+import { type KeyboardSort, keyboardOf } from './keyboards';
 import { withKeysSeen } from './keys-seen';
 import { isSurer, type Known } from './known';
 
@@ -21,10 +21,15 @@ export function comesUp(habits: KeyboardHabits, entry: Entry, language: Language
   const { brings, known } = ruleFor(habits, entry);
   if (brings.up !== 'keyboard') return { brings, keyboard: null, firstLayer: '', known };
   const { sort } = brings;
-  const keyboard = habits.seen.keys
+  const keyboard = keyboardAs(habits, sort, language);
+  return { brings, keyboard, firstLayer: firstLayerOf(keyboard, habits, entry), known };
+}
+
+/** A target's keyboard of a sort, with the keys that somebody saw on it. */
+export function keyboardAs(habits: KeyboardHabits, sort: KeyboardSort, language: Language): Keyboard {
+  return habits.seen.keys
     .filter((seen) => seen.sort === sort && seen.language === language)
     .reduce(withKeysSeen, keyboardOf(habits.family, sort, language));
-  return { brings, keyboard, firstLayer: firstLayerOf(keyboard, habits, entry), known };
 }
 
 const unknown: BringsRule = {

@@ -20,6 +20,7 @@ import { charactersOf } from './keyboard';
 import { keyboardCheck } from './keyboard-check';
 import { keyboardHabitsOf } from './keyboard-habits';
 import { readKeyboard } from './keyboard-schema';
+import type { RuledField } from './ruled-field';
 import { type HabitValue, knownOf, type SingleHabit, singleHabits, withHabit } from './single-habit';
 
 function fieldOf(markup: string): Field {
@@ -38,6 +39,7 @@ function corrected(id: string, corrections: readonly Correction[]) {
   if (!found) throw new Error(id);
   return found;
 }
+const ruled = (field: Field): RuledField => ({ field, guards: [], samples: [] });
 const said = (markup: string, corrections: readonly Correction[]) =>
   comesUp(corrected(phone, corrections), entryOf(fieldOf(markup)), 'en-US');
 
@@ -88,7 +90,7 @@ describe('a correction', () => {
     const code = fieldOf('<input inputmode=numeric pattern="[A-Z]{2}[0-9]{2}">');
     const seen = correctionOf(phone, habits(phone), entryOf(code), 'letters', '2026-11-26');
     const trap = (corrections: readonly Correction[]) =>
-      keyboardCheck(code, [], [], phone, 'en-US', corrections)[0]?.trap;
+      keyboardCheck(ruled(code), phone, { language: 'en-US', corrections })[0]?.trap;
     expect(trap([])).not.toBeNull();
     expect(trap([seen])).toBeNull();
   });
@@ -106,7 +108,8 @@ describe('a correction of keys', () => {
   const keys = (has: readonly string[], lacks: readonly string[]) =>
     keysCorrection(targetId('webkit-phone'), { ...pad, has, lacks }, '2026-11-26');
   const missing = (...corrections: readonly Correction[]) =>
-    keyboardCheck(level, [], [], targetId('webkit-phone'), 'en-US', corrections)[0]?.trap?.missing ?? [];
+    keyboardCheck(ruled(level), targetId('webkit-phone'), { language: 'en-US', corrections })[0]?.trap
+      ?.missing ?? [];
 
   it('puts a key there that was seen, and the trap is gone', () => {
     expect(missing()).toEqual(['-']);

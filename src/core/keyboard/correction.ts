@@ -1,6 +1,12 @@
 import type { TargetId } from '../target/target';
 import type { Entry } from './entry';
-import { type Brings, type BringsRule, type KeyboardHabits, keyboardHabitsOf } from './keyboard-habits';
+import {
+  type Brings,
+  type BringsRule,
+  goesByEntry,
+  type KeyboardHabits,
+  keyboardHabitsOf,
+} from './keyboard-habits';
 import { type KeyboardSort, keyboardSorts } from './keyboards';
 import type { KeysSeen } from './keys-seen';
 import type { Known } from './known';
@@ -95,6 +101,3 @@ function corrected(habits: KeyboardHabits, correction: Correction): KeyboardHabi
 }
 
 /** Native fields know no type and no inputmode. */
-function goesByEntry({ rules }: KeyboardHabits): boolean {
-  return rules.some(({ entries }) => entries);
-}

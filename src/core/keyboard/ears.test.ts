@@ -1,26 +1,29 @@
-import { expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
 import type { Guard, GuardStage } from '../guard/guard';
+import type { TappedEvent } from '../observation/observation';
 import { bypassTable } from '../replay/bypass';
 import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
-import { deafGuards } from './ears';
+import { deafGuards, unheardKey } from './ears';
 
 const markup = '<form><input name=a></form>';
+
+const digitsAt = (stage: GuardStage, on = true): Guard => ({
+  kind: 'allow',
+  id: 'g',
+  on,
+  stage,
+  set: { classes: ['ASCII digits'], own: '' },
+  keys: ['Backspace', 'Delete', 'Enter', 'Tab', 'ArrowLeft', 'Home', 'Shortcut'],
+});
 
 function deaf(stage: GuardStage, on = true) {
   const [field] = readForm(markup).fields;
   const [desk, phone] = ['chromium', 'blink-phone'].map((id) => habitsOf(targetId(id)));
   if (!field || !desk || !phone) throw new Error('no habits');
-  const guard: Guard = {
-    kind: 'allow',
-    id: 'g',
-    on,
-    stage,
-    set: { classes: ['ASCII digits'], own: '' },
-    keys: ['Backspace', 'Delete', 'Enter', 'Tab', 'ArrowLeft', 'Home', 'Shortcut'],
-  };
+  const guard = digitsAt(stage, on);
   const rows = bypassTable(
     field,
     [guard],
@@ -43,4 +46,31 @@ it('one that looks at the text hears them', () => {
 
 it('one that is switched off is not told of', () => {
   expect(deaf('key', false)).toEqual([]);
+});
+
+describe('a key that a finger really tapped', () => {
+  const event = (by: string, type: TappedEvent['type'], key: string | null = null): TappedEvent => ({
+    by,
+    type,
+    key,
+    inputType: null,
+    data: null,
+    value: '',
+  });
+  const pressedAlone = [event('q', 'keypress', 'q'), event('q', 'input')];
+  const erased = [event('Backspace', 'keydown', 'Backspace'), event('Backspace', 'input')];
+  const nameless = [event('q', 'keydown', 'Unidentified'), event('q', 'input')];
+  const named = [event('q', 'keydown', 'q'), event('q', 'input')];
+
+  it.each([
+    ['a press without a keydown', pressedAlone, ['keypress', 'input']],
+    ['a keydown without a name', nameless, ['keydown', 'input']],
+  ])('is not told to a filter on keys by %s', (_, tapped, heard) => {
+    expect(unheardKey([digitsAt('key')], [...erased, ...tapped])).toMatchObject({ key: 'q', heard });
+  });
+  it('is told by a keydown of its name, to one that looks at the text in any way', () => {
+    expect(unheardKey([digitsAt('key')], [...named, ...erased])).toBeNull();
+    expect(unheardKey([digitsAt('after input'), digitsAt('key', false)], pressedAlone)).toBeNull();
+    expect(unheardKey([digitsAt('key')], null)).toBeNull();
+  });
 });

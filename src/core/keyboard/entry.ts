@@ -85,7 +85,6 @@ function capitalizationOf({ kind }: Field, control: Control): Capitalization {
 
 function entryKindOf(field: Field, inputmode: InputMode | null, digitsPattern: boolean): EntryKind {
   const [control] = field.controls;
-  const tokens = (attribute(control, 'autocomplete') ?? '').toLowerCase().split(/\s+/);
   switch (field.kind) {
     case 'email':
       return 'e-mail';
@@ -105,11 +104,35 @@ function entryKindOf(field: Field, inputmode: InputMode | null, digitsPattern: b
       return numberKind(control);
     default:
       if (isDated(field.kind)) return 'date';
-      if (tokens.some((token) => /^(?:given-|family-|additional-)?name$/.test(token))) return 'person’s name';
-      if (tokens.some((token) => /^(?:street-address|address-(?:line|level)\d)$/.test(token)))
-        return 'postal address';
-      return digitsPattern || inputmode === 'numeric' ? 'whole number' : 'plain';
+      if (digitsPattern) return 'whole number';
+      return (inputmode && byInputMode[inputmode]) ?? byAutofill(control) ?? 'plain';
   }
+}
+
+const byInputMode: Readonly<Partial<Record<InputMode, EntryKind>>> = {
+  tel: 'phone',
+  url: 'web address',
+  email: 'e-mail',
+  numeric: 'whole number',
+  decimal: 'decimal number',
+  search: 'search',
+};
+
+/** HTML Standard, "Autofill": what the tokens of `autocomplete` say is entered, as native fields tell it apart. */
+const autofillEntries: readonly (readonly [RegExp, EntryKind])[] = [
+  [/^(?:cc-)?(?:given-|family-|additional-)?name$/, 'person’s name'],
+  [/^(?:street-address|address-(?:line|level)\d)$/, 'postal address'],
+  [/^email$/, 'e-mail'],
+  [/^tel(?:-national|-local)?$/, 'phone'],
+  [/^(?:url|photo)$/, 'web address'],
+  [/^(?:one-time-code|cc-csc)$/, 'digits-only secret'],
+  [/^cc-number$/, 'whole number'],
+  [/^bday$/, 'date'],
+];
+
+function byAutofill(control: Control): EntryKind | undefined {
+  const tokens = (attribute(control, 'autocomplete') ?? '').toLowerCase().split(/\s+/);
+  return autofillEntries.find(([token]) => tokens.some((one) => token.test(one)))?.[1];
 }
 
 /** A number may be signed unless `min` says otherwise, and has decimals where its step has. */

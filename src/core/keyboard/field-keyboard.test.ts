@@ -9,10 +9,10 @@ import { accessoryDeed, actionKeyOf, focusOrder } from './action-key';
 import { arrivesAs, maskedText, wantsCapitals } from './arrives';
 import { bringsText, comesUp } from './comes-up';
 import { detoursOf } from './detour';
-import { entryOf } from './entry';
+import { entryKinds, entryOf } from './entry';
 import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
 import { decimalSeparator } from './letters';
-import { cheapestSetting, settingsTable } from './settings';
+import { cheapestSetting, entriesTable, settingsTable } from './settings';
 import { trapOf } from './trap';
 
 function fieldsOf(markup: string): readonly Field[] {
@@ -42,7 +42,10 @@ function trapped(
   const { keyboard } = shown(markup, target, language);
   if (!keyboard) throw new Error('no keyboard');
   const { typing: habits } = habitsFor(target);
-  return trapOf({ field, guards, samples: [], habits, separator: decimalSeparator(language) }, keyboard);
+  return trapOf(
+    { ruled: { field, guards, samples: [] }, habits, separator: decimalSeparator(language) },
+    keyboard,
+  );
 }
 
 describe('what comes up', () => {
@@ -55,7 +58,10 @@ describe('what comes up', () => {
     ['<input type=number min=0 name=a>', 'numbers', 'letters, from the numbers', 'digits'],
     ['<input type=number min=0 step=.1 name=a>', 'numbers', 'letters, from the numbers', 'numbers'],
     ['<input inputmode=numeric name=a>', 'digits', 'digits', 'digits'],
-    ['<input inputmode=DECIMAL name=a>', 'numbers', 'numbers', 'letters'],
+    ['<input inputmode=DECIMAL name=a>', 'numbers', 'numbers', 'numbers'],
+    ['<input autocomplete="section-a work tel" name=a>', 'letters', 'letters', 'telephone'],
+    ['<input autocomplete=cc-csc name=a>', 'letters', 'letters', 'digits'],
+    ['<input autocomplete=email inputmode=tel name=a>', 'telephone', 'telephone', 'telephone'],
     ['<input pattern="[0-9]*" name=a>', 'letters', 'digits', 'digits'],
     ['<input inputmode=none name=a>', 'no keyboard', 'no keyboard', 'letters'],
     ['<input readonly name=a>', 'no keyboard', 'no keyboard', 'no keyboard'],
@@ -234,6 +240,18 @@ describe('settings', () => {
     expect(table.map(({ kind }) => kind)).toContain('tel');
     expect(table.every(({ cells }) => cells.length === 9)).toBe(true);
     expect(bringsText(table[0]?.cells[6]?.brings ?? { up: 'nothing' })).toBe('digits');
+  });
+
+  it('of a native field are what it can be made for', () => {
+    const entry = entryOf(fieldOf('<input type=number min=0 name=a>'));
+    const table = entriesTable(habitsFor('native-phone-field').keyboard, entry, 'en-US');
+    const brings = Object.fromEntries(table.map(({ native, up }) => [native, bringsText(up.brings)]));
+    expect(Object.keys(brings)).toEqual(entryKinds);
+    expect(brings).toMatchObject({
+      phone: 'telephone',
+      'digits-only secret': 'digits',
+      'many lines': 'letters',
+    });
   });
 
   it('the cheapest one is a mode before it is another kind, and none where no target agrees', () => {

@@ -59,7 +59,7 @@ export interface TextHabits {
 
 /** How a field is dressed in a target, besides its text. */
 export interface DressHabits {
-  /** The label stands in the field as a hint and moves up when it has text. */
+  /** The label stands in the field where the text will be, and moves up above it once the field has the focus or a text. */
   readonly floatingLabel: boolean;
   /** What an app may show before and behind the text that is no part of it. */
   readonly affixes: boolean;
@@ -303,6 +303,11 @@ const habits: Readonly<Record<string, KeyboardHabits>> = {
 /** Null for targets that bring up no keyboard of which the model knows. */
 export function keyboardHabitsOf(target: string): KeyboardHabits | null {
   return Object.hasOwn(habits, target) ? (habits[target] ?? null) : null;
+}
+
+/** Whether a target goes by what an app says that its field is for, and not by the markup of a page. */
+export function goesByEntry({ rules }: Pick<KeyboardHabits, 'rules'>): boolean {
+  return rules.some(({ entries }) => entries);
 }
 
 /** Whether a rule is about a field. */

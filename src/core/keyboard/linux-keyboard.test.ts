@@ -17,7 +17,7 @@ function keyboard(layout: string) {
 function trap(markup: string, layout: string) {
   const [field] = readForm(markup).fields;
   if (!field) throw new Error('no field');
-  return trapOn(keyboard(layout), field, [], [], targetId('firefox'), 'en-US');
+  return trapOn(keyboard(layout), { field, guards: [], samples: [] }, targetId('firefox'), 'en-US');
 }
 
 describe('the real keyboard of Linux', () => {

@@ -1,8 +1,7 @@
 import { type Field, typedKinds } from '../form/field';
 import type { Language } from '../target/variant';
 import { type ComesUp, comesUp } from './comes-up';
-import type { Entry, InputMode } from './entry';
-import { inputModes } from './entry';
+import { type Entry, type EntryKind, entryKinds, type InputMode, inputModes } from './entry';
 import type { Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
 
@@ -22,6 +21,15 @@ export function settingsTable(
     kind,
     cells: [null, ...inputModes].map((inputmode) => comesUp(habits, { ...entry, kind, inputmode }, language)),
   }));
+}
+
+/** What each sort of entry that a native field can be made for brings up. */
+export function entriesTable(
+  habits: KeyboardHabits,
+  entry: Entry,
+  language: Language,
+): { readonly native: EntryKind; readonly up: ComesUp }[] {
+  return entryKinds.map((native) => ({ native, up: comesUp(habits, { ...entry, native }, language) }));
 }
 
 /** What changing to a setting costs: another kind changes what is checked and sent, an input mode the keyboard alone. */

@@ -82,7 +82,7 @@ export const singleHabits: readonly SingleHabit[] = [
   single('text', 'predicts', 'words are proposed'),
   single('text', 'mask', 'stands for a character of a secret', { is: 'text', most: 1 }),
   single('text', 'revealed', 'its last character is shown for', { is: 'number', most: 10_000, unit: 'ms' }),
-  single('dress', 'floatingLabel', 'the label stands in the empty field'),
+  single('dress', 'floatingLabel', 'the label stands in the field, and above the text in it'),
   single('dress', 'affixes', 'a prefix and a suffix are shown'),
   single('dress', 'atLimit', 'at a length limit', { is: 'one of', choices: ['stops', 'only warns'] }),
   throughTheForm,

@@ -9,7 +9,7 @@ import { comesUp } from './comes-up';
 import { entryOf } from './entry';
 import { type Key, layerNamed } from './keyboard';
 import { keyboardHabitsOf } from './keyboard-habits';
-import { layerUp, type Tapped, type TappingPlace, tap, untapped } from './tapping';
+import { layerUp, prefilled, scriptOf, type Tapped, type TappingPlace, tap, untapped } from './tapping';
 
 /** A keyboard under the fingers: taps keys by what stands on them, and says what is in the field. */
 function hands(markup: string, target: string) {
@@ -23,7 +23,8 @@ function hands(markup: string, target: string) {
   if (!keyboard) throw new Error('no keyboard');
   const action = actionKeyOf(field, fields, keyboard, habits);
   let now: Tapped = untapped;
-  const text = () => typeScript(field, now.strokes, [], typing).steps.at(-1)?.text ?? '';
+  const standing = () => typeScript(field, scriptOf(now), [], typing).steps.at(-1) ?? prefilled(field);
+  const text = () => standing().text;
   const place = (): TappingPlace => ({ up, habits, entry, action, before: text() });
   const layer = () => layerUp(now, place());
   const keys = () => layerNamed(keyboard, layer())?.rows.flat() ?? [];
@@ -35,6 +36,8 @@ function hands(markup: string, target: string) {
     text,
     keys,
     press,
+    first: () => prefilled(field),
+    standing,
     said: () => now.said,
     type(...labels: readonly string[]) {
       for (const label of labels) {
@@ -51,6 +54,21 @@ function hands(markup: string, target: string) {
     },
   };
 }
+
+describe('a field that is filled in already', () => {
+  it.each(['blink-phone', 'webkit-phone', 'native-phone-field'])(
+    'is typed into behind its text: %s',
+    (target) => {
+      const at = hands('<input name=a value="SKR-_">', target);
+      expect(at.standing()).toMatchObject(at.first());
+      at.type('erase', 'x');
+      expect(at.text()).toBe('SKR-x');
+    },
+  );
+  it('holds what its kind makes of its value', () => {
+    expect(hands('<input type=url name=a value=" http:// ">', 'blink-phone').first().text).toBe('http://');
+  });
+});
 
 describe('tapping', () => {
   it('begins a sentence large, goes on small, and puts a full stop for two spaces', () => {

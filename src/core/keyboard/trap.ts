@@ -8,6 +8,7 @@ import { graphemes } from '../script/graphemes';
 import type { Habits } from '../target/habits';
 import { charactersOf, type Keyboard } from './keyboard';
 import { hasEmoji } from './keyboards';
+import { expectedTexts, type RuledField } from './ruled-field';
 import { missingFrom } from './taps';
 
 /** Values that the field's rule accepts and that cannot be typed on the keyboard that comes up. */
@@ -19,10 +20,7 @@ export interface Trap {
 }
 
 export interface TrapQuestion {
-  readonly field: Field;
-  readonly guards: readonly Guard[];
-  /** Texts that the person expects to be accepted. */
-  readonly samples: readonly string[];
+  readonly ruled: RuledField;
   readonly habits: Pick<Habits, 'ways' | 'typing'>;
   /** What stands between the whole part of a number and its decimals where the person lives. */
   readonly separator: string;
@@ -52,13 +50,14 @@ function isEmoji(character: string): boolean {
 
 /** Values that need a character which is not there, and that the rule accepts. */
 function acceptedValues(question: TrapQuestion, isThere: (character: string) => boolean): string[] {
-  const { field, guards, habits, samples } = question;
+  const { ruled, habits } = question;
+  const { field, guards } = ruled;
   // An app holds its own field to the same rule.
   const { judge } = judgeFor(field, guards, { ...habits, typing: { ...habits.typing, tells: 'DOM events' } });
   const typed = quickReplay(field, guards, { ...habits, typing: { ...habits.typing, keys: 'hardware' } });
   const lacks = (value: string) => graphemes(value).some((character) => !isThere(character));
   const candidates = [
-    ...samples,
+    ...expectedTexts(ruled),
     ...ownValues(field),
     ...guardValues(guards),
     ...patternValues(question, isThere),
@@ -69,7 +68,10 @@ function acceptedValues(question: TrapQuestion, isThere: (character: string) => 
   );
 }
 
-function patternValues({ field, guards }: TrapQuestion, isThere: (character: string) => boolean): string[] {
+function patternValues(
+  { ruled: { field, guards } }: TrapQuestion,
+  isThere: (character: string) => boolean,
+): string[] {
   const own = field.kind === 'number' ? null : attribute(field.controls[0], 'pattern');
   const sources = [
     ...(own === null ? [] : [own]),
@@ -133,7 +135,7 @@ function guardValues(guards: readonly Guard[]): string[] {
 /** The value is typed as it is, without what is not on the keyboard, or in small letters; guards may do the rest. */
 function canType(
   value: string,
-  { field, guards, habits, separator }: TrapQuestion,
+  { ruled: { field, guards }, habits, separator }: TrapQuestion,
   isThere: (character: string) => boolean,
 ): boolean {
   const typed = quickReplay(field, guards, habits);

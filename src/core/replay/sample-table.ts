@@ -17,6 +17,17 @@ export function readSamples(text: string): SamplesReading {
   return samplesFromRows(parsed.data);
 }
 
+/** So many are tried where findings and checks go by them; the Typing view tries them all. */
+const mostTried = 2000;
+
+/**
+ * The first of a table of samples, for what need not try them all; none of one that cannot be read.
+ */
+export function firstSamples(table: string | undefined): readonly Sample[] {
+  const reading = readSamples(table ?? '');
+  return reading.status === 'read' ? reading.samples.slice(0, mostTried) : [];
+}
+
 /** Samples as CSV; what it writes, `readSamples` reads back as the same. */
 export function writeSamples(samples: readonly Sample[]): string {
   return Papa.unparse(

@@ -20,7 +20,7 @@ import { pictureAddress } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { visible } from '../frame/visible-text';
 import styles from './findings.module.css';
-import { useFormFindings, useLayouts } from './use-findings';
+import { useAskedKeyboards, useFormFindings } from './use-findings';
 import { useRemedyTrial } from './use-remedy-trial';
 
 /** What to do about a finding, what that would do, and a way to do it. */
@@ -82,13 +82,13 @@ function Effect({ change, field, all }: { change: Change; field: FieldId | null;
   const { run, answers } = useRun();
   const changed = useMemo(() => changedForm(form, change), [form, change]);
   const isOfForm = run?.form.markup === form.markup;
-  const came = useLayouts(isOfForm ? run : null, answers);
+  const came = useAskedKeyboards(isOfForm ? run : null, answers);
   // Which keyboard would come up for a field that is changed, nobody knows before it is asked.
-  const layouts = useMemo(
+  const asked = useMemo(
     () => came.filter((one) => change.kind === 'guards' || one.field !== field),
     [came, change, field],
   );
-  const { findings } = useFormFindings(changed, layouts);
+  const { findings } = useFormFindings(changed, asked);
   const effect = useMemo(() => {
     if (!findings) return null;
     // What the targets would answer now, nobody knows before they are asked.

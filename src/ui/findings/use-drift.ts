@@ -14,7 +14,7 @@ import { observationsOf } from '@/store/runs';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { useFormFindings, useLayouts } from './use-findings';
+import { useAskedKeyboards, useFormFindings } from './use-findings';
 
 const noAnswers: Answers = new Map();
 
@@ -35,8 +35,8 @@ export function useDrift(findings: readonly Finding[] | null): DriftSince {
     return baseline && { baseline, answers: answersOf(await observationsOf(database, baseline.id)) };
   }, [form.id]);
   const baseline = read?.baseline ?? null;
-  const layouts = useLayouts(baseline, read?.answers ?? noAnswers);
-  const ofForm = useFormFindings(baseline?.form ?? null, layouts);
+  const asked = useAskedKeyboards(baseline, read?.answers ?? noAnswers);
+  const ofForm = useFormFindings(baseline?.form ?? null, asked);
   const drift = useMemo(() => {
     if (!read || !findings || !ofForm.findings) return null;
     const isOfForm = run?.form.markup === form.markup;

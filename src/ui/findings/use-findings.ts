@@ -6,10 +6,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { answerFindings } from '@/core/finding/answer-findings';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
-import type { KeyboardSetup } from '@/core/finding/keyboard-findings';
 import type { FormDocument } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
-import { type MeasuredLayout, measuredLayouts } from '@/core/keyboard/measured-layouts';
+import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboards';
+import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import type { Answers } from '@/core/observation/answers';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { useCorrections } from '../frame/use-corrections';
@@ -37,8 +37,8 @@ export function useFindings(): FoundFindings {
   const { form } = useForm();
   const { run, answers } = useRun();
   const isOfForm = run?.form.markup === form.markup;
-  const layouts = useLayouts(isOfForm ? run : null, answers);
-  const ofForm = useFormFindings(form, layouts);
+  const asked = useAskedKeyboards(isOfForm ? run : null, answers);
+  const ofForm = useFormFindings(form, asked);
   const ofAnswers = useMemo(
     () => (run && isOfForm ? answerFindings(run, answers) : []),
     [run, answers, isOfForm],
@@ -49,28 +49,28 @@ export function useFindings(): FoundFindings {
   );
 }
 
-const noLayouts: readonly MeasuredLayout[] = [];
+const noKeyboards: readonly AskedKeyboard[] = [];
 
-/** The layouts of the real keyboard that came up when a run was asked; one and the same until another one comes up. */
-export function useLayouts(
+/** The keyboards that came up when a run was asked; one and the same until another one does. */
+export function useAskedKeyboards(
   run: Pick<StoredRun, 'form' | 'lineUp'> | null,
   answers: Answers,
-): readonly MeasuredLayout[] {
-  const last = useRef(noLayouts);
+): readonly AskedKeyboard[] {
+  const last = useRef(noKeyboards);
   return useMemo(() => {
-    const layouts = run ? measuredLayouts(run.lineUp, answers, readForm(run.form.markup).fields) : noLayouts;
-    if (JSON.stringify(layouts) !== JSON.stringify(last.current)) last.current = layouts;
+    const asked = run ? askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields) : noKeyboards;
+    if (JSON.stringify(asked) !== JSON.stringify(last.current)) last.current = asked;
     return last.current;
   }, [run, answers]);
 }
 
 /**
  * What is found about a form by itself. Null as long as nobody asks, and until it is reckoned for the first time.
- * @param layouts of the real keyboard that came up for its fields; one and the same until they change
+ * @param asked keyboards that came up for its fields; one and the same until they change
  */
 export function useFormFindings(
   form: Pick<FormDocument, 'markup' | 'typing'> | null,
-  layouts: readonly MeasuredLayout[],
+  asked: readonly AskedKeyboard[],
 ): FoundFindings {
   const setup = useKeyboardSetup();
   const { state, start } = useLongReplay<readonly Finding[]>();
@@ -78,8 +78,8 @@ export function useFormFindings(
   const [markup, typing] = [form?.markup ?? null, form?.typing ?? null];
   useEffect(() => {
     if (markup !== null && typing !== null)
-      start((work, progress) => work.findings({ markup, typing }, setup, layouts, proxy(progress)));
-  }, [markup, typing, setup, layouts, start]);
+      start((work, progress) => work.findings({ markup, typing }, setup, asked, proxy(progress)));
+  }, [markup, typing, setup, asked, start]);
   useEffect(() => {
     if (state.status === 'there') setLast(state.answer);
   }, [state]);

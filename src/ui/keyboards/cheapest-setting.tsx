@@ -31,13 +31,17 @@ export function CheapestSetting({
   const { form, edit } = useForm();
   const [{ language }] = useSelection();
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
+  const samples = form.typing[field.id]?.samples ?? '';
   const ask = useCallback(
     async ({ work }: Replayer) => {
       const of = { markup: form.markup, field: field.id };
       const kind = wanted === byRule ? null : wanted;
-      return { of, setting: await work.cheapestSetting(of, guards, kind, language, corrections) };
+      return {
+        of,
+        setting: await work.cheapestSetting(of, guards, samples, kind, { language, corrections }),
+      };
     },
-    [form.markup, field.id, guards, language, wanted, corrections],
+    [form.markup, field.id, guards, samples, language, wanted, corrections],
   );
   const [replaying] = useReplay(ask);
   const apply = ({ kind, inputmode }: Setting) => {

@@ -11,7 +11,17 @@ import { entryOf, hasKeyboard } from '@/core/keyboard/entry';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
-import { deedText, layerUp, type Tapped, type TappingPlace, tap, untapped } from '@/core/keyboard/tapping';
+import {
+  deedText,
+  layerUp,
+  prefilled,
+  type Standing,
+  scriptOf,
+  type Tapped,
+  type TappingPlace,
+  tap,
+  untapped,
+} from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
@@ -87,7 +97,9 @@ function useTapped(
   const { form } = useForm();
   const ask = useCallback(
     (replayer: Replayer) => {
-      const scripts = Object.entries(typed).map(([id, { strokes }]) => [id as TargetId, strokes] as const);
+      const scripts = Object.entries(typed).map(
+        ([id, tapped]) => [id as TargetId, scriptOf(tapped)] as const,
+      );
       return replayer.strokes({ markup: form.markup, field: field.id }, guards, scripts);
     },
     [form.markup, field.id, guards, typed],
@@ -116,7 +128,8 @@ const Card = memo(function Card({
 }) {
   const entry = entryOf(field);
   const step = replay?.facts.steps.at(-1) ?? null;
-  const before = step ? step.text.slice(0, step.caret.start) : '';
+  const now = step ?? prefilled(field);
+  const before = now.text.slice(0, now.caret.start);
   const place: TappingPlace = { up, habits, entry, action, before };
   const layer = layerUp(typed, place);
   const press = (key: Key, held: string | null) => onChange(target.id, (now) => tap(now, key, held, place));
@@ -145,9 +158,10 @@ const Card = memo(function Card({
           {proposesWords(habits, entry, up) && ' · proposes words'}
         </span>
       </header>
-      <FieldThere field={field} habits={habits} step={step} onKeyDown={pressed} />
+      <FieldThere field={field} habits={habits} now={now} onKeyDown={pressed} />
       <p className={styles.judgement}>
-        {replay?.verdicts.afterStrokes.at(-1)?.verdict ?? 'nothing typed yet'}
+        {replay?.verdicts.afterStrokes.at(-1)?.verdict ??
+          (now.text === '' ? 'nothing typed yet' : 'prefilled, nothing typed yet')}
         {step?.refused && (
           <span className={styles.bad}>
             {' '}
@@ -224,28 +238,26 @@ const noAffixes: Affixes = { prefix: '', suffix: '' };
 function FieldThere({
   field,
   habits,
-  step,
+  now: { text, caret: at },
   onKeyDown,
 }: {
   field: Field;
   habits: KeyboardHabits;
-  step: ModelledReplay['facts']['steps'][number] | null;
+  now: Standing;
   onKeyDown: (event: KeyboardEvent) => void;
 }) {
   const [control] = field.controls;
-  const text = step?.text ?? '';
   const isLastShown = useRevealed(text, habits.text.revealed);
   const isSecret = field.kind === 'password';
   const shown = isSecret ? maskedText(text, habits.text, isLastShown) : text;
-  const caret = step ? (isSecret ? shown.length : step.caret.start) : 0;
+  const caret = isSecret ? shown.length : at.start;
   const hint = attribute(control, 'placeholder') ?? '';
   const limit = Number.parseInt(attribute(control, 'maxlength') ?? '', 10);
   const floats = habits.dress.floatingLabel;
-  const insideLabel = floats && text === '';
-  const { prefix, suffix } = habits.dress.affixes && !insideLabel ? affixesOf(field) : noAffixes;
+  const { prefix, suffix } = habits.dress.affixes ? affixesOf(field) : noAffixes;
   return (
     <div className={styles.field}>
-      {!insideLabel && <span className={styles.label}>{field.label}</span>}
+      {!floats && <span className={styles.label}>{field.label}</span>}
       {/* biome-ignore lint/a11y/useSemanticElements: what is typed is the target's answer, not this browser's */}
       <div
         className={styles.box}
@@ -255,14 +267,11 @@ function FieldThere({
         data-lines={field.kind === 'textarea' ? 'many' : 'one'}
         onKeyDown={onKeyDown}
       >
+        {floats && <span className={styles.floated}>{field.label}</span>}
         {prefix && <span className={styles.affix}>{prefix} </span>}
         {visible(shown.slice(0, caret))}
         <span className={styles.caret} />
-        {text === '' ? (
-          <span className={styles.hint}>{insideLabel ? field.label : hint}</span>
-        ) : (
-          visible(shown.slice(caret))
-        )}
+        {text === '' ? <span className={styles.hint}>{hint}</span> : visible(shown.slice(caret))}
         {suffix && <span className={styles.affix}> {suffix}</span>}
       </div>
       {Number.isInteger(limit) && limit > 0 && habits.dress.atLimit === 'only warns' && (

@@ -153,7 +153,9 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
               checks={checks}
             />
           )}
-          {selection.keyboards === 'all settings' && <SettingsTables field={field} all={all} />}
+          {selection.keyboards === 'all settings' && (
+            <SettingsTables field={field} all={all} checks={checks} />
+          )}
           {selection.keyboards === 'taps' && <TapsTable all={all} checks={checks} />}
         </div>
       </section>
@@ -178,8 +180,7 @@ function useChecks(
         guards,
         samples,
         asked.map(({ id }) => id),
-        language,
-        corrections,
+        { language, corrections },
       ),
     [form.markup, field.id, guards, samples, asked, language, corrections],
   );

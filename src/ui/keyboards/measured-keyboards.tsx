@@ -4,6 +4,8 @@ import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Field, FieldId } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import { guardName } from '@/core/guard/rule';
+import { type UnheardKey, unheardKey } from '@/core/keyboard/ears';
 import {
   isTappable,
   type KeyboardMeasurement,
@@ -25,6 +27,7 @@ import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
 import { useReplay } from '../frame/use-replay';
 import { useRun } from '../frame/use-run';
+import { visible } from '../frame/visible-text';
 import { KeyboardFactsShown } from './keyboard-facts-shown';
 import styles from './keyboards.module.css';
 import { TrapNote } from './trap-note';
@@ -114,6 +117,7 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
             {run?.form.markup !== form.markup && (
               <p className={styles.bad}>The form was changed after this was asked.</p>
             )}
+            <UnheardNote unheard={unheardKey(guards, facts.tapped)} />
             <TrapNote trap={traps.find(([target]) => target === targetId(engine))?.[1] ?? null} />
             <KeyboardFactsShown facts={facts} provenance={known.provenance} label={field.label} />
           </>
@@ -122,6 +126,18 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
     );
   };
   return <div className={styles.measured}>{phoneEngines.map(card)}</div>;
+}
+
+/** A guard that hears nothing of what a finger taps here. */
+function UnheardNote({ unheard }: { unheard: UnheardKey | null }) {
+  if (!unheard) return null;
+  return (
+    <p className={styles.trap}>
+      “{guardName(unheard.guard)}” goes by keydown. Of{' '}
+      <kbd className={styles.lacked}>{visible(unheard.key)}</kbd> the page heard none that names it:{' '}
+      {unheard.heard.join(', ')}.
+    </p>
+  );
 }
 
 const noTraps: readonly (readonly [TargetId, Trap | null])[] = [];

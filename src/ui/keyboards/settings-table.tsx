@@ -1,21 +1,42 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { Field } from '@/core/form/field';
-import { bringsText } from '@/core/keyboard/comes-up';
+import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
 import { entryOf, inputModes } from '@/core/keyboard/entry';
-import { settingsTable } from '@/core/keyboard/settings';
+import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
+import { goesByEntry } from '@/core/keyboard/keyboard-habits';
+import { entriesTable, settingsTable } from '@/core/keyboard/settings';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useSelection } from '../frame/use-selection';
+import { visible } from '../frame/visible-text';
 import type { KeyboardOnTarget } from './keyboard-targets';
 import styles from './keyboards.module.css';
 
-/** All settings of each target: kinds down, input modes across. What the field has now is marked. */
-export function SettingsTables({ field, all }: { field: Field; all: readonly KeyboardOnTarget[] }) {
-  const [{ language, target: chosen }, select] = useSelection();
-  const shown = all.find(({ target }) => target.id === chosen) ?? all[0];
-  if (!shown) return null;
-  const entry = entryOf(field);
-  const byEntry = shown.habits.rules.some(({ entries }) => entries);
+interface Shown {
+  readonly field: Field;
+  readonly on: KeyboardOnTarget;
+  readonly traps: KeyboardCheck['traps'] | null;
+}
+
+/** All settings of each target. What the field has now is marked, and where a keyboard lacks what the rule needs. */
+export function SettingsTables({
+  field,
+  all,
+  checks,
+}: {
+  field: Field;
+  all: readonly KeyboardOnTarget[];
+  checks: readonly KeyboardCheck[];
+}) {
+  const [{ target: chosen }, select] = useSelection();
+  const on = all.find(({ target }) => target.id === chosen) ?? all[0];
+  if (!on) return null;
+  const shown: Shown = {
+    field,
+    on,
+    traps: checks.find(({ target }) => target === on.target.id)?.traps ?? null,
+  };
   return (
     <div className={styles.settingsPart}>
       <div className={styles.choices}>
@@ -24,53 +45,111 @@ export function SettingsTables({ field, all }: { field: Field; all: readonly Key
             key={target.id}
             type="button"
             className={styles.choice}
-            aria-pressed={target.id === shown.target.id}
+            aria-pressed={target.id === on.target.id}
             onClick={() => select({ target: target.id })}
           >
             {target.name}
           </button>
         ))}
       </div>
-      {byEntry ? (
-        <p>
-          A native field knows no type and no inputmode: its app says what it is for. This one would be{' '}
-          <strong>{entry.native}</strong>, and brings up <strong>{bringsText(shown.up.brings)}</strong>.
+      {goesByEntry(on.habits) ? <EntriesTable {...shown} /> : <MarkupTable {...shown} />}
+      {shown.traps && Object.values(shown.traps).some(Boolean) && (
+        <p className="soft">
+          A key in a dashed frame is missing on that keyboard, and a value that the rule accepts needs it.
         </p>
-      ) : (
-        <table className={styles.settingsTable} aria-label={`All settings of ${shown.target.name}`}>
-          <thead>
-            <tr>
-              <th scope="col">
-                <ProvenanceMark mark="modelled" /> type
-              </th>
-              {['no inputmode', ...inputModes].map((mode) => (
-                <th key={mode} scope="col" className="mono">
-                  {mode}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {settingsTable(shown.habits, entry, language).map(({ kind, cells }) => (
-              <tr key={kind}>
-                <th scope="row" className="mono">
-                  {kind}
-                </th>
-                {cells.map((up, index) => {
-                  const mode = index === 0 ? null : inputModes[index - 1];
-                  const isNow = kind === entry.kind && mode === entry.inputmode;
-                  return (
-                    <td key={mode ?? ''} title={up.known.source} aria-current={isNow || undefined}>
-                      {bringsText(up.brings)}
-                      {isNow && <span className={styles.now}> now</span>}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
-          </tbody>
-        </table>
       )}
     </div>
+  );
+}
+
+/** Kinds down, input modes across. */
+function MarkupTable({ field, on, traps }: Shown) {
+  const [{ language }] = useSelection();
+  const entry = entryOf(field);
+  const table = settingsTable(on.habits, entry, language);
+  return (
+    <table className={styles.settingsTable} aria-label={`All settings of ${on.target.name}`}>
+      <thead>
+        <tr>
+          <HeadCell>type</HeadCell>
+          {['no inputmode', ...inputModes].map((mode) => (
+            <th key={mode} scope="col" className="mono">
+              {mode}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {table.map(({ kind, cells }) => (
+          <tr key={kind}>
+            <th scope="row" className="mono">
+              {kind}
+            </th>
+            {cells.map((up, index) => {
+              const mode = index === 0 ? null : (inputModes[index - 1] ?? null);
+              const isNow = kind === entry.kind && mode === entry.inputmode;
+              return <SettingCell key={mode ?? ''} up={up} isNow={isNow} traps={traps} />;
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What a native field can be made for: it knows no type and no inputmode. */
+function EntriesTable({ field, on, traps }: Shown) {
+  const [{ language }] = useSelection();
+  const entry = entryOf(field);
+  return (
+    <>
+      <p>
+        A native field knows no type and no inputmode: its app says what it is for. By its markup, this one
+        would be <strong>{entry.native}</strong>.
+      </p>
+      <table className={styles.settingsTable} aria-label={`All settings of ${on.target.name}`}>
+        <thead>
+          <tr>
+            <HeadCell>made for</HeadCell>
+            <th scope="col">brings up</th>
+          </tr>
+        </thead>
+        <tbody>
+          {entriesTable(on.habits, entry, language).map(({ native, up }) => (
+            <tr key={native}>
+              <th scope="row">{native}</th>
+              <SettingCell up={up} isNow={native === entry.native} traps={traps} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function HeadCell({ children }: { children: ReactNode }) {
+  return (
+    <th scope="col">
+      <ProvenanceMark mark="modelled" /> {children}
+    </th>
+  );
+}
+
+function SettingCell({ up, isNow, traps }: { up: ComesUp; isNow: boolean; traps: Shown['traps'] }) {
+  const { brings, known } = up;
+  const missing = (brings.up === 'keyboard' && traps?.[brings.sort]?.missing) || [];
+  return (
+    <td title={known.source} aria-current={isNow || undefined}>
+      {bringsText(brings)}
+      {missing.length > 0 && (
+        <span className={styles.bad}>
+          {' '}
+          <span className="visually-hidden">lacks </span>
+          <kbd className={styles.lacked}>{visible(missing[0] ?? '')}</kbd>
+          {missing.length > 1 && `+${missing.length - 1}`}
+        </span>
+      )}
+      {isNow && <span className={styles.now}> now</span>}
+    </td>
   );
 }
