@@ -54,6 +54,18 @@ test('a text that the markup puts in stands there before the first tap, and a na
   await expect(android.getByRole('textbox')).toHaveText('SKR-_');
 });
 
+test('a word that is proposed can be chosen, and a space comes in behind it', async ({ page }) => {
+  await page.goto('/keyboards?field=bird');
+  const card = page.getByRole('article', { name: 'iOS-like phone', exact: true });
+  await card.getByRole('button', { name: 'H', exact: true }).click();
+  const proposed = card.getByRole('group', { name: 'Words that iOS-like phone proposes' });
+  await proposed.getByRole('button', { name: 'Herring' }).click();
+  await expect(card.getByRole('textbox')).toHaveText('Herring·');
+  await expect(card).toContainText('proposes words');
+  // There, autocomplete="off" keeps them away.
+  await expect(page.getByRole('article', { name: 'Android-like phone' })).not.toContainText('proposes');
+});
+
 test('all settings of a target, and what each sample costs in taps', async ({ page }) => {
   await page.goto('/keyboards?field=level&keyboards=all+settings&target=webkit-phone');
   const table = page.getByRole('table', { name: 'All settings of iOS-like phone' });

@@ -52,7 +52,10 @@ function firstLayerOf(keyboard: Keyboard, { text }: KeyboardHabits, { autocapita
 /** Whether words are proposed while one types: never for addresses, secrets and numbers. A chosen word comes with a space. */
 export function proposesWords({ text }: KeyboardHabits, entry: Entry, { keyboard }: ComesUp): boolean {
   const hasWords = ['text', 'search', 'textarea'].includes(entry.kind) && entry.native !== 'person’s name';
-  return text.predicts && hasWords && keyboard?.layers[0].id === 'letters';
+  const isStopped =
+    (text.autocompleteStopsWords && entry.wordsOff.includes('autocomplete')) ||
+    (text.autocorrectStopsWords && entry.wordsOff.includes('autocorrect'));
+  return text.predicts && !isStopped && hasWords && keyboard?.layers[0].id === 'letters';
 }
 
 /** What comes up, in words. */

@@ -42,6 +42,8 @@ export interface Entry {
   /** Its pattern is one of digits alone, written as `[0-9]*` or `\d*`, with or without another count. */
   readonly digitsPattern: boolean;
   readonly readonly: boolean;
+  /** Attributes by which the page asks for no help with its words (HTML Standard, "Autofill" and "Autocorrection"). */
+  readonly wordsOff: readonly ('autocomplete' | 'autocorrect')[];
   /** What the same field would be in a native app. */
   readonly native: EntryKind;
 }
@@ -65,6 +67,9 @@ export function entryOf(field: Field): Entry {
     autocapitalize: capitalizationOf(field, control),
     digitsPattern,
     readonly: hasAttribute(control, 'readonly'),
+    wordsOff: (['autocomplete', 'autocorrect'] as const).filter(
+      (name) => attribute(control, name)?.trim().toLowerCase() === 'off',
+    ),
     native: entryKindOf(field, inputmode, digitsPattern),
   };
 }

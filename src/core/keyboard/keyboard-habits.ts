@@ -51,6 +51,10 @@ export interface TextHabits {
   readonly smartPunctuation: boolean;
   /** Words are proposed while typing, and the one chosen comes with a space. */
   readonly predicts: boolean;
+  /** `autocomplete="off"` keeps them away. */
+  readonly autocompleteStopsWords: boolean;
+  /** `autocorrect="off"` keeps them away. */
+  readonly autocorrectStopsWords: boolean;
   /** What stands for each character of a secret, and for how long the last one is shown, ms; 0: never. */
   readonly mask: string;
   readonly revealed: number;
@@ -244,11 +248,18 @@ const blinkText: TextHabits = {
   doubleSpace: true,
   smartPunctuation: false,
   predicts: true,
+  autocompleteStopsWords: true,
+  autocorrectStopsWords: true,
   mask: '•',
   revealed: 1500,
   known: notes,
 };
-const webkitText: TextHabits = { ...blinkText, smartPunctuation: true, revealed: 1000 };
+const webkitText: TextHabits = {
+  ...blinkText,
+  smartPunctuation: true,
+  revealed: 1000,
+  autocompleteStopsWords: false,
+};
 
 const inPage: DressHabits = { floatingLabel: false, affixes: false, atLimit: 'stops', known: html };
 const inApp: DressHabits = { floatingLabel: true, affixes: true, atLimit: 'only warns', known: notes };

@@ -80,6 +80,8 @@ export const singleHabits: readonly SingleHabit[] = [
   single('text', 'doubleSpace', 'two spaces become a full stop'),
   single('text', 'smartPunctuation', 'quotation marks and dashes are put right'),
   single('text', 'predicts', 'words are proposed'),
+  single('text', 'autocompleteStopsWords', 'none where autocomplete is off'),
+  single('text', 'autocorrectStopsWords', 'none where autocorrect is off'),
   single('text', 'mask', 'stands for a character of a secret', { is: 'text', most: 1 }),
   single('text', 'revealed', 'its last character is shown for', { is: 'number', most: 10_000, unit: 'ms' }),
   single('dress', 'floatingLabel', 'the label stands in the field, and above the text in it'),

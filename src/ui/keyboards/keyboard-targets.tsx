@@ -1,6 +1,6 @@
 'use client';
 
-import { type KeyboardEvent, memo, useCallback, useEffect, useState } from 'react';
+import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { type AccessoryKey, type ActionKey, accessoryDeed } from '@/core/keyboard/action-key';
@@ -11,6 +11,8 @@ import { entryOf, hasKeyboard } from '@/core/keyboard/entry';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
+import { chosen, proposals } from '@/core/keyboard/proposals';
+import { expectedTexts } from '@/core/keyboard/ruled-field';
 import {
   deedText,
   layerUp,
@@ -24,6 +26,7 @@ import {
 } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
+import { firstSamples } from '@/core/replay/sample-table';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
 import type { Replayer } from '@/workers/replayer';
@@ -63,6 +66,7 @@ export function KeyboardTargets({
 }) {
   const [typed, setTyped] = useState<Readonly<Record<TargetId, Tapped>>>({});
   const replays = useTapped(field, guards, typed);
+  const words = useKnownWords(field);
   const change = useSteady((target: TargetId, next: (typed: Tapped) => Tapped) =>
     setTyped((before) => ({ ...before, [target]: next(before[target] ?? untapped) })),
   );
@@ -77,6 +81,7 @@ export function KeyboardTargets({
           up={up}
           action={action}
           trap={checks.find((one) => one.target === target.id)?.trap ?? null}
+          words={words}
           typed={typed[target.id] ?? untapped}
           replay={replays.get(target.id) ?? null}
           onChange={change}
@@ -85,6 +90,16 @@ export function KeyboardTargets({
       <DeviceKeyboards field={field} />
       <MeasuredKeyboards field={field} guards={guards} />
     </div>
+  );
+}
+
+/** Texts that the form itself knows for a field: its suggestions, and samples that it is to accept. */
+function useKnownWords(field: Field): readonly string[] {
+  const { form } = useForm();
+  const samples = form.typing[field.id]?.samples;
+  return useMemo(
+    () => [...(field.suggestions ?? []), ...expectedTexts({ samples: firstSamples(samples) })],
+    [field, samples],
   );
 }
 
@@ -116,12 +131,15 @@ const Card = memo(function Card({
   up,
   action,
   trap,
+  words,
   typed,
   replay,
   onChange,
 }: KeyboardOnTarget & {
   field: Field;
   trap: Trap | null;
+  /** Texts whose words may be proposed. */
+  words: readonly string[];
   typed: Tapped;
   replay: ModelledReplay | null;
   onChange: (target: TargetId, next: (typed: Tapped) => Tapped) => void;
@@ -155,7 +173,13 @@ const Card = memo(function Card({
         <ProvenanceMark mark={markOf(target)} /> <strong>{target.name}</strong>
         <span className={styles.brings}>
           <WhatComesUp target={target} habits={habits} entry={entry} up={up} />
-          {proposesWords(habits, entry, up) && ' · proposes words'}
+          {proposesWords(habits, entry, up) && (
+            <Proposals
+              target={target}
+              words={proposals(before, words)}
+              onChoose={(word) => onChange(target.id, (now) => chosen(now, word, before))}
+            />
+          )}
         </span>
       </header>
       <FieldThere field={field} habits={habits} now={now} onKeyDown={pressed} />
@@ -204,6 +228,37 @@ const Card = memo(function Card({
     </article>
   );
 });
+
+/** Words that come up while one types, to be chosen. */
+function Proposals({
+  target,
+  words,
+  onChoose,
+}: {
+  target: Target;
+  words: readonly string[];
+  onChoose: (word: string) => void;
+}) {
+  if (words.length === 0) return ' · proposes words';
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: these are no fields of a form
+    <span role="group" aria-label={`Words that ${target.name} proposes`}>
+      {' · proposes'}
+      {words.map((word) => (
+        <button
+          key={word}
+          type="button"
+          className={styles.proposal}
+          title="Choose it: a space comes in behind it"
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => onChoose(word)}
+        >
+          {word}
+        </button>
+      ))}
+    </span>
+  );
+}
 
 function ActionNote({ action, said }: { action: ActionKey; said: string | null }) {
   return (

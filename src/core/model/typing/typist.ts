@@ -114,10 +114,13 @@ export class Typist {
       case 'command':
         this.command(stroke.command);
         return;
-      case 'text':
-        this.endComposition();
+      case 'text': {
+        // A proposed word goes on with the one that is composed.
+        const goesOn = stroke.route === 'soft keys' && this.composes({ kind: 'key', key: stroke.text });
+        if (!goesOn) this.endComposition();
         this.bring(stroke.route, stroke.text);
         return;
+      }
       case 'dead key':
         this.deadKey(stroke.dead, stroke.text);
         return;
