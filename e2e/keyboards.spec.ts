@@ -102,15 +102,15 @@ test('whoever saw another keyboard come up says so, and everything follows that,
   await card.getByRole('button', { name: 'letters, remembered' }).click();
   await page.getByRole('menuitem', { name: 'Keys, action key and habits…' }).click();
   const habits = page.getByRole('dialog', { name: 'What Android-like phone does' });
-  await expect(card).toContainText('proposes words');
-  await habits.getByRole('switch', { name: 'words are proposed' }).click();
+  await expect(card).not.toContainText('proposes words');
+  await habits.getByRole('switch', { name: 'none where autocomplete is off' }).click();
   await habits.getByRole('textbox', { name: '“next” reads' }).fill('onwards');
   await habits.getByRole('combobox', { name: 'Characters that it has not' }).fill('q');
   await page.keyboard.press('Enter');
   await expect(habits.getByText('corrected')).toHaveCount(4);
   await page.keyboard.press('Escape');
   await habits.getByRole('button', { name: 'Close' }).click();
-  await expect(card).not.toContainText('proposes words');
+  await expect(card).toContainText('proposes words');
   await expect(card).toContainText('Action key “onwards”');
   await expect(card.getByRole('button', { name: 'q', exact: true })).toHaveCount(0);
 
