@@ -15,8 +15,9 @@ test('a rule is loosened: what that lets in, which samples change sides, and bac
   await expect(
     stones.getByRole('button', { name: /^0 to 9, 2 times, took one character of the text, can come next/ }),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Should be accepted' }).click();
   const samples = page.getByRole('region', { name: 'Samples under the rule' });
+  await expect(samples.getByRole('status')).toHaveText(/SKR-01\s*unfinished/);
+  await page.getByRole('button', { name: 'Should be accepted' }).click();
   await expect(samples.getByRole('button', { name: /SKR-0.*unfinished, expected accepted/ })).toBeVisible();
   await tried.fill('skr-04');
   await page.getByRole('button', { name: 'Should not', exact: true }).click();
@@ -53,10 +54,10 @@ test('a rule is warned of with a text that shows it, mended, and gets the live r
   const source = page.getByRole('textbox', { name: 'Source of the rule' });
   const advice = page.getByRole('region', { name: 'What to look at' });
   await source.fill('[A-z]{3}-[0-9]{2}');
-  await expect(advice).toContainText('It makes aa_-11 accepted.');
+  await expect(advice).toContainText('aa_-11 is accepted by it.');
   await advice.getByRole('button', { name: 'Mend' }).click();
   await expect(source).toHaveValue('[A-Za-z]{3}-[0-9]{2}');
-  await expect(advice).not.toContainText('It makes');
+  await expect(advice).not.toContainText('is accepted by it');
 
   await advice.getByRole('button', { name: 'Add the live rule that fits' }).click();
   await expect(advice).toContainText('The guards let just the beginnings of valid values stand.');
@@ -71,6 +72,13 @@ test('a rule is warned of with a text that shows it, mended, and gets the live r
   await advice.getByRole('button', { name: '30.02.2026' }).click();
   await expect(page.getByRole('region', { name: 'Samples under the rule' })).toContainText(
     'expected refused',
+  );
+
+  // What does not compile is ignored, and everything is let in.
+  await source.fill('[A-Z]{3}[-');
+  const changed = page.getByRole('region', { name: 'What changed' });
+  await expect(changed.getByRole('status')).toHaveText(
+    'It does not compile and is ignored. It accepts all that it accepted before, and more.',
   );
 });
 

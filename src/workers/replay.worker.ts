@@ -23,7 +23,7 @@ import type { Run } from '@/core/observation/run';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
 import type { Pattern } from '@/core/pattern/pattern-table';
-import { type RuleReport, ruleReport } from '@/core/pattern/rule-report';
+import { type RuleReport, ruleReport, type SampleStanding, textStanding } from '@/core/pattern/rule-report';
 import { liveRules, nativeRule, submitRule } from '@/core/pattern/rule-table';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
@@ -200,6 +200,7 @@ const replayWork = {
     return field && pattern
       ? ruleReport({
           pattern,
+          holdsEmpty: edited.of === 'guard',
           saved,
           samples,
           shape,
@@ -208,6 +209,21 @@ const replayWork = {
           submit: submitRule(field, guards, habitsByRoute('hardware keys')),
         })
       : null;
+  },
+
+  /** How one text stands to a rule, for a text that is being typed: the tables are there already. */
+  ruleStanding(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    edited: EditedRule,
+    saved: string,
+    text: string,
+  ): SampleStanding | null {
+    const field = fieldIn(of);
+    const pattern = field && editedPattern(field, guards, edited);
+    if (!field || !pattern) return null;
+    const submit = submitRule(field, guards, habitsByRoute('hardware keys'));
+    return textStanding({ pattern, saved, submit }, text);
   },
 
   /** How long this engine's matcher takes over texts that are made to be slow; null: none of them is. */

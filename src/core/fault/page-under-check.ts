@@ -68,7 +68,7 @@ export function runRules(
   return faults.sort((a, b) => a.span.start - b.span.start);
 }
 
-function pageUnderCheck(markup: string, fields: readonly Field[]): PageUnderCheck {
+export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUnderCheck {
   const elements = [...elementsOf(parseMarkup(markup).document)];
   const byId = elementsById(elements);
   const placed = new Map(

@@ -1,3 +1,4 @@
+import { pageUnderCheck } from '../fault/page-under-check';
 import type { FormDocument } from '../form/form-document';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
@@ -14,6 +15,7 @@ import { guardFindings } from './guard-findings';
 import { keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
+import { shapeFindings } from './shape-findings';
 
 /**
  * What can be told of a form and of what is typed into it before any target was asked about more than its keyboard.
@@ -27,13 +29,15 @@ export function* formFindings(
 ): Generator<number, Finding[]> {
   const { fields } = readForm(markup);
   const page = pageOf(markup);
+  const { hintOf } = pageUnderCheck(markup, fields);
   const found = markupFindings(markup, fields);
   for (const [index, field] of fields.entries()) {
     const plan = typing[field.id] ?? { script: '', guards: [] };
     const own = asked.filter((one) => one.field === field.id);
     const ruled = { field, guards: plan.guards, samples: firstSamples(plan.samples) };
     found.push(
-      ...patternFindings(markup, field),
+      ...patternFindings(markup, field, plan.guards),
+      ...shapeFindings(field, plan, hintOf(field)),
       ...keyboardFindings(markup, ruled, setup, own),
       ...actionKeyFindings(field, fields, setup),
       ...detourFindings(markup, ruled, setup),

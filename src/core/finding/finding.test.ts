@@ -74,6 +74,33 @@ describe('findings of a form', () => {
     ]);
   });
 
+  it('name a pattern that a matcher does not get through, the field’s own and a guard’s', () => {
+    const slow = (markup: string, guards: readonly Guard[] = []) =>
+      found(markup, { [fieldId('a')]: { script: '', guards } }).filter(({ harm }) => harm === 'value lost');
+    expect(slow('<label>Code <input name=a pattern="(a+)+" title="a"></label>')).toMatchObject([
+      {
+        says: 'Code: a matcher takes ever longer over “aaaaaaaa!”, the longer the worse.',
+        details: [
+          expect.stringMatching(/^With “a” 8 times: [\d,]+ steps\.$/),
+          expect.anything(),
+          expect.anything(),
+        ],
+        evidence: 'rule',
+      },
+    ]);
+    expect(slow('<label>Code <input name=a pattern="(a+)+" title="a" maxlength=9></label>')).toEqual([]);
+    const guard: Guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'on submission',
+      source: '(\\w+ ?)+',
+      match: 'whole',
+    };
+    expect(slow('<label>Code <input name=a></label>', [guard])).toHaveLength(1);
+    expect(slow('<label>Code <input name=a></label>', [{ ...guard, on: false }])).toEqual([]);
+  });
+
   it('put keyboards together that lack the same, with the cheapest setting that has it', () => {
     const markup = '<label>Level <input name=a inputmode=numeric pattern="-?[0-9]" title="a digit"></label>';
     const [trap] = found(markup);

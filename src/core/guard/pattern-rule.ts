@@ -19,15 +19,3 @@ export function expressionOf({ source, match }: Pick<PatternGuard, 'source' | 'm
   compiled.set(key, expression);
   return expression;
 }
-
-/** Why a pattern does not compile, in the words of the engine, or null when it does. */
-export function patternFault(source: string): string | null {
-  try {
-    new RegExp(source, 'v');
-    return null;
-  } catch (error) {
-    return error instanceof Error
-      ? error.message.replace(/^Invalid regular expression: /, '')
-      : 'It does not compile.';
-  }
-}

@@ -1,6 +1,10 @@
+import { allOf } from './combine';
+import { matcherOf } from './counted-match';
+import { GaveUp } from './limits';
 import { type Part, partsOf } from './parts';
 import { patternTable } from './pattern-table';
 import { type SlowText, slowText } from './slow-text';
+import type { Table } from './table';
 import { shortestText, typicalTexts } from './texts';
 
 /** Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end. */
@@ -42,14 +46,40 @@ const endings = ['!', '\u0001', '@'] as const;
 
 const slice = (source: string, { span }: Part) => source.slice(span.start, span.end);
 
+const mostPatience = 100;
+
+function tableOf(source: string): Table | null {
+  const found = patternTable({ source, match: 'whole' }, mostPatience);
+  return found.status === 'known' ? found.table : null;
+}
+
+/** Typical texts of a part; of a choice first those that more than one of its ways takes. */
 function textsOf(source: string, part: Part): string[] {
-  const found = patternTable({ source: slice(source, part), match: 'whole' }, 100);
-  return found.status === 'known' ? typicalTexts(found.table, 3) : [];
+  const table = tableOf(slice(source, part));
+  return [
+    ...(part.is === 'choice' ? sharedTexts(source, part.rows) : []),
+    ...(table ? typicalTexts(table, 3) : []),
+  ];
+}
+
+function sharedTexts(source: string, rows: readonly (readonly Part[])[]): string[] {
+  const tables = rows.flatMap((row) => {
+    const [first, last] = [row[0], row.at(-1)];
+    return (first && last && tableOf(source.slice(first.span.start, last.span.end))) ?? [];
+  });
+  try {
+    return tables.flatMap((table, at) =>
+      tables.slice(at + 1).flatMap((other) => shortestText(allOf([table, other])) ?? []),
+    );
+  } catch (error) {
+    if (error instanceof GaveUp) return [];
+    throw error;
+  }
 }
 
 function shortestOf(source: string, part: Part): string {
-  const found = patternTable({ source: slice(source, part), match: 'whole' }, 100);
-  return found.status === 'known' ? (shortestText(found.table) ?? '') : '';
+  const table = tableOf(slice(source, part));
+  return (table && shortestText(table)) ?? '';
 }
 
 /** How long a matcher took, by the times that the piece was repeated. */
@@ -122,4 +152,32 @@ function isOutOfHand(took: readonly (readonly [number, number])[]): boolean {
   if (!last || last[1] < slow) return false;
   const [times, ms] = took[0] ?? last;
   return last[1] / Math.max(ms, 0.05) > (last[0] / times) ** 1.6;
+}
+
+/** How many steps it takes to find out that a text does not match, by the times that the piece is repeated. */
+export interface StepGrowth {
+  readonly text: SlowText;
+  readonly steps: readonly (readonly [times: number, steps: number])[];
+}
+
+/** Repetitions for which steps are counted. */
+const countedTimes = [8, 12, 16];
+/** Steps after which nobody counts on. */
+export const mostSteps = 200_000;
+
+/**
+ * A text over which a matcher that tries every way takes steps that double again and again with each few pieces more; null where none
+ * is found. Counted and not timed: the same everywhere.
+ * @param longest UTF-16 code units that can be entered
+ */
+export function doublingSteps(source: string, longest: number): StepGrowth | null {
+  const match = matcherOf(source);
+  if (!match) return null;
+  for (const text of slowTexts(source)) {
+    const counts = countedTimes.filter((times) => slowText(text, times).length <= longest);
+    const steps = counts.map((times) => [times, match(slowText(text, times), mostSteps).steps] as const);
+    const [first, second, third] = steps.map(([, count]) => count);
+    if (first && second && third && second > 6 * first && third > 6 * second) return { text, steps };
+  }
+  return null;
 }

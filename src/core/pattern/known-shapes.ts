@@ -7,6 +7,8 @@ export interface KnownShape {
   /** Words in a label, a name or an autocomplete token that speak of it. */
   readonly words: RegExp;
   readonly kinds: readonly Field['kind'][];
+  /** It is written in one way alone: who has such a one cannot write it otherwise. */
+  readonly isFixed: boolean;
   /** What people enter and mean, each with what is special about it: a rule should accept them. */
   readonly entered: readonly (readonly [text: string, about: string])[];
   /** What means nothing, though it looks right: a rule should refuse it. */
@@ -19,25 +21,27 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'an e-mail address',
     words: /\be-?mail\b/i,
     kinds: ['email'],
+    isFixed: true,
     entered: [
-      ['aino@skerry.example', 'a plain one'],
-      ['aino.laine@skerry.example', 'a dot'],
-      ['aino+tide@skerry.example', 'a plus sign'],
-      ["s.o'dell@skerry.example", 'an apostrophe'],
-      ['a@b.example', 'one letter on each side'],
-      ['log-2026_winter@north.skerry.example', 'digits, a hyphen, an underscore, two dots behind the @'],
+      ['aino@skerry.test', 'a plain one, its ending of four letters'],
+      ['aino.laine@skerry.test', 'a dot'],
+      ['aino+tide@skerry.test', 'a plus sign'],
+      ["s.o'dell@skerry.test", 'an apostrophe'],
+      ['a@b.test', 'one letter on each side'],
+      ['log-2026_winter@north.skerry.test', 'digits, a hyphen, an underscore, two dots behind the @'],
       ['warden@tide.lighthouse', 'a long ending'],
       ['warden@gulls.photography', 'a newer ending'],
-      ['AINO@SKERRY.EXAMPLE', 'capital letters'],
+      ['AINO@SKERRY.TEST', 'capital letters'],
       ['warden@xn--smskr-7ratu.example', 'a host with other letters, as it is sent'],
+      ['warden@småskär.example', 'a host with other letters, as it is written'],
     ],
     meaningless: [
       ['aino', 'no @'],
       ['aino@', 'nothing behind the @'],
-      ['@skerry.example', 'nothing before the @'],
-      ['aino@skerry..example', 'two dots in a row in the host'],
-      ['aino laine@skerry.example', 'a space'],
-      ['aino@@skerry.example', 'two of @'],
+      ['@skerry.test', 'nothing before the @'],
+      ['aino@skerry..test', 'two dots in a row in the host'],
+      ['aino laine@skerry.test', 'a space'],
+      ['aino@@skerry.test', 'two of @'],
     ],
   },
   {
@@ -45,6 +49,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a person’s name',
     words: /\b(?:name|observer|surname|(?:given|family|additional)-name)\b/i,
     kinds: [],
+    isFixed: true,
     entered: [
       ['Aino Laine', 'two words'],
       ['Bo', 'two letters'],
@@ -77,6 +82,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a long number copied from a card',
     words: /\b(?:card|cc-number|member(?:ship)? number|account)\b/i,
     kinds: [],
+    isFixed: false,
     entered: [
       ['4000 0012 3456 7899', 'spaces in fours'],
       ['4000001234567899', 'no spaces'],
@@ -96,6 +102,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a phone number',
     words: /\b(?:phone|mobile|tel|telephone|fax|cell)\b/i,
     kinds: ['tel'],
+    isFixed: false,
     entered: [
       ['+44 1632 960123', 'international, with a plus sign'],
       ['0044 1632 960123', 'international, with zeros'],
@@ -120,6 +127,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a date',
     words: /\b(?:date|day|birth(?:day)?|bday)\b/i,
     kinds: [],
+    isFixed: false,
     entered: [
       ['14.03.2026', 'dots'],
       ['14/03/2026', 'slashes'],
@@ -144,6 +152,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a time of day',
     words: /\b(?:time|hour|high water|low water)\b/i,
     kinds: [],
+    isFixed: false,
     entered: [
       ['09:41', '24 hours'],
       ['9:41', 'one digit'],
@@ -165,6 +174,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a year',
     words: /\byear\b/i,
     kinds: [],
+    isFixed: false,
     entered: [
       ['2026', 'four digits'],
       ['26', 'two digits'],
@@ -181,6 +191,7 @@ export const knownShapes: readonly KnownShape[] = [
     name: 'a number',
     words: /\b(?:amount|level|price|height|weight|depth|quantity|metres|count(?:ed)?)\b/i,
     kinds: [],
+    isFixed: false,
     entered: [
       ['12', 'whole'],
       ['1.5', 'a dot'],
@@ -203,8 +214,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'address',
     name: 'a web address',
-    words: /\b(?:url|web ?site|home ?page|island page|link)\b/i,
+    words: /\b(?:url|web ?site|web address|home ?page|island page|link)\b/i,
     kinds: ['url'],
+    isFixed: true,
     entered: [
       ['https://skerry.example/', 'a plain one'],
       ['http://skerry.example', 'without encryption, no slash'],
@@ -218,6 +230,58 @@ export const knownShapes: readonly KnownShape[] = [
       ['https://', 'nothing behind it'],
       ['https:// skerry.example', 'a space'],
       ['javascript:0', 'a script'],
+    ],
+  },
+  {
+    id: 'street',
+    name: 'a street and a number',
+    words: /\b(?:street|(?<!mail |web |ip |mac )address)\b/i,
+    kinds: [],
+    isFixed: true,
+    entered: [
+      ['14 Skerry Lane', 'the number first'],
+      ['Fyrgränd 14', 'the number behind'],
+      ['14B Skerry Lane', 'a letter at the number'],
+      ['14/2 Skerry Lane', 'a slash'],
+      ['12-14 Skerry Lane', 'from a number to another'],
+      ['Flat 3, 14 Skerry Lane', 'a flat, a comma'],
+      ['Keeper’s Cottage', 'a house without a number'],
+      ["St. Brannoc's Quay 1", 'a dot, an apostrophe'],
+      ['PO Box 7', 'a box'],
+      ['Straße des 4. Mai 2', 'other letters, a dot behind a number'],
+      ['Маячная ул., д. 3', 'Cyrillic'],
+      ['潮見町2丁目3番4号', 'Japanese'],
+    ],
+    meaningless: [
+      [',', 'a comma alone'],
+      ['-', 'a hyphen alone'],
+      ['14 <b>Skerry</b> Lane', 'markup'],
+    ],
+  },
+  {
+    id: 'postcode',
+    name: 'a postal code',
+    words: /\b(?:post(?:al)?[ -]?code|zip(?: code)?)\b/i,
+    kinds: [],
+    isFixed: false,
+    entered: [
+      ['00120', 'five digits, zeros in front'],
+      ['1015', 'four digits'],
+      ['111 29', 'a space'],
+      ['60-101', 'a hyphen'],
+      ['20500-0004', 'five digits and four more'],
+      ['SK1 4TR', 'letters and digits'],
+      ['sk1 4tr', 'small letters'],
+      ['SK14TR', 'no space'],
+      ['K1A 0T9', 'letters and digits in turn'],
+      ['T12 X4Y8', 'seven characters'],
+      ['LV-1050', 'the country before it'],
+      [' 00120', 'a space before it, as it is copied'],
+    ],
+    meaningless: [
+      ['0', 'one digit'],
+      ['-----', 'hyphens alone'],
+      ['00120 00120 00120', 'three of them'],
     ],
   },
 ];

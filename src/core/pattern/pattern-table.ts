@@ -1,3 +1,4 @@
+import { patternFault } from '../standard/pattern-attribute';
 import { determined } from './determine';
 import { GaveUp } from './limits';
 import { NotRegular, webOf } from './nodes';
@@ -38,14 +39,10 @@ export function patternTable({ source, flags = 'v', match }: Pattern, patience =
   return made;
 }
 
-function build(source: string, flags: string, match: Pattern['match'], patience: number): PatternTable {
-  try {
-    // The engine's own reading first: what it does not compile, nobody reads.
-    new RegExp(source, flags);
-  } catch (error) {
-    const reason = error instanceof Error ? error.message : 'It does not compile.';
-    return { status: 'fault', reason: reason.replace(/^Invalid regular expression: /, '') };
-  }
+function build(source: string, flags: 'v' | 'u', match: Pattern['match'], patience: number): PatternTable {
+  // The engine's own reading first: what it does not compile, nobody reads.
+  const fault = patternFault(source, flags);
+  if (fault !== null) return { status: 'fault', reason: fault };
   try {
     const all = { ...limits, until: Date.now() + patience };
     return { status: 'known', table: determined(webOf(source, flags, match, all), all) };

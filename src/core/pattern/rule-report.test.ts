@@ -7,7 +7,7 @@ import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { searchedStanding } from './bounded-search';
 import { patternTable } from './pattern-table';
-import { mostReported, type RuleQuestion, ruleReport } from './rule-report';
+import { mostReported, type RuleQuestion, ruleReport, textStanding } from './rule-report';
 import { allRules, fieldRule, guardRule, liveRule, nativeRule, submitRule } from './rule-table';
 import { acceptsText } from './table';
 
@@ -19,6 +19,7 @@ const whole = (source: string) => patternTable({ source, match: 'whole' });
 function report(source: string, more: Partial<RuleQuestion> = {}) {
   return ruleReport({
     pattern: { source, match: 'whole' },
+    holdsEmpty: true,
     saved: source,
     samples: [],
     live: null,
@@ -44,6 +45,23 @@ describe('the report on a rule', () => {
     ]);
   });
 
+  it('says the same of one text that is being typed', () => {
+    const question = {
+      pattern: { source: '[A-Z]{2}[0-9]', match: 'whole' as const },
+      saved: '[A-Z]{2}',
+      submit: whole('[A-Z]{2}[0-9]'),
+    };
+    fc.assert(
+      fc.property(fc.stringMatching(/^[A-Za-z0-9]{0,4}$/), (text) => {
+        const { samples } = report(question.pattern.source, {
+          saved: question.saved,
+          samples: [sample(text)],
+        });
+        expect(textStanding(question, text)).toEqual(samples[0]);
+      }),
+    );
+  });
+
   it('says what a change let in and shut out', () => {
     const { changed } = report('[A-Z]{2,3}', { saved: '[A-Z]{1,2}' });
     expect(changed).toMatchObject({
@@ -51,6 +69,16 @@ describe('the report on a rule', () => {
       answer: { relation: 'overlapping', first: expect.arrayContaining(['A']) },
     });
     expect(report('\\d{4}', { saved: '[0-9]{4}' }).changed).toMatchObject({ answer: { relation: 'equal' } });
+  });
+
+  it('leaves an empty text out where browsers hold none against an attribute', () => {
+    const widened = { saved: '[A-Z]+', holdsEmpty: false };
+    expect(report('[A-Z]*', widened).changed).toMatchObject({ answer: { relation: 'equal' } });
+    expect(report('[A-Z]*', { ...widened, holdsEmpty: true }).changed).toMatchObject({
+      answer: { relation: 'inside', second: [''] },
+    });
+    const strict = report('[A-Z]', { saved: '[^]*', holdsEmpty: false }).changed;
+    expect(strict.status === 'known' && strict.answer.first).not.toContain('');
   });
 
   it('shows what a partial match lets through', () => {
@@ -139,7 +167,14 @@ describe('the report on a rule', () => {
     const found = report('[a-]', { samples: [sample('x')], shape: 'name' });
     expect(found.rule.status).toBe('fault');
     expect(found.samples[0]?.standing.verdict).toBe('accepted');
-    expect([found.shape, found.lenient, found.made]).toEqual([null, null, []]);
+    expect(found.changed).toMatchObject({ status: 'known', answer: { relation: 'equal' } });
+    expect(found.shape?.tooStrict).toEqual([]);
+    expect(found.shape?.tooLenient.length).toBeGreaterThan(2);
+    expect([found.older, found.lenient, found.made]).toEqual([null, null, []]);
+    const broken = report('[A-Z]{2}[', { saved: '[A-Z]{2}', samples: [sample('x')] });
+    expect(broken.changed).toMatchObject({ answer: { relation: 'inside', first: [] } });
+    expect(broken.samples[0]).toMatchObject({ standing: { verdict: 'accepted' }, wasAccepted: false });
+    expect(broken.rule.reason).toMatch(/^[^/]+$/);
   });
 
   it('looks at so many samples and no more', () => {

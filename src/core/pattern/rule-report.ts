@@ -11,12 +11,15 @@ import { untouchedParts } from './path-through';
 import { type Pattern, type PatternTable, patternTable } from './pattern-table';
 import { type PatternWarning, patternWarnings } from './pattern-warnings';
 import { type MadeSample, ruleSamples } from './rule-samples';
+import { ofSomeText } from './rule-table';
 import { acceptsText, type Table } from './table';
 import { type Standing, standingOf } from './three-way';
 
 /** What is asked about a rule while it is edited. */
 export interface RuleQuestion {
   readonly pattern: Pattern;
+  /** Whether an empty text is held against it too: guards do, the attribute of a field does not. */
+  readonly holdsEmpty: boolean;
   /** The rule as it was saved, which changes are held against. */
   readonly saved: string;
   readonly samples: readonly Sample[];
@@ -37,8 +40,7 @@ export interface SampleStanding {
   readonly together: Standing | null;
   /** Found by trying some continuations, not by a table: more may be there. */
   readonly searched: boolean;
-  /** Null where the saved rule is no pattern. */
-  readonly wasAccepted: boolean | null;
+  readonly wasAccepted: boolean;
 }
 
 /** An answer that is exact, or why there is none. */
@@ -74,6 +76,7 @@ export const mostReported = 2000;
 /** Everything that is shown beside a rule while it is edited. */
 export function ruleReport({
   pattern,
+  holdsEmpty,
   saved,
   samples,
   live,
@@ -81,31 +84,28 @@ export function ruleReport({
   native,
   shape,
 }: RuleQuestion): RuleReport {
-  const now = patternTable(pattern);
-  const before = patternTable({ ...pattern, source: saved });
-  const accepts = acceptsBy(pattern, now);
-  const accepted = acceptsBy({ ...pattern, source: saved }, before);
+  const own = patternTable(pattern);
+  const [now, before] = [pattern, { ...pattern, source: saved }].map(asApplied) as [Applied, Applied];
+  const compared: typeof exact<RuleComparison> = ([a, b], ask) =>
+    exact(holdsEmpty ? [a, b] : [ofSomeText(a), ofSomeText(b)], ask);
   const looked = samples.slice(0, mostReported);
   const rows = partsOf(pattern.source) ?? [];
   const known = knownShapes.find(({ id }) => id === shape);
   return {
-    rule: { status: now.status, reason: now.status === 'known' ? null : now.reason },
-    samples: looked.map(({ text }) => ({
-      ...withTogether(sampleStanding(now, accepts, text, pattern.source), submit, text),
-      wasAccepted: accepted(text),
-    })),
-    changed: exact([before, now], ([first, second]) => comparedRules(first, second, 6)),
-    partial: exact(
+    rule: { status: own.status, reason: own.status === 'known' ? null : own.reason },
+    samples: looked.map(({ text }) => standingOfText(text, now, before, submit)),
+    changed: compared([before.found, now.found], ([first, second]) => comparedRules(first, second, 6)),
+    partial: compared(
       [patternTable({ ...pattern, match: 'whole' }), patternTable({ ...pattern, match: 'part' })],
       ([first, second]) => comparedRules(first, second, 3),
     ),
-    older: olderReading(pattern, now),
-    native: native && exact([now, native], ([first, second]) => comparedRules(first, second, 4)),
+    older: own.status === 'fault' ? null : olderReading(pattern, own, compared),
+    native: native && compared([now.found, native], ([first, second]) => comparedRules(first, second, 4)),
     warnings: patternWarnings(pattern),
-    shape: known && now.status !== 'fault' ? shapeCheck((text) => accepts(text) ?? false, known) : null,
+    shape: known ? shapeCheck(now.accepts, known) : null,
     live: live && exact([live, submit], ([first, second]) => liveCheck(first, second)),
-    lenient: lenientOf(pattern, now),
-    made: now.status === 'known' ? ruleSamples(now.table) : [],
+    lenient: lenientOf(pattern, own),
+    made: own.status === 'known' ? ruleSamples(own.table) : [],
     untouched: untouchedParts(
       rows,
       looked.map(({ text }) => text),
@@ -127,36 +127,49 @@ function exact<T>([a, b]: readonly [PatternTable, PatternTable], ask: (tables: T
   }
 }
 
-/** By the table where there is one, else by the engine itself; null where the pattern is none. */
-function acceptsBy(pattern: Pattern, found: PatternTable): (text: string) => boolean | null {
-  if (found.status === 'known') return (text) => acceptsText(found.table, text);
-  const expression = found.status === 'unknown' ? expressionOf(pattern) : null;
-  return (text) => expression?.test(text) ?? null;
+/** One text under a rule, as all of them are in the report. */
+export function textStanding(
+  { pattern, saved, submit }: Pick<RuleQuestion, 'pattern' | 'saved' | 'submit'>,
+  text: string,
+): SampleStanding {
+  return standingOfText(text, asApplied(pattern), asApplied({ ...pattern, source: saved }), submit);
 }
 
-function withTogether(
-  found: Pick<SampleStanding, 'standing' | 'searched'>,
-  submit: PatternTable,
-  text: string,
-): Omit<SampleStanding, 'wasAccepted'> {
+/** A pattern as browsers apply it: what does not compile is ignored, and everything is accepted. */
+interface Applied {
+  readonly found: Exclude<PatternTable, { status: 'fault' }>;
+  readonly accepts: (text: string) => boolean;
+  /** Characters that its source is made of. */
+  readonly alphabet: readonly string[];
+}
+
+const everything: Pattern = { source: '[^]*', match: 'whole' };
+
+function asApplied(pattern: Pattern): Applied {
+  const found = patternTable(pattern);
+  if (found.status === 'fault') return asApplied(everything);
+  const alphabet = graphemes(pattern.source);
+  if (found.status === 'known') return { found, alphabet, accepts: (text) => acceptsText(found.table, text) };
+  const expression = expressionOf(pattern);
+  return { found, alphabet, accepts: (text) => expression?.test(text) ?? true };
+}
+
+function standingOfText(text: string, now: Applied, before: Applied, submit: PatternTable): SampleStanding {
+  const found = standingUnder(now, text);
   const together = submit.status === 'known' ? standingOf(submit.table, text) : null;
-  return { ...found, together: together?.verdict === found.standing.verdict ? null : together };
+  return {
+    ...found,
+    together: together?.verdict === found.standing.verdict ? null : together,
+    wasAccepted: before.accepts(text),
+  };
 }
 
-function sampleStanding(
-  found: PatternTable,
-  accepts: (text: string) => boolean | null,
+function standingUnder(
+  { found, accepts, alphabet }: Applied,
   text: string,
-  source: string,
 ): Pick<SampleStanding, 'standing' | 'searched'> {
   if (found.status === 'known') return { standing: standingOf(found.table, text), searched: false };
-  // A pattern that does not compile is ignored: everything is accepted.
-  if (found.status === 'fault') return { standing: { verdict: 'accepted' }, searched: false };
-  const { verdict, rest, searched } = searchedStanding(
-    (one) => accepts(one) ?? true,
-    text,
-    graphemes(source),
-  );
+  const { verdict, rest, searched } = searchedStanding(accepts, text, alphabet);
   switch (verdict) {
     case 'accepted':
       return { standing: { verdict }, searched };
@@ -167,11 +180,15 @@ function sampleStanding(
   }
 }
 
-function olderReading(pattern: Pattern, now: PatternTable): Exact<RuleComparison> | null {
+function olderReading(
+  pattern: Pattern,
+  now: PatternTable,
+  compared: typeof exact<RuleComparison>,
+): Exact<RuleComparison> | null {
   const older = patternTable({ ...pattern, flags: 'u' });
-  return older.status === 'fault' || now.status === 'fault'
+  return older.status === 'fault'
     ? null
-    : exact([now, older], ([first, second]) => comparedRules(first, second, 4));
+    : compared([now, older], ([first, second]) => comparedRules(first, second, 4));
 }
 
 /** Length limits act by themselves while one types: the pattern alone is asked. */

@@ -44,6 +44,11 @@ function orNothing(rule: PatternTable): PatternTable {
 }
 const nothing = lengthTable(0, 0, 'code units');
 
+/** What a rule says of texts that are not empty: browsers hold no others against a `pattern` (HTML Standard, "The pattern attribute"). */
+export function ofSomeText(rule: PatternTable): PatternTable {
+  return allRules([rule, known(lengthTable(1, null, 'code units'))]);
+}
+
 const unknown = (reason: string): PatternTable => ({ status: 'unknown', reason });
 const known = (table: Table): PatternTable => ({ status: 'known', table });
 const whole = (source: string): PatternTable => patternTable({ source, match: 'whole' });

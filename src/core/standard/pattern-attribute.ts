@@ -28,6 +28,22 @@ function compile(pattern: string): PatternReading {
     new RegExp(pattern, 'v');
     return { status: 'compiled', expression: new RegExp(`^(?:${pattern})$`, 'v') };
   } catch (error) {
-    return { status: 'ignored', reason: error instanceof Error ? error.message : String(error) };
+    return { status: 'ignored', reason: faultOf(error, pattern, 'v') };
   }
+}
+
+/** Why a pattern does not compile, in the words of the engine, or null when it does. */
+export function patternFault(pattern: string, flags: 'v' | 'u' = 'v'): string | null {
+  try {
+    new RegExp(pattern, flags);
+    return null;
+  } catch (error) {
+    return faultOf(error, pattern, flags);
+  }
+}
+
+/** The engine's own words, without the pattern that stands before whoever reads them. */
+function faultOf(error: unknown, pattern: string, flags: string): string {
+  const message = error instanceof Error ? error.message : String(error);
+  return message.replace(/^Invalid regular expression: /, '').replace(`/${pattern}/${flags}: `, '');
 }

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { type CharacterSet, characterClasses } from '@/core/guard/character-set';
 import { checkMethods, type Guard, lengthUnits } from '@/core/guard/guard';
 import { editingKeys } from '@/core/guard/offered-guards';
-import { patternFault } from '@/core/guard/pattern-rule';
+import { patternFault } from '@/core/standard/pattern-attribute';
 import styles from './typing.module.css';
 
 const classNames = Object.keys(characterClasses) as (keyof typeof characterClasses)[];

@@ -49,8 +49,8 @@ export function RuleAdvice({
             {witness !== null && witness !== '' && (
               <>
                 {' '}
-                It makes <span className="mono">{visible(witness)}</span>{' '}
-                {sort === 'is ignored' ? 'a different matter by browser' : 'accepted'}.
+                <span className="mono">{visible(witness)}</span>{' '}
+                {sort === 'is ignored' ? 'is accepted in some browsers alone' : 'is accepted by it'}.
               </>
             )}
           </p>

@@ -43,7 +43,7 @@ export function RuleChange({
           {!isChanged
             ? 'Nothing since this was opened. Change the rule below: what that lets in and shuts out stands here.'
             : changed?.status === 'known'
-              ? relations[changed.answer.relation]
+              ? `${report?.rule.status === 'fault' ? 'It does not compile and is ignored. ' : ''}${relations[changed.answer.relation]}`
               : changed
                 ? `What it lets in and shuts out cannot be told exactly, because ${changed.reason}.`
                 : ''}
@@ -61,22 +61,26 @@ export function RuleChange({
       </header>
       {isChanged && (
         <div className={styles.sides}>
-          <div>
-            <h3>let in</h3>
-            <TextChips
-              texts={changed?.status === 'known' ? changed.answer.second : []}
-              empty="nothing"
-              onPick={(text) => onAdd([{ text, expected: 'accepted' }])}
-            />
-          </div>
-          <div>
-            <h3>shut out</h3>
-            <TextChips
-              texts={changed?.status === 'known' ? changed.answer.first : []}
-              empty="nothing"
-              onPick={(text) => onAdd([{ text, expected: 'refused' }])}
-            />
-          </div>
+          {changed?.status === 'known' && (
+            <>
+              <div>
+                <h3>let in</h3>
+                <TextChips
+                  texts={changed.answer.second}
+                  empty="nothing"
+                  onPick={(text) => onAdd([{ text, expected: 'accepted' }])}
+                />
+              </div>
+              <div>
+                <h3>shut out</h3>
+                <TextChips
+                  texts={changed.answer.first}
+                  empty="nothing"
+                  onPick={(text) => onAdd([{ text, expected: 'refused' }])}
+                />
+              </div>
+            </>
+          )}
           <div>
             <h3>samples that changed sides</h3>
             {sides.length === 0 ? (
@@ -101,6 +105,6 @@ function changedSides(report: RuleReport | null, samples: readonly Sample[]) {
   return (report?.samples ?? []).flatMap(({ standing, wasAccepted }, index) => {
     const isIn = standing.verdict === 'accepted';
     const text = samples[index]?.text;
-    return text === undefined || wasAccepted === null || wasAccepted === isIn ? [] : [{ text, isIn }];
+    return text === undefined || wasAccepted === isIn ? [] : [{ text, isIn }];
   });
 }

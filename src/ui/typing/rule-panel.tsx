@@ -158,6 +158,15 @@ function Rule({
     [form.markup, field.id, guards, samples, edited, saved, shape],
   );
   const [replaying] = useReplay(ask);
+  const standingOf = useCallback(
+    (text: string) =>
+      async ({ work }: Replayer) => {
+        const of = { markup: form.markup, field: field.id };
+        const found = await work.ruleStanding(of, guards, edited, saved || '[^]*', text);
+        return found && { text, found };
+      },
+    [form.markup, field.id, guards, edited, saved],
+  );
   const report = replaying.status === 'there' ? replaying.answer : null;
   const rows = useMemo(() => partsOf(source), [source]);
   const find = useMemo(() => (rows ? pathFinder(rows) : null), [rows]);
@@ -184,7 +193,14 @@ function Rule({
         onAdd={onAdd}
       />
       <div className={styles.middle}>
-        <RuleSamples report={report} samples={samples} lit={lit} onLight={setLit} onAdd={onAdd} />
+        <RuleSamples
+          report={report}
+          samples={samples}
+          standingOf={standingOf}
+          lit={lit}
+          onLight={setLit}
+          onAdd={onAdd}
+        />
         <RuleAdvice
           field={field}
           report={report}

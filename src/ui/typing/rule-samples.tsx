@@ -1,10 +1,13 @@
 'use client';
 
 import { Button, Input } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { RuleReport, SampleStanding } from '@/core/pattern/rule-report';
+import type { Standing } from '@/core/pattern/three-way';
 import type { Sample } from '@/core/replay/sample';
 import type { Verdict } from '@/core/replay/verdict';
+import type { Replayer } from '@/workers/replayer';
+import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
 
@@ -12,16 +15,21 @@ const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: 
 /** Most rows that are drawn; the Samples part has them all. */
 const mostShown = 200;
 
+type AskStanding = (text: string) => (replayer: Replayer) => Promise<TriedText | null>;
+
 /** The samples under the rule: how far each gets, what would finish it, and where it dies. One lights its way through the rule. */
 export function RuleSamples({
   report,
   samples,
+  standingOf,
   lit,
   onLight,
   onAdd,
 }: {
   report: RuleReport | null;
   samples: readonly Sample[];
+  /** Asks how a text that is being typed stands to the rule; one and the same as long as the rule is. */
+  standingOf: AskStanding;
   lit: string | null;
   onLight: (text: string | null) => void;
   onAdd: (samples: readonly Sample[]) => void;
@@ -54,6 +62,7 @@ export function RuleSamples({
           Should not
         </Button>
       </div>
+      {tried !== '' && <TriedStanding text={tried} standingOf={standingOf} />}
       {samples.length === 0 ? (
         <p className="soft">
           No samples yet. Write texts that should be accepted and some that should not, or add samples from
@@ -83,6 +92,25 @@ export function RuleSamples({
   );
 }
 
+interface TriedText {
+  readonly text: string;
+  readonly found: SampleStanding;
+}
+
+/** How far the text gets that is being typed. */
+function TriedStanding({ text, standingOf }: { text: string; standingOf: AskStanding }) {
+  const ask = useMemo(() => standingOf(text), [standingOf, text]);
+  const [trying] = useReplay(ask);
+  // An answer about the text as it was is none; its row stays, so that nothing below it moves.
+  const found = trying.status === 'there' && trying.answer?.text === text ? trying.answer.found : null;
+  return (
+    <p className={styles.triedStanding} role="status">
+      <StandingMark text={text} standing={found?.standing} />
+      <span className="soft">{found && standingWords(found)}</span>
+    </p>
+  );
+}
+
 function SampleRow({
   sample: { text, expected },
   found,
@@ -98,15 +126,29 @@ function SampleRow({
   const verdict = standing?.verdict;
   const isSurprise = verdict !== undefined && (verdict === 'accepted') !== (expected === 'accepted');
   const side =
-    found?.wasAccepted === null || found === null || found.wasAccepted === (verdict === 'accepted')
+    found === null || found.wasAccepted === (verdict === 'accepted')
       ? null
       : verdict === 'accepted'
         ? '→'
         : '←';
   return (
     <button type="button" className={styles.sampleRow} aria-pressed={isLit} onClick={onLight}>
-      <span aria-hidden="true" data-verdict={verdict}>
-        {verdict ? signs[verdict] : '·'}
+      <StandingMark text={text} standing={standing} />
+      <span className={isSurprise ? styles.surprise : 'soft'}>
+        {side && `${side} `}
+        {found && standingWords(found)}
+        {isSurprise && `, expected ${expected}`}
+      </span>
+    </button>
+  );
+}
+
+/** How far a text gets: what is struck out was never reached, what is dotted would finish it. */
+function StandingMark({ text, standing }: { text: string; standing: Standing | undefined }) {
+  return (
+    <>
+      <span aria-hidden="true" data-verdict={standing?.verdict}>
+        {standing ? signs[standing.verdict] : '·'}
       </span>
       <span className="mono">
         {standing?.verdict === 'refused' && standing.at < text.length ? (
@@ -119,13 +161,14 @@ function SampleRow({
         )}
         {standing?.verdict === 'unfinished' && <span className={styles.rest}>{visible(standing.rest)}</span>}
       </span>
-      <span className={isSurprise ? styles.surprise : 'soft'}>
-        {side && `${side} `}
-        {verdict ?? ''}
-        {found?.searched && ', as far as was tried'}
-        {found?.together && `; with all rules of the field ${found.together.verdict}`}
-        {isSurprise && `, expected ${expected}`}
-      </span>
-    </button>
+    </>
   );
+}
+
+function standingWords({ standing, searched, together }: SampleStanding): string {
+  return [
+    standing.verdict,
+    searched ? ', as far as was tried' : '',
+    together ? `; with all rules of the field ${together.verdict}` : '',
+  ].join('');
 }

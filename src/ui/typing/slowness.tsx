@@ -42,8 +42,8 @@ function Slow({ pattern, growth: { text, took, grows } }: { pattern: Pattern; gr
       <p>
         A matcher that tries every way takes very long over{' '}
         <span className="mono">{visible(slowText(text, 8))}</span>: with{' '}
-        <span className="mono">{visible(text.again)}</span> {times.toLocaleString('en-GB')} times this browser
-        took {Math.round(ms)} ms,{' '}
+        <span className="mono">{visible(text.again)}</span> repeated {times.toLocaleString('en-GB')} times
+        this browser took {Math.round(ms)} ms,{' '}
         {grows === 'doubles'
           ? 'and a few more double that, again and again'
           : 'and twice as many take far more than twice as long'}

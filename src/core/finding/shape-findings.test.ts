@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { readForm } from '../form/read-form';
+import type { Guard } from '../guard/guard';
+import { shapeFindings } from './shape-findings';
+
+function found(markup: string, guards: readonly Guard[] = [], hint = '') {
+  const [field] = readForm(markup).fields;
+  if (!field) throw new Error(markup);
+  return shapeFindings(field, { script: '', guards }, hint).map(({ says, harm, details }) => ({
+    says,
+    harm,
+    details,
+  }));
+}
+
+const submitted = (source: string, on = true): Guard => ({
+  kind: 'pattern',
+  id: 'p',
+  on,
+  stage: 'on submission',
+  source,
+  match: 'whole',
+});
+
+describe('findings about what people really enter', () => {
+  it('name what a rule refuses that has no other writing as what cannot be entered', () => {
+    expect(found('<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>')).toMatchObject([
+      {
+        says: 'E-mail: its rule refuses 6 of 11 texts that people enter as an e-mail address, such as “aino+tide@skerry.test” (a plus sign).',
+        harm: 'cannot enter a valid value',
+        details: expect.arrayContaining(['“AINO@SKERRY.TEST”: capital letters']),
+      },
+    ]);
+  });
+  it('name what can be written otherwise as misleading', () => {
+    const [strict] = found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>');
+    expect(strict).toMatchObject({ harm: 'person misled' });
+    expect(strict?.details).toContain('“+44 1632 960123”: international, with a plus sign');
+    // Where the page says which writing is wanted, another one may be refused; a name has one alone.
+    expect(found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>', [], 'Digits')).toEqual([]);
+    expect(found('<label>Name <input pattern="[A-Z]+"></label>', [], 'Capitals')).toHaveLength(1);
+  });
+  it('name what is accepted and means nothing', () => {
+    const guard = submitted('\\d\\d\\.\\d\\d\\.\\d{4}');
+    const lenient = found('<label>Reading date <input name=d></label>', [guard]).at(-1);
+    expect(lenient).toMatchObject({ harm: 'wrong value sent' });
+    expect(lenient?.details).toContain('“30.02.2026”: no such day');
+    // A guard that knows days leaves none of them.
+    const real: Guard = { kind: 'date', id: 'd', on: true, stage: 'on submission', format: 'dd.mm.yyyy' };
+    const strict = found('<label>Reading date <input name=d></label>', [guard, real]);
+    expect(strict.every(({ harm }) => harm !== 'wrong value sent')).toBe(true);
+  });
+  it.each<[string, string, readonly Guard[]]>([
+    ['a field without a rule', '<label>E-mail <input type=email></label>', []],
+    ['a rule that is switched off', '<label>E-mail <input name=e></label>', [submitted('x', false)]],
+    ['a pattern that its kind ignores', '<label>Level <input type=number pattern="[0-9]"></label>', []],
+    ['a field of no known shape', '<label>Station <input pattern="[A-Z]{3}"></label>', []],
+  ])('say nothing of %s', (_, markup, guards) => {
+    expect(found(markup, guards)).toEqual([]);
+  });
+});

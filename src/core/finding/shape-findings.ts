@@ -1,0 +1,68 @@
+import { appliesTo } from '../form/attribute-registry';
+import { attribute, type Field } from '../form/field';
+import type { TypingPlan } from '../form/form-document';
+import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
+import { judgeFor } from '../replay/judge';
+import { habitsByRoute } from '../replay/usual-habits';
+import { type Finding, findingId } from './finding';
+
+/**
+ * Where the rule of a field parts from what people enter into fields of its shape. A field without a rule about its text is left
+ * alone: what its kind checks by itself is the browser's affair, and what nobody checks is meant to be free.
+ * @param hint what the page says beside the field; where it says which writing is wanted, others may be refused
+ */
+export function shapeFindings(field: Field, { guards }: TypingPlan, hint: string): Finding[] {
+  const shape = shapeOf(field);
+  const hasPattern = appliesTo('pattern', field.kind) && attribute(field.controls[0], 'pattern') !== null;
+  const hasGuard = guards.some(
+    ({ on, kind, stage }) => on && kind === 'pattern' && stage === 'on submission',
+  );
+  if (!shape || !(hasPattern || hasGuard)) return [];
+  const { judge } = judgeFor(field, guards, habitsByRoute('hardware keys'));
+  const { tooStrict, tooLenient } = shapeCheck((text) => judge(text).verdict === 'accepted', shape);
+  const mayRefuse = !shape.isFixed && hint !== '';
+  return [
+    ...(mayRefuse ? [] : finding(field, shape, 'refuses', tooStrict)),
+    ...finding(field, shape, 'accepts', tooLenient),
+  ];
+}
+
+const whys = {
+  accepts: 'What nobody can use is sent, and that is found out too late.',
+  'refuses what is fixed': 'Who has such a one cannot write it in another way, and is shut out.',
+  'refuses a writing':
+    'What a person copies, or is used to writing, is right and refused: it has to be written anew.',
+} as const;
+
+function finding(
+  field: Field,
+  { name, isFixed, entered, meaningless }: KnownShape,
+  does: 'refuses' | 'accepts',
+  texts: ShapeCheck['tooStrict'],
+): Finding[] {
+  const [first] = texts;
+  if (!first) return [];
+  const [text, about] = first;
+  const of = does === 'refuses' ? entered.length : meaningless.length;
+  const which = does === 'refuses' ? `that people enter as ${name}` : 'that look like it and mean nothing';
+  return [
+    {
+      id: findingId('shape', does, field.id),
+      field: { id: field.id, label: field.label },
+      says: `${field.label}: its rule ${does} ${texts.length} of ${of} texts ${which}, such as “${text}” (${about}).`,
+      harm:
+        does === 'accepts' ? 'wrong value sent' : isFixed ? 'cannot enter a valid value' : 'person misled',
+      why: whys[does === 'accepts' ? 'accepts' : isFixed ? 'refuses what is fixed' : 'refuses a writing'],
+      remedy:
+        does === 'refuses'
+          ? 'Let it in and put it right afterwards, or say beside the field which writing is wanted.'
+          : 'Check what it means besides how it looks, with a guard or on the server.',
+      change: null,
+      details: texts.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
+      script: null,
+      targets: [],
+      marks: ['modelled'],
+      evidence: 'rule',
+    },
+  ];
+}
