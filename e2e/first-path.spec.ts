@@ -33,6 +33,9 @@ test('from a pasted form to a replay, and through a file back to the same screen
       );
     }, pasted);
     await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(2);
+    // It is called by what it says, until a person gives it a name.
+    const name = page.getByRole('textbox', { name: 'Name of the form' });
+    await expect(name).toHaveValue('Boat, Depth');
     const notes = page.getByRole('list', { name: 'Notes on the markup' });
     await expect(notes).toContainText('line 3 A script: kept in the markup, never run here.');
     await expect(notes).toContainText('The attribute flavour is not known; it is kept as it is.');
@@ -48,6 +51,7 @@ test('from a pasted form to a replay, and through a file back to the same screen
     await expect(markup).toContainText('min="0"');
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(31);
+    await expect(page.getByRole('textbox', { name: 'Name of the form' })).toHaveValue('Skerry Tide Log');
   });
 
   await test.step('a sweep fills the survey, and a reload keeps it', async () => {

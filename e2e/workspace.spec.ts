@@ -70,3 +70,25 @@ async function readAll(stream: NodeJS.ReadableStream): Promise<Buffer> {
   for await (const chunk of stream) chunks.push(Buffer.from(chunk));
   return Buffer.concat(chunks);
 }
+
+test('a form of one’s own is deleted, and the others stay', async ({ page }) => {
+  await page.goto('/form');
+  await page.getByRole('button', { name: /^Station code/ }).waitFor();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', '<form><h2>Boats</h2><label>Hull <input name=hull></label></form>');
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  });
+  const name = page.getByRole('textbox', { name: 'Name of the form' });
+  await expect(name).toHaveValue('Boats');
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Delete this form…' }).click();
+  await page
+    .getByRole('dialog', { name: 'Delete Boats?' })
+    .getByRole('button', { name: 'Delete the form' })
+    .click();
+  await expect(name).toHaveValue('Skerry Tide Log');
+  await page.getByRole('combobox', { name: 'Form' }).click();
+  await expect(page.getByTitle('Skerry Tide Log, in a hurry')).toBeVisible();
+  await expect(page.getByTitle('Boats')).toHaveCount(0);
+});

@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
+import type { FormId } from '@/core/form/form-document';
 import { askingOf, planOf } from '@/core/observation/asking';
 import { lookNotAsked, type Observation, observationKey } from '@/core/observation/observation';
 import { type Picture, pictureBytes, pictureId } from '@/core/observation/picture';
@@ -13,6 +14,7 @@ import { defaultLineUp, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { askServer } from './ask-server';
 import { UkkoDatabase } from './database';
+import { deleteForm } from './delete-form';
 import { leaveDraft, takeDraft } from './draft';
 import { ensureForms, newForm, restoreDemo, saveForm } from './forms';
 import { forgetTarget, lineUpOf, ownTargets, saveLineUp, saveTarget } from './line-ups';
@@ -182,6 +184,25 @@ describe('forms', () => {
   it('can be new', async () => {
     const id = await newForm(database, '<input>', 'Mine');
     expect(await database.forms.get(id)).toMatchObject({ name: 'Mine', typing: {} });
+  });
+});
+
+describe('a form that is deleted', () => {
+  it('goes with its sweeps, pictures and decisions, and leaves those of others', async () => {
+    await saveForm(database, demoForm);
+    await saveForm(database, { ...demoForm, id: 'other' as FormId });
+    const [mine, others] = [
+      await beginRun(database, demoForm, defaultLineUp),
+      await beginRun(database, { ...demoForm, id: 'other' as FormId }, defaultLineUp),
+    ];
+    const [shared, own] = [await samplePicture(1), await samplePicture(2)];
+    await keep(database, mine.id, [observed('closed', shared), observed('filled', own)], [shared, own]);
+    await keep(database, others.id, [observed('closed', shared)], [shared]);
+    await deleteForm(database, demoForm.id);
+    expect(await database.forms.toCollection().primaryKeys()).toEqual(['other']);
+    expect(await loadRun(database, mine.id)).toBeNull();
+    expect((await loadRun(database, others.id))?.pictures).toHaveLength(1);
+    expect(await database.pictures.count()).toBe(1);
   });
 });
 

@@ -9,6 +9,16 @@ const labelled = (control: string, words = 'Tide') => `<label>${words} ${control
 
 /** Each rule with markup that breaks it, and the nearest markup that does not. */
 const rules: readonly (readonly [rule: string, broken: string, whole: string])[] = [
+  [
+    'no way to send',
+    `<form>${labelled('<input name=a>')}${labelled('<input name=b>')}</form>`,
+    `<form>${labelled('<input name=a>')}${labelled('<input name=b>')}<button type=button>Log</button></form>`,
+  ],
+  [
+    'no way to send',
+    `<form>${labelled('<textarea name=a></textarea>')}</form>`,
+    `<form>${labelled('<input name=a>')}${labelled('<textarea name=b></textarea>', 'Notes')}</form>`,
+  ],
   ['no name', labelled('<input>'), labelled('<input name=a>')],
   ['no name', labelled('<select><option>x</select>'), labelled('<select name=a><option>x</select>')],
   ['no label', 'Tide <input name=a>', 'Tide <input name=a title=Tide>'],

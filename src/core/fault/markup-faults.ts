@@ -1,4 +1,5 @@
 import type { FormReading } from '../form/field';
+import { noWayToSend } from './form-rules';
 import {
   autocompleteFaults,
   codeAsNumber,
@@ -28,6 +29,7 @@ export function markupFaults(markup: string, reading: Pick<FormReading, 'fields'
 }
 
 const rules: Readonly<Record<string, Rule>> = {
+  'no way to send': noWayToSend,
   'no name': unnamed,
   'no label': unlabelled,
   'label for nothing': labelForNothing,

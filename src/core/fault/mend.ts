@@ -1,5 +1,5 @@
 import { attributeEdits, attributeText, escapedText, removal, type TextEdit } from '../form/edit-markup';
-import { attribute, type Control, type Field, fieldElements } from '../form/field';
+import { attribute, type Control, type Field, fieldElements, type Span } from '../form/field';
 import { nameFromWords } from '../form/name-from-words';
 import { attributeSpan, type Element, elementsOf, isElement, type Node, textOf } from '../form/parse-markup';
 import type { Placed } from '../form/read-form';
@@ -26,6 +26,15 @@ export function withoutAttribute(element: Element, name: string): Mend {
 export function namedTogether(fields: readonly Field[], words: string): Mend {
   const name = nameFromWords(words, fields[0]?.name ?? 'choice');
   return (markup) => fields.flatMap(({ controls: [control] }) => attributeEdits(markup, control, { name }));
+}
+
+/** A button at the end of a form; none where its end is not written. */
+export function buttonThatSends(form: Span): Mend {
+  return (markup) => {
+    const at = markup.slice(form.start, form.end).search(/<\/form\s*>$/i);
+    const place = form.start + at;
+    return at === -1 ? [] : [{ start: place, end: place, by: '<button>Send</button>\n' }];
+  };
 }
 
 /** Two buttons that say which of them was pressed. */

@@ -2,6 +2,7 @@ import type { Harm } from './finding';
 
 /** What each rule about markup means for the person who fills the form in. */
 const faultHarms: Readonly<Record<string, readonly [harm: Harm, why: string]>> = {
+  'no way to send': ['value lost', 'The person fills it in and cannot send it.'],
   'no name': ['value lost', 'What the person enters is never sent.'],
   'no label': [
     'person misled',

@@ -114,19 +114,22 @@ describe('an action key that leads nowhere', () => {
   it('is found where a field of many lines has no button to send it by', () => {
     const [trouble, ...others] = found(
       'keyboards',
-      '<form><label>A <textarea name=a></textarea></label></form>',
+      '<form><label>A <textarea name=a></textarea></label><button type=button>Log</button></form>',
     );
     expect(others).toEqual([]);
     expect(trouble).toMatchObject({
-      says: 'A: The action key puts a newline, and the form has no button: from here it cannot be sent.',
+      says: 'A: The action key puts a newline, and the form has no button that sends it.',
       harm: 'person misled',
       remedy: 'Give the form a button that sends it.',
       targets: [{ name: 'Android-like phone' }, { name: 'iOS-like phone' }],
     });
   });
-  it('is none where there is one', () => {
-    expect(
-      found('keyboards', '<form><label>A <textarea name=a></textarea></label><button>Go</button></form>'),
-    ).toEqual([]);
+  it.each([
+    ['there is one', '<button>Go</button>'],
+    ['there is none of any sort, which is a fault of the form', ''],
+  ])('is none where %s', (_, button) => {
+    expect(found('keyboards', `<form><label>A <textarea name=a></textarea></label>${button}</form>`)).toEqual(
+      [],
+    );
   });
 });

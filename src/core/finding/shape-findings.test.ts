@@ -54,6 +54,7 @@ describe('findings about what people really enter', () => {
     ['a field without a rule', '<label>E-mail <input type=email></label>', []],
     ['a rule that is switched off', '<label>E-mail <input name=e></label>', [submitted('x', false)]],
     ['a pattern that its kind ignores', '<label>Level <input type=number pattern="[0-9]"></label>', []],
+    ['a pattern that does not compile', '<label>Phone <input type=tel pattern="[+"></label>', []],
     ['a field of no known shape', '<label>Station <input pattern="[A-Z]{3}"></label>', []],
   ])('say nothing of %s', (_, markup, guards) => {
     expect(found(markup, guards)).toEqual([]);

@@ -4,6 +4,7 @@ import type { TypingPlan } from '../form/form-document';
 import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
 import { judgeFor } from '../replay/judge';
 import { habitsByRoute } from '../replay/usual-habits';
+import { patternFault } from '../standard/pattern-attribute';
 import { type Finding, findingId } from './finding';
 
 /**
@@ -13,7 +14,9 @@ import { type Finding, findingId } from './finding';
  */
 export function shapeFindings(field: Field, { guards }: TypingPlan, hint: string): Finding[] {
   const shape = shapeOf(field);
-  const hasPattern = appliesTo('pattern', field.kind) && attribute(field.controls[0], 'pattern') !== null;
+  const own = appliesTo('pattern', field.kind) ? attribute(field.controls[0], 'pattern') : null;
+  // One that does not compile is a fault of its own, and the cause of all that it lets in.
+  const hasPattern = own !== null && patternFault(own) === null;
   const hasGuard = guards.some(
     ({ on, kind, stage }) => on && kind === 'pattern' && stage === 'on submission',
   );

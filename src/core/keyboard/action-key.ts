@@ -143,6 +143,6 @@ function troubleOf({ kind }: Entry, deed: ActionDeed, place: Place, hasAccessory
   if (deed === absent && !hasAccessory)
     return 'This keyboard has no key to go on with: the person has to tap beside the field to get rid of it.';
   if (kind === 'textarea' && deed.does === 'puts a newline' && !place.sends)
-    return 'The action key puts a newline, and the form has no button: from here it cannot be sent.';
+    return 'The action key puts a newline, and the form has no button that sends it.';
   return null;
 }

@@ -192,7 +192,7 @@ describe('the action key', () => {
       return actionKeyOf(fields[index] as Field, fields, keyboard as NonNullable<typeof keyboard>, habits);
     };
     expect(of(2).deed.does).toBe('nothing');
-    expect(of(0).trouble).toContain('cannot be sent');
+    expect(of(0).trouble).toContain('no button that sends it');
   });
 
   it('follows the order of the Tab key', () => {

@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/form/form-document';
+import { calledBy } from '@/core/form/form-name';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
@@ -190,7 +191,7 @@ function usePasteAndDrop(open: (file: File) => void): void {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (isEditable(event.target) || !looksLikeHtml(text)) return;
       event.preventDefault();
-      open(new File([text], 'Pasted form'));
+      open(new File([text], calledBy(text)));
     };
     const over = (event: DragEvent) => {
       if (event.dataTransfer?.types.includes('Files')) event.preventDefault();

@@ -4,9 +4,11 @@ import { App, Button, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { unnamed } from '@/core/form/form-name';
 import { provenanceMarks } from '@/core/observation/provenance';
 import { targetName } from '@/core/target/line-up';
 import { openDatabase, type StoredRun } from '@/store/database';
+import { deleteForm } from '@/store/delete-form';
 import { newForm, restoreDemo } from '@/store/forms';
 import { isNearlyFull, type Room, room, thinPictures } from '@/store/room';
 import { deleteEverything, deleteRun } from '@/store/runs';
@@ -183,7 +185,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     open: () => chooser.current?.click(),
     own: () => setOwnPage(true),
     new: async () =>
-      select({ form: await newForm(openDatabase(), '', 'New form'), run: null, field: null, stroke: null }),
+      select({ form: await newForm(openDatabase(), '', unnamed), run: null, field: null, stroke: null }),
     demo: async () => {
       await restoreDemo(openDatabase());
       if (form.id === 'skerry-tide-log' || form.id === 'hurried-tide-log') window.location.reload();
@@ -192,6 +194,18 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     forget: async () => {
       if (run) await deleteRun(openDatabase(), run.id);
       select({ run: null });
+    },
+    away: () => {
+      modal.confirm({
+        title: `Delete ${form.name}?`,
+        content: 'Its sweeps, pictures and decisions go with it. Files that you exported stay.',
+        okText: 'Delete the form',
+        okButtonProps: { danger: true },
+        onOk: async () => {
+          await deleteForm(openDatabase(), form.id);
+          window.location.assign('/form');
+        },
+      });
     },
     everything: () => {
       modal.confirm({
@@ -220,6 +234,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     { type: 'divider' },
     { key: 'thin', label: 'Thin old pictures' },
     { key: 'forget', label: 'Delete this sweep', disabled: !run },
+    { key: 'away', label: 'Delete this form…' },
     { key: 'everything', label: 'Delete everything…', danger: true },
   ];
   return (

@@ -13,6 +13,7 @@ import {
 } from 'react';
 import type { FormReading } from '@/core/form/field';
 import type { FormDocument, FormId } from '@/core/form/form-document';
+import { nameAfter } from '@/core/form/form-name';
 import { readForm } from '@/core/form/read-form';
 import { openDatabase } from '@/store/database';
 import { leaveDraft, takeDraft } from '@/store/draft';
@@ -160,10 +161,15 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
 
 /** Markup that is edited is no snapshot any more: what is asked from then on is the markup. */
 function edited(before: FormDocument, change: Partial<Omit<FormDocument, 'id'>>): FormDocument {
-  const after = { ...before, ...change };
+  const after = { ...named(before, change), ...change };
   if (after.markup === before.markup || change.page) return after;
   const { page: _, ...alone } = after;
   return alone;
+}
+
+/** Only a form that is edited by its markup alone may be called otherwise. */
+function named(before: FormDocument, { markup }: Partial<FormDocument>): FormDocument {
+  return markup === undefined ? before : { ...before, name: nameAfter(before.name, before.markup, markup) };
 }
 
 function isSameForm(a: FormDocument, b: FormDocument): boolean {

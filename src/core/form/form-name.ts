@@ -1,0 +1,32 @@
+import { attributeOf, elementsOf, parseMarkup, textOf } from './parse-markup';
+import { readForm } from './read-form';
+
+/** A form of which nothing is known yet. */
+export const unnamed = 'New form';
+const most = 80;
+
+/** What markup says that it is: its first heading or legend, the form's own label, the title of its page, or its first fields. */
+export function calledBy(markup: string): string {
+  const elements = [...elementsOf(parseMarkup(markup).document)].map(({ element }) => element);
+  const named = (tags: RegExp) => elements.filter(({ tagName }) => tags.test(tagName)).map(textOf);
+  const labels = elements.flatMap((element) =>
+    element.tagName === 'form' ? (attributeOf(element, 'aria-label') ?? []) : [],
+  );
+  const said = [...named(/^h[1-6]$/), ...labels, ...named(/^legend$/), ...named(/^title$/)].find(
+    (text) => text.trim() !== '',
+  );
+  const words = said ?? ofFields(markup) ?? unnamed;
+  return Array.from(words.replace(/\s+/g, ' ').trim()).slice(0, most).join('');
+}
+
+function ofFields(markup: string): string | null {
+  const { fields } = readForm(markup);
+  const labels = fields.slice(0, 2).map(({ label }) => label);
+  if (labels.length === 0) return null;
+  return fields.length > 2 ? `${labels.join(', ')} …` : labels.join(', ');
+}
+
+/** The name that a form has once its markup is edited: it goes with what the markup says, until a person gives it one. */
+export function nameAfter(name: string, before: string, after: string): string {
+  return name === calledBy(before) ? calledBy(after) : name;
+}
