@@ -37,7 +37,7 @@ export function* formFindings(
     const ruled = { field, guards: plan.guards, samples: firstSamples(plan.samples) };
     found.push(
       ...patternFindings(markup, field, plan.guards),
-      ...shapeFindings(field, plan, hintOf(field)),
+      ...shapeFindings(markup, field, plan, hintOf(field)),
       ...keyboardFindings(markup, ruled, setup, own),
       ...actionKeyFindings(field, fields, setup),
       ...detourFindings(markup, ruled, setup),

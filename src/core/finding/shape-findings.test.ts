@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
+import { changedForm } from './change';
 import { shapeFindings } from './shape-findings';
 
 function found(markup: string, guards: readonly Guard[] = [], hint = '') {
   const [field] = readForm(markup).fields;
   if (!field) throw new Error(markup);
-  return shapeFindings(field, { script: '', guards }, hint).map(({ says, harm, details }) => ({
+  return shapeFindings(markup, field, { script: '', guards }, hint).map(({ says, harm, details }) => ({
     says,
     harm,
     details,
@@ -26,11 +27,21 @@ describe('findings about what people really enter', () => {
   it('name what a rule refuses that has no other writing as what cannot be entered', () => {
     expect(found('<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>')).toMatchObject([
       {
-        says: 'E-mail: its rule refuses 6 of 11 texts that people enter as an e-mail address, such as “aino+tide@skerry.test” (a plus sign).',
+        says: 'E-mail: its rule refuses 6 of 11 texts that people enter as an e-mail address, such as “aino+tide@skerry.test”.',
         harm: 'cannot enter a valid value',
         details: expect.arrayContaining(['“AINO@SKERRY.TEST”: capital letters']),
       },
     ]);
+  });
+  it('take the pattern of a kind away that the browser checks by itself, and no other', () => {
+    const markup = '<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>';
+    const [field] = readForm(markup).fields;
+    const [strict] = field ? shapeFindings(markup, field, { script: '', guards: [] }, '') : [];
+    const mended = strict?.change && changedForm({ markup, typing: {} }, strict.change).markup;
+    expect(mended).toBe('<label>E-mail <input type=email></label>');
+    const named = '<label>Name <input pattern="[A-Z]+"></label>';
+    const [other] = readForm(named).fields;
+    expect(other && shapeFindings(named, other, { script: '', guards: [] }, '')[0]?.change).toBeNull();
   });
   it('name what can be written otherwise as misleading', () => {
     const [strict] = found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>');

@@ -1,4 +1,5 @@
 import { appliesTo } from '../form/attribute-registry';
+import { attributeEdits } from '../form/edit-markup';
 import { attribute, type Field } from '../form/field';
 import type { TypingPlan } from '../form/form-document';
 import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
@@ -12,7 +13,7 @@ import { type Finding, findingId } from './finding';
  * alone: what its kind checks by itself is the browser's affair, and what nobody checks is meant to be free.
  * @param hint what the page says beside the field; where it says which writing is wanted, others may be refused
  */
-export function shapeFindings(field: Field, { guards }: TypingPlan, hint: string): Finding[] {
+export function shapeFindings(markup: string, field: Field, { guards }: TypingPlan, hint: string): Finding[] {
   const shape = shapeOf(field);
   const own = appliesTo('pattern', field.kind) ? attribute(field.controls[0], 'pattern') : null;
   // One that does not compile is a fault of its own, and the cause of all that it lets in.
@@ -25,8 +26,8 @@ export function shapeFindings(field: Field, { guards }: TypingPlan, hint: string
   const { tooStrict, tooLenient } = shapeCheck((text) => judge(text).verdict === 'accepted', shape);
   const mayRefuse = !shape.isFixed && hint !== '';
   return [
-    ...(mayRefuse ? [] : finding(field, shape, 'refuses', tooStrict)),
-    ...finding(field, shape, 'accepts', tooLenient),
+    ...(mayRefuse ? [] : finding(field, shape, 'refuses', tooStrict, loosened(markup, field, shape))),
+    ...finding(field, shape, 'accepts', tooLenient, { remedy: remedies.accepts, change: null }),
   ];
 }
 
@@ -37,30 +38,50 @@ const whys = {
     'What a person copies, or is used to writing, is right and refused: it has to be written anew.',
 } as const;
 
+const remedies = {
+  accepts: 'Check what it means besides how it looks, with a guard or on the server.',
+  'refuses what its kind checks': 'Take the pattern away: the browser checks this kind by itself.',
+  'refuses what is fixed': 'Loosen the rule until it lets these in; the part Rule shows each.',
+  'refuses a writing':
+    'Let it in and put it right afterwards, or say beside the field which writing is wanted.',
+} as const;
+
+/** How a rule that is too strict is put right: a kind that the browser checks by itself needs no pattern besides. */
+function loosened(
+  markup: string,
+  field: Field,
+  { kinds, isFixed }: KnownShape,
+): Pick<Finding, 'remedy' | 'change'> {
+  const [control] = field.controls;
+  const isChecked = kinds.includes(field.kind) && (field.kind === 'email' || field.kind === 'url');
+  if (isChecked && attribute(control, 'pattern') !== null) {
+    const edits = attributeEdits(markup, control, { pattern: null });
+    return { remedy: remedies['refuses what its kind checks'], change: { kind: 'markup', edits } };
+  }
+  return { remedy: remedies[isFixed ? 'refuses what is fixed' : 'refuses a writing'], change: null };
+}
+
 function finding(
   field: Field,
   { name, isFixed, entered, meaningless }: KnownShape,
   does: 'refuses' | 'accepts',
   texts: ShapeCheck['tooStrict'],
+  mended: Pick<Finding, 'remedy' | 'change'>,
 ): Finding[] {
   const [first] = texts;
   if (!first) return [];
-  const [text, about] = first;
+  const [text] = first;
   const of = does === 'refuses' ? entered.length : meaningless.length;
   const which = does === 'refuses' ? `that people enter as ${name}` : 'that look like it and mean nothing';
   return [
     {
       id: findingId('shape', does, field.id),
       field: { id: field.id, label: field.label },
-      says: `${field.label}: its rule ${does} ${texts.length} of ${of} texts ${which}, such as “${text}” (${about}).`,
+      says: `${field.label}: its rule ${does} ${texts.length} of ${of} texts ${which}, such as “${text}”.`,
       harm:
         does === 'accepts' ? 'wrong value sent' : isFixed ? 'cannot enter a valid value' : 'person misled',
       why: whys[does === 'accepts' ? 'accepts' : isFixed ? 'refuses what is fixed' : 'refuses a writing'],
-      remedy:
-        does === 'refuses'
-          ? 'Let it in and put it right afterwards, or say beside the field which writing is wanted.'
-          : 'Check what it means besides how it looks, with a guard or on the server.',
-      change: null,
+      ...mended,
       details: texts.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
       script: null,
       targets: [],
