@@ -13,6 +13,7 @@ import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Arrive, type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
 import { endKept, type Keeping, keeping } from './kept';
+import { answerDialogs } from './page-dialogs';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
@@ -175,6 +176,7 @@ class BidiSession implements EngineSession {
       // The window that is there: another one would not be the active one at once.
       async () => (await browser.pages())[0] ?? (await browser.newPage()),
     );
+    answerDialogs(page);
     const opened = new BidiPage(
       browser,
       this.provenance.engine,

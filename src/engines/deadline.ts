@@ -31,8 +31,24 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
   } catch (error) {
     if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`, true);
     if (error instanceof EngineLost) throw error;
-    throw new EngineLost(`${engine} did not answer: ${firstLine(error)}`);
+    throw new EngineLost(`${engine} did not answer: ${sentenceOf(firstLine(error))}`);
   }
+}
+
+/** What protocols say when a page is no longer the one that was asked, or never came, in words that say what to do. */
+const sentences: readonly (readonly [RegExp, string])[] = [
+  [
+    /cannot find context|context (?:was )?destroyed|no such (?:frame|window)|frame detached|navigating frame/i,
+    'the page was left, closed or loaded anew while it was asked. Let it stay, or write what leads to the form as steps before it.',
+  ],
+  [
+    /navigation timeout/i,
+    `the page was not loaded within ${commandTimeout / 1000} s. See whether a script of it never ends, or what it waits for.`,
+  ],
+];
+
+function sentenceOf(message: string): string {
+  return sentences.find(([words]) => words.test(message))?.[1] ?? message;
 }
 
 export function firstLine(error: unknown): string {

@@ -51,6 +51,14 @@ describe('deadlines', () => {
     expect(await withDeadline(Promise.resolve(7), 1000, 'Gecko')).toBe(7);
     await expect(withDeadline(never, 10, 'Gecko')).rejects.toThrow('Gecko did not answer within 0.01 s.');
   });
+  it.each([
+    ['Protocol error (script.evaluate): Cannot find context with specified id', 'the page was left'],
+    ['Frame detached. at http://127.0.0.1/', 'the page was left'],
+    ['Navigation timeout of 15000 ms exceeded', 'the page was not loaded within 15 s'],
+  ])('say in plain words what %s means', async (message, sentence) => {
+    const broken = () => Promise.reject(new Error(message));
+    await expect(answer('Gecko', () => true, broken)).rejects.toThrow(`Gecko did not answer: ${sentence}`);
+  });
   it('turn whatever goes wrong into an engine that is lost, with the first line of why', async () => {
     const broken = () => Promise.reject(new Error('Protocol error\n  at somewhere'));
     await expect(answer('Gecko', () => true, broken)).rejects.toThrow(

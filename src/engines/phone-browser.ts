@@ -10,6 +10,7 @@ import { EngineLost } from './engine';
 import { quietPreferences } from './firefox';
 import { freePort } from './free-port';
 import { endKept, type Keeping, keeping, startKept } from './kept';
+import { answerDialogs, promptCapability } from './page-dialogs';
 import { phoneSize } from './phone-screen';
 import { answers, miniBrowser } from './webkit';
 
@@ -73,6 +74,7 @@ async function overBidi(
       env: kept.env,
     });
     const page = (await driven.pages())[0] ?? (await driven.newPage());
+    answerDialogs(page);
     return {
       version: /\d[\d.]*/.exec(await driven.version())?.[0] ?? 'unknown',
       open: async (address) => {
@@ -111,6 +113,7 @@ async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
     const binary = await miniBrowser();
     if (!binary) throw new Error('its browser went missing');
     const capabilities = new Capabilities({
+      ...promptCapability,
       'webkitgtk:browserOptions': { binary, args: ['--automation'] },
     });
     const executor = new Executor(new HttpClient(address));

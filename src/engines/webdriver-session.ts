@@ -11,6 +11,7 @@ import { changeBetweenPictures, cropAll } from './crop';
 import { commandTimeout, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, windowPlace } from './display';
 import type { Arrive, EnginePage, EngineSession } from './engine';
+import { okWithin, promptCapability } from './page-dialogs';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
@@ -40,7 +41,7 @@ export const webDriverProtocol = 'W3C WebDriver';
 
 /** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
 export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
-  const capabilities = new Capabilities(endpoint.capabilities);
+  const capabilities = new Capabilities({ ...promptCapability, ...endpoint.capabilities });
   const executor = new ExecutorWithDeadlines(new HttpClient(endpoint.address), endpoint.title);
   const driver = WebDriver.createSession(executor, capabilities);
   const told = await driver.getCapabilities();
@@ -125,8 +126,10 @@ class WebDriverPage implements EnginePage {
     return this.answer(async () => {
       await this.driver.get(this.address);
       await this.fit();
+      await this.driver.executeScript(okWithin);
       await this.arrive?.((expression) => this.driver.executeScript(`return ${expression}`));
-      await this.driver.executeScript(this.code);
+      // Steps may have led to another page.
+      await this.driver.executeScript(`${okWithin}${this.code}`);
       await this.driver.executeScript(`window.${probeGlobal}.settle()`);
     });
   }

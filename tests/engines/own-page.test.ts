@@ -276,6 +276,36 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
   );
 
   it.skipIf(!here)(
+    'answers the dialogs of a page with OK, and is not kept from leaving it',
+    async () => {
+      const markup =
+        '<form action="/log" method="post"><label>A <input name="a" pattern="[a-z]+"></label><button name="go">Go</button></form>';
+      const scripts = `alert('read this'); onbeforeunload = (event) => event.preventDefault();
+        addEventListener('keydown', () => alert('a key'));
+        addEventListener('submit', (event) => { if (!confirm('Sure?')) event.preventDefault(); });`;
+      const own = await startPage(`<!doctype html><title>Asks</title>${markup}<script>${scripts}</script>`);
+      try {
+        const target = findTarget(targetId(name)) as EngineTarget;
+        const page = { address: own.address, form: 0, steps: '' };
+        const form = { id: 'asks' as FormId, name: 'Asks', markup, typing: {}, page };
+        const typed = scriptsForPage(form, readForm(markup).fields);
+        const asking = askingOf(markup, ['look', 'submission', 'typing'], typed, null, page);
+        const { observations } = await ask(target, asking);
+        expect(observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+        const answers = answersOf(observations);
+        expect(answerTo(answers, 'submission', target.id, fieldId('go'))?.outcome).toMatchObject({
+          facts: { asIs: { status: 'sent' }, filled: { status: 'sent' } },
+        });
+        const steps = answerTo(answers, 'typing', target.id, fieldId('a'))?.outcome;
+        expect(steps?.status === 'answered' && steps.facts.steps.some(({ text }) => text !== '')).toBe(true);
+      } finally {
+        await own.stop();
+      }
+    },
+    120_000,
+  );
+
+  it.skipIf(!here)(
     'says which policy of the page keeps its form from being caught',
     async () => {
       const markup =
