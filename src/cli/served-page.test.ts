@@ -16,6 +16,7 @@ async function serving(files: Files, asked: (times: number) => void): Promise<st
     if (pathname === '/') asked(++times);
     const file = files[pathname];
     if (!file) response.writeHead(404).end();
+    else if (file[0] === leadsTo) response.writeHead(302, { location: file[1]() }).end();
     else response.setHeader('content-type', file[0]).end(file[1]());
   });
   await new Promise<void>((done) => server?.listen(0, '127.0.0.1', done));
@@ -23,6 +24,7 @@ async function serving(files: Files, asked: (times: number) => void): Promise<st
 }
 
 const script = 'text/javascript';
+const leadsTo = 'leads to';
 let fetches = 0;
 const page = (): Files => ({
   '/': [
@@ -49,8 +51,8 @@ const [firstLook, lastLook] = [3, 6];
 async function isNoticed(
   change: (files: Files) => void,
   later: (files: Files) => void = () => {},
+  files = page(),
 ): Promise<boolean> {
-  const files = page();
   const ending = new AbortController();
   const address = await serving(files, (times) => {
     if (times === firstLook) change(files);
@@ -61,6 +63,14 @@ async function isNoticed(
 }
 
 describe('a page that is watched', () => {
+  it('is found where its address leads to, and another site is left alone', async () => {
+    const changed = (files: Files) => {
+      files['/more.css'] = ['text/css', () => ''];
+    };
+    const behind = (to: string) => ({ ...page(), '/entry': page()['/'], '/': [leadsTo, () => to] }) as Files;
+    expect(await isNoticed(changed, undefined, behind('/entry'))).toBe(true);
+    expect(await isNoticed(changed, undefined, behind('http://127.0.0.1:9/'))).toBe(false);
+  }, 40_000);
   it.each(['/more.css', '/main.js', '/field.js', '/later.js'])(
     'changes with %s',
     async (path) => {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import pLimit from 'p-limit';
 import { attributeOf, type Element, elementsOf, parseMarkup } from '@/core/form/parse-markup';
+import { type Given, givenOut } from '@/engines/dev-server';
 
 /** How often a watched page is fetched, ms. */
 const fetchEvery = 2000;
@@ -51,23 +52,31 @@ async function served(address: string, signal: AbortSignal): Promise<Served | nu
     const file = await limit(() => fetched(url, signal));
     if (!file) return;
     found.set(key, createHash('sha256').update(file.text).digest('hex'));
-    await Promise.all(filesNamedIn(file, url).map(gather));
+    await Promise.all(filesNamedIn(file).map(gather));
   };
   const page = new URL(address);
   await gather(page);
   return found.has(page.origin + page.pathname) ? found : null;
 }
 
-interface ServedFile {
-  readonly type: string;
-  readonly text: string;
+interface ServedFile extends Pick<Given, 'type' | 'text'> {
+  /** Where it was had, after all that led there. */
+  readonly at: URL;
 }
 
+/** Most times that an address may lead to another one. */
+const mostHops = 5;
+
 async function fetched(url: URL, signal: AbortSignal): Promise<ServedFile | null> {
+  let at = url;
   try {
-    const response = await fetch(url, { signal: AbortSignal.any([signal, AbortSignal.timeout(patience)]) });
-    if (!response.ok) return null;
-    return { type: response.headers.get('content-type') ?? '', text: await response.text() };
+    for (let hop = 0; hop <= mostHops && at.origin === url.origin; hop++) {
+      const given = await givenOut(at, AbortSignal.any([signal, AbortSignal.timeout(patience)]));
+      if (given.status >= 200 && given.status < 300) return { ...given, at };
+      if (given.location === null) return null;
+      at = new URL(given.location, at);
+    }
+    return null;
   } catch {
     return null;
   }
@@ -76,7 +85,7 @@ async function fetched(url: URL, signal: AbortSignal): Promise<ServedFile | null
 const imports = /\b(?:from|import)\s*\(?\s*(["'])([^"'\n]+)\1/g;
 const styleImports = /@import\s+(?:url\(\s*)?(["']?)([^"')\s;]+)\1/g;
 
-function filesNamedIn({ type, text }: ServedFile, url: URL): URL[] {
+function filesNamedIn({ type, text, at }: ServedFile): URL[] {
   const names = /html/.test(type)
     ? filesOfPage(text)
     : /javascript|ecmascript/.test(type)
@@ -84,7 +93,7 @@ function filesNamedIn({ type, text }: ServedFile, url: URL): URL[] {
       : /css/.test(type)
         ? [...text.matchAll(styleImports)].map(([, , name = '']) => name)
         : [];
-  return names.flatMap((name) => (URL.canParse(name, url) ? [new URL(name, url)] : []));
+  return names.flatMap((name) => (URL.canParse(name, at) ? [new URL(name, at)] : []));
 }
 
 function filesOfPage(html: string): string[] {

@@ -46,6 +46,8 @@ const protocol = 'WebDriver BiDi';
 export const launchOptions = {
   protocol: 'webDriverBiDi',
   defaultViewport: null,
+  // Dev servers sign their certificates themselves.
+  acceptInsecureCerts: true,
   // Every command has a deadline of its own; a start on a busy machine takes longer than any of them.
   protocolTimeout: startTimeout,
   timeout: startTimeout,

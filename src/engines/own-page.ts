@@ -4,6 +4,7 @@ import { type PageStep, readSteps } from '@/core/page/page-steps';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
 import { probeGlobal } from '@/probe/probe-api';
+import { givenOut } from './dev-server';
 import { type Arrive, EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { readEnginesFile } from './engines-file';
@@ -34,7 +35,7 @@ const answerTime = 10_000;
 
 async function answers(address: string): Promise<boolean> {
   try {
-    await fetch(address, { redirect: 'manual', signal: AbortSignal.timeout(answerTime) });
+    await givenOut(new URL(address), AbortSignal.timeout(answerTime));
     return true;
   } catch {
     return false;

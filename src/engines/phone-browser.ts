@@ -114,6 +114,7 @@ async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
     if (!binary) throw new Error('its browser went missing');
     const capabilities = new Capabilities({
       ...promptCapability,
+      acceptInsecureCerts: true,
       'webkitgtk:browserOptions': { binary, args: ['--automation'] },
     });
     const executor = new Executor(new HttpClient(address));

@@ -41,7 +41,12 @@ export const webDriverProtocol = 'W3C WebDriver';
 
 /** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
 export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
-  const capabilities = new Capabilities({ ...promptCapability, ...endpoint.capabilities });
+  const capabilities = new Capabilities({
+    ...promptCapability,
+    // Dev servers sign their certificates themselves.
+    acceptInsecureCerts: true,
+    ...endpoint.capabilities,
+  });
   const executor = new ExecutorWithDeadlines(new HttpClient(endpoint.address), endpoint.title);
   const driver = WebDriver.createSession(executor, capabilities);
   const told = await driver.getCapabilities();

@@ -1,4 +1,5 @@
-import { createServer } from 'node:http';
+import { createServer, type ServerResponse } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { answerFindings } from '@/core/finding/answer-findings';
@@ -16,6 +17,7 @@ import { findPhonePrograms } from '@/engines/phone-screen';
 import { sendOwnPage } from '@/engines/send-own-page';
 import { type Example, startExample } from '../../example/server.mjs';
 import { enginesAvailable } from '../fixtures/engines';
+import { ownCertificate } from '../fixtures/own-certificate';
 import { ask } from './asking-engines';
 
 const here = await enginesAvailable();
@@ -53,15 +55,20 @@ async function readEntryForm(): Promise<FormDocument> {
 }
 
 /** A page of this text, under a policy if there is one. */
-async function startPage(html: string, policy = ''): Promise<{ address: string; stop: () => Promise<void> }> {
-  const server = createServer((_, response) => {
+async function startPage(
+  html: string,
+  policy = '',
+  scheme: 'http' | 'https' = 'http',
+): Promise<{ address: string; stop: () => Promise<void> }> {
+  const give = (_: unknown, response: ServerResponse) => {
     if (policy) response.setHeader('content-security-policy', policy);
     response.setHeader('content-type', 'text/html').end(html);
-  });
+  };
+  const server = scheme === 'http' ? createServer(give) : createSecureServer(ownCertificate, give);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
   const { port } = server.address() as AddressInfo;
   return {
-    address: `http://127.0.0.1:${port}/`,
+    address: `${scheme}://127.0.0.1:${port}/`,
     stop: () => new Promise((done) => server.close(() => done())),
   };
 }
@@ -298,6 +305,29 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
         });
         const steps = answerTo(answers, 'typing', target.id, fieldId('a'))?.outcome;
         expect(steps?.status === 'answered' && steps.facts.steps.some(({ text }) => text !== '')).toBe(true);
+      } finally {
+        await own.stop();
+      }
+    },
+    120_000,
+  );
+
+  it.skipIf(!here)(
+    'opens a server whose certificate signed itself, and catches what is sent there',
+    async () => {
+      const markup =
+        '<form action="/log" method="post"><label>A <input name="a" value="1"></label><button name="go">Go</button></form>';
+      const own = await startPage(`<!doctype html><title>Sealed</title>${markup}`, '', 'https');
+      try {
+        const page = { address: own.address, form: 0, steps: '' };
+        expect(await ownPageFault(page)).toBeNull();
+        const target = findTarget(targetId(name)) as EngineTarget;
+        const { observations } = await ask(target, askingOf(markup, ['submission'], {}, null, page));
+        expect(
+          answerTo(answersOf(observations), 'submission', target.id, fieldId('go'))?.outcome,
+        ).toMatchObject({
+          facts: { asIs: { status: 'sent', method: 'POST', url: '/log', body: 'a=1&go=' } },
+        });
       } finally {
         await own.stop();
       }
