@@ -93,3 +93,11 @@ export async function expectAccessible(page: Page): Promise<void> {
     .analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
 }
+
+/** Clicks into the markup of the Form view and waits for the editor that comes then. */
+export async function intoMarkup(page: Page): Promise<void> {
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await markup.click();
+  await expect(markup).toHaveAttribute('contenteditable', 'true');
+  await expect(markup).toBeFocused();
+}

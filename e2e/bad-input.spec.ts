@@ -4,13 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApp } from '../scripts/start-app.mjs';
 import { targets } from '../src/core/target/line-up';
-import { alert, cell, expect, sweep, test } from './app';
+import { alert, cell, expect, intoMarkup, sweep, test } from './app';
 
 test.describe('bad input gets one plain sentence, and nothing is lost', () => {
   test('markup that is empty, endless or without fields', async ({ page }) => {
     await page.goto('/form');
-    const markup = page.getByRole('textbox', { name: 'Markup of the form' });
-    await markup.click();
+    await intoMarkup(page);
     await page.keyboard.press('Control+a');
     await page.keyboard.press('Delete');
     await expect(page.getByRole('region', { name: 'Fields' })).toContainText('No fields yet.');

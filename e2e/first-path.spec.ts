@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readRunFile } from '../src/core/observation/run-file';
-import { cell, expect, exported, openRun, sweep, test } from './app';
+import { cell, expect, exported, intoMarkup, openRun, sweep, test } from './app';
 
 const pasted = `<form>
   <!-- kept -->
@@ -23,7 +23,7 @@ test('from a pasted form to a replay, and through a file back to the same screen
 
   const markup = page.getByRole('textbox', { name: 'Markup of the form' });
   await test.step('pasted markup brings other fields, names what it does not run, and an edit of a field edits the markup', async () => {
-    await markup.click();
+    await intoMarkup(page);
     await page.keyboard.press('Control+a');
     await page.evaluate(async (text) => {
       const data = new DataTransfer();

@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { expect, intoMarkup, test } from './app';
 
 test('a field tells what it makes of a value in each engine, offers what it can have, and says what it ignores', async ({
   page,
@@ -46,4 +46,23 @@ test('the form itself is edited like its fields, and undone', async ({ page }) =
   await expect(markup).toContainText('enctype="application/x-www-form-urlencoded"');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(markup).not.toContainText('enctype');
+});
+
+test('the markup is read at once, and edited as soon as somebody turns to it', async ({ page }) => {
+  await page.goto('/form?form=hurried-tide-log&field=phone');
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await expect(markup).toHaveAttribute('aria-readonly', 'true');
+  await expect(markup.locator('mark').first()).toBeInViewport();
+  await expect(markup.getByText('▲').first()).toBeVisible();
+  // By the keyboard, and the caret is where the field is.
+  await markup.focus();
+  await expect(markup).toHaveAttribute('contenteditable', 'true');
+  await expect(markup).toBeFocused();
+  await page.keyboard.type('<!-- kelp -->');
+  await expect(markup).toContainText('<!-- kelp --><input type="tel"');
+  await page.keyboard.press('Control+z');
+  await expect(markup).not.toContainText('kelp');
+  // With the pointer, once it is there.
+  await page.reload();
+  await intoMarkup(page);
 });

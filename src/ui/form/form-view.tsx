@@ -2,7 +2,7 @@
 
 import { Button, Input } from 'antd';
 import dynamic from 'next/dynamic';
-import { lazy, Suspense, useCallback, useDeferredValue, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { ToldFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
 import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
@@ -14,12 +14,8 @@ import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
 import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
+import { MarkupPlace } from './markup-place';
 import { OwnPageBar } from './own-page-bar';
-
-/** The editor is larger than all else of the view: the markup can be read before it is there. */
-const MarkupEditor = lazy(() =>
-  import('./markup-editor').then((module) => ({ default: module.MarkupEditor })),
-);
 
 /** What judges a field is large, and needed once one is open. */
 const FieldEditor = dynamic(() => import('./field-editor').then((module) => module.FieldEditor), {
@@ -36,6 +32,7 @@ export function FormView() {
   const fields = useDeferredValue(reading.fields);
   const selected = reading.fields.find((field) => field.id === selection.field) ?? null;
   const faults = useFaults();
+  const shown = useMemo(() => (selected ? selected.controls.map(({ span }) => span) : []), [selected]);
   const [openForm, setOpenForm] = useState<number | null>(null);
 
   const selectAt = (offset: number) => {
@@ -128,19 +125,17 @@ export function FormView() {
       </section>
       <section className={styles.markup} aria-label="Markup">
         <div className={styles.source}>
-          <Suspense fallback={<pre className={styles.unedited}>{form.markup}</pre>}>
-            <MarkupEditor
-              key={form.id}
-              markup={form.markup}
-              notes={form.page ? noNotes : reading.notes}
-              faults={faults}
-              shown={selected ? selected.controls.map((control) => control.span) : []}
-              onEdit={(markup) => edit({ markup }, 'markup')}
-              onCaret={selectAt}
-              onUndo={undo}
-              onRedo={redo}
-            />
-          </Suspense>
+          <MarkupPlace
+            key={form.id}
+            markup={form.markup}
+            notes={form.page ? noNotes : reading.notes}
+            faults={faults}
+            shown={shown}
+            onEdit={(markup) => edit({ markup }, 'markup')}
+            onCaret={selectAt}
+            onUndo={undo}
+            onRedo={redo}
+          />
         </div>
         <Notes faults={faults} onSelect={selectAt} />
       </section>

@@ -69,6 +69,7 @@ export function MarkupEditor({
   notes,
   faults,
   shown,
+  takesFocus,
   onEdit,
   onCaret,
   onUndo,
@@ -78,6 +79,8 @@ export function MarkupEditor({
   notes: readonly MarkupNote[];
   faults: readonly ToldFault[];
   shown: readonly Span[];
+  /** At once: the person turned to what stood in its place. */
+  takesFocus: boolean;
   onEdit: (markup: string) => void;
   onCaret: (offset: number) => void;
   onUndo: () => void;
@@ -87,17 +90,21 @@ export function MarkupEditor({
   const view = useRef<EditorView | null>(null);
   const handlers = useRef({ onEdit, onCaret, onUndo, onRedo });
   handlers.current = { onEdit, onCaret, onUndo, onRedo };
-  const first = useRef(markup);
+  const first = useRef({ markup, takesFocus, caret: shown[0]?.start ?? 0 });
 
   useEffect(() => {
     if (!place.current) return;
+    const { markup: doc, caret, takesFocus } = first.current;
+    const anchor = Math.min(caret, doc.length);
     const made = new EditorView({
       parent: place.current,
-      state: EditorState.create({ doc: first.current, extensions: extensions(handlers) }),
+      state: EditorState.create({ doc, selection: { anchor }, extensions: extensions(handlers) }),
+      scrollTo: EditorView.scrollIntoView(anchor, { y: 'center' }),
     });
     view.current = made;
     // What a field scrolls to is coloured at once; what takes longer, when there is time.
     forceParsing(made, made.state.doc.length, colouringTime);
+    if (takesFocus) made.focus();
     return () => {
       view.current = null;
       made.destroy();

@@ -1,0 +1,41 @@
+'use client';
+
+import { type ComponentProps, lazy, Suspense, useCallback, useState } from 'react';
+import type { MarkupEditor as Editor } from './markup-editor';
+import { MarkupReader, mostRead } from './markup-reader';
+
+/** Whether the editor was loaded since the page was opened. */
+let isHere = false;
+
+const MarkupEditor = lazy(() =>
+  import('./markup-editor').then((module) => {
+    isHere = true;
+    return { default: module.MarkupEditor };
+  }),
+);
+
+/**
+ * The markup: read at first, and edited as soon as somebody turns to it with the pointer or by keys. The editor is larger than all
+ * else of the view; it is loaded by then.
+ */
+export function MarkupPlace(props: Omit<ComponentProps<typeof Editor>, 'takesFocus'>) {
+  const { markup, notes, faults, shown } = props;
+  const [isWanted, setWanted] = useState(() => isHere || isLong(markup));
+  const [takesFocus, setTakesFocus] = useState(false);
+  const turn = useCallback((byKeys: boolean) => {
+    setWanted(true);
+    if (byKeys) setTakesFocus(true);
+  }, []);
+  const reader = <MarkupReader markup={markup} notes={notes} faults={faults} shown={shown} onTurn={turn} />;
+  if (!isWanted) return reader;
+  return (
+    <Suspense fallback={reader}>
+      <MarkupEditor {...props} takesFocus={takesFocus} />
+    </Suspense>
+  );
+}
+
+function isLong(markup: string): boolean {
+  const { lines, length } = mostRead;
+  return markup.length > length || markup.split('\n', lines + 1).length > lines;
+}
