@@ -5,7 +5,7 @@ import type { Guard } from '../guard/guard';
 import { editingKeys } from '../guard/offered-guards';
 import { guardName } from '../guard/rule';
 import type { AskedKeyboard } from '../keyboard/asked-keyboards';
-import { unheardKey } from '../keyboard/ears';
+import { unheardKey } from '../keyboard/unheard-key';
 import { GaveUp } from '../pattern/limits';
 import { liveCheck } from '../pattern/live-rule';
 import { liveRules, submitRule } from '../pattern/rule-table';

@@ -6,7 +6,8 @@ import type { TappedEvent } from '../observation/observation';
 import { bypassTable } from '../replay/bypass';
 import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
-import { deafGuards, unheardKey } from './ears';
+import { deafGuards } from './ears';
+import { unheardKey } from './unheard-key';
 
 const markup = '<form><input name=a></form>';
 

@@ -10,12 +10,16 @@ import type { KeyboardSetup } from './keyboard-setup';
 import { type KeyboardSort, keyboardSorts } from './keyboards';
 import { decimalSeparator } from './letters';
 import { linuxKeyboard } from './linux-keyboard';
+import { prefilled } from './prefilled';
 import { type RuledField, textsToTap } from './ruled-field';
+import type { Standing } from './tapping';
 import { type Trap, trapOf } from './trap';
 
 /** What a person cannot see of a keyboard by eye. */
 export interface KeyboardCheck {
   readonly target: TargetId;
+  /** What stands in the field before anything is typed. */
+  readonly standing: Standing;
   readonly trap: Trap | null;
   readonly detours: readonly Detour[];
   /** What each of the target's keyboards cannot produce, those too that another setting would bring up. */
@@ -38,6 +42,7 @@ export function keyboardCheck(ruled: RuledField, target: TargetId, setup: Keyboa
   return [
     {
       target,
+      standing: prefilled(ruled.field),
       trap: brings.up === 'keyboard' ? traps[brings.sort] : null,
       detours: detoursOf(textsToTap(ruled, mostDetours), habits, entry, language),
       traps,

@@ -9,7 +9,8 @@ import { comesUp } from './comes-up';
 import { entryOf } from './entry';
 import { type Key, layerNamed } from './keyboard';
 import { keyboardHabitsOf } from './keyboard-habits';
-import { layerUp, prefilled, scriptOf, type Tapped, type TappingPlace, tap, untapped } from './tapping';
+import { prefilled } from './prefilled';
+import { layerUp, scriptOf, type Tapped, type TappingPlace, tap, untapped } from './tapping';
 
 /** A keyboard under the fingers: taps keys by what stands on them, and says what is in the field. */
 function hands(markup: string, target: string) {

@@ -1,7 +1,5 @@
-import { type Field, isTypedText } from '../form/field';
 import type { TypingStep } from '../observation/observation';
 import type { Script, Stroke } from '../script/stroke';
-import { fieldStateOf } from '../standard/field-state';
 import type { ActionDeed, ActionKey } from './action-key';
 import { arrivesAs, wantsCapitals } from './arrives';
 import type { ComesUp } from './comes-up';
@@ -22,12 +20,6 @@ export const untapped: Tapped = { strokes: [], layer: null, said: null };
 
 /** What stands in a field, and where its caret is. */
 export type Standing = Pick<TypingStep, 'text' | 'caret'>;
-
-/** What a field holds that a finger has just tapped: what its markup put there, which has to be deleted before another text. */
-export function prefilled(field: Field): Standing {
-  const text = isTypedText(field.kind) ? fieldStateOf(field).currentValue : '';
-  return { text, caret: { start: text.length, end: text.length } };
-}
 
 const touch: Stroke = { kind: 'focus', by: 'click' };
 

@@ -12,11 +12,9 @@ import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { chosen, proposals } from '@/core/keyboard/proposals';
-import { expectedTexts } from '@/core/keyboard/ruled-field';
 import {
   deedText,
   layerUp,
-  prefilled,
   type Standing,
   scriptOf,
   type Tapped,
@@ -26,7 +24,6 @@ import {
 } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
-import { firstSamples } from '@/core/replay/sample-table';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
 import { markOf, type Target, type TargetId } from '@/core/target/target';
 import type { Replayer } from '@/workers/replayer';
@@ -66,40 +63,38 @@ export function KeyboardTargets({
 }) {
   const [typed, setTyped] = useState<Readonly<Record<TargetId, Tapped>>>({});
   const replays = useTapped(field, guards, typed);
-  const words = useKnownWords(field);
+  // What the form itself knows: suggestions, and the samples whose taps were counted.
+  const words = useMemo(
+    () => [...(field.suggestions ?? []), ...(checks[0]?.detours.map(({ text }) => text) ?? [])],
+    [field, checks],
+  );
   const change = useSteady((target: TargetId, next: (typed: Tapped) => Tapped) =>
     setTyped((before) => ({ ...before, [target]: next(before[target] ?? untapped) })),
   );
   return (
     <div className={styles.targets}>
-      {all.map(({ target, habits, up, action }) => (
-        <Card
-          key={target.id}
-          field={field}
-          target={target}
-          habits={habits}
-          up={up}
-          action={action}
-          trap={checks.find((one) => one.target === target.id)?.trap ?? null}
-          words={words}
-          typed={typed[target.id] ?? untapped}
-          replay={replays.get(target.id) ?? null}
-          onChange={change}
-        />
-      ))}
+      {all.map(({ target, habits, up, action }) => {
+        const check = checks.find((one) => one.target === target.id);
+        return (
+          <Card
+            key={target.id}
+            field={field}
+            target={target}
+            habits={habits}
+            up={up}
+            action={action}
+            trap={check?.trap ?? null}
+            standing={check?.standing ?? nothingThere}
+            words={words}
+            typed={typed[target.id] ?? untapped}
+            replay={replays.get(target.id) ?? null}
+            onChange={change}
+          />
+        );
+      })}
       <DeviceKeyboards field={field} />
       <MeasuredKeyboards field={field} guards={guards} />
     </div>
-  );
-}
-
-/** Texts that the form itself knows for a field: its suggestions, and samples that it is to accept. */
-function useKnownWords(field: Field): readonly string[] {
-  const { form } = useForm();
-  const samples = form.typing[field.id]?.samples;
-  return useMemo(
-    () => [...(field.suggestions ?? []), ...expectedTexts({ samples: firstSamples(samples) })],
-    [field, samples],
   );
 }
 
@@ -122,6 +117,7 @@ function useTapped(
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noReplays;
 }
+const nothingThere: Standing = { text: '', caret: { start: 0, end: 0 } };
 const noReplays: ReadonlyMap<TargetId, ModelledReplay> = new Map();
 
 const Card = memo(function Card({
@@ -131,6 +127,7 @@ const Card = memo(function Card({
   up,
   action,
   trap,
+  standing,
   words,
   typed,
   replay,
@@ -138,6 +135,7 @@ const Card = memo(function Card({
 }: KeyboardOnTarget & {
   field: Field;
   trap: Trap | null;
+  standing: Standing;
   /** Texts whose words may be proposed. */
   words: readonly string[];
   typed: Tapped;
@@ -146,7 +144,7 @@ const Card = memo(function Card({
 }) {
   const entry = entryOf(field);
   const step = replay?.facts.steps.at(-1) ?? null;
-  const now = step ?? prefilled(field);
+  const now = step ?? standing;
   const before = now.text.slice(0, now.caret.start);
   const place: TappingPlace = { up, habits, entry, action, before };
   const layer = layerUp(typed, place);

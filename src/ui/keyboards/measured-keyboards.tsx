@@ -5,7 +5,6 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Field, FieldId } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
-import { type UnheardKey, unheardKey } from '@/core/keyboard/ears';
 import {
   isTappable,
   type KeyboardMeasurement,
@@ -15,6 +14,7 @@ import {
   phoneEngines,
 } from '@/core/keyboard/keyboard-question';
 import type { Trap } from '@/core/keyboard/trap';
+import { type UnheardKey, unheardKey } from '@/core/keyboard/unheard-key';
 import { answerTo } from '@/core/observation/answers';
 import { type KeyboardObservation, untold } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
