@@ -11,7 +11,7 @@ const only = process.argv[3]?.split(',');
 const shots: Readonly<Record<string, (page: Page, address: string) => Promise<void>>> = {
   form: async (page, address) => {
     await page.goto(`${address}/form?field=level`);
-    await page.getByLabel('Try a value').waitFor();
+    await page.getByRole('textbox', { name: 'Try a value' }).waitFor();
     await settled(page);
   },
   survey: (page, address) => page.goto(`${address}/survey`).then(() => settled(page)),
