@@ -27,6 +27,10 @@ const views: readonly (readonly [string, (page: Page) => Locator])[] = [
     (page) => page.getByRole('table', { name: 'All settings of iOS-like phone' }),
   ],
   [
+    '/keyboards?field=level&keyboards=all+settings&target=native-ios-field',
+    (page) => page.getByRole('cell', { name: 'digits lacks -' }).first(),
+  ],
+  [
     '/keyboards?field=serial&keyboards=taps',
     (page) => page.getByRole('table', { name: 'Taps by sample and target' }),
   ],

@@ -11,7 +11,13 @@ import type { Guard } from '@/core/guard/guard';
 import { expressionOf } from '@/core/guard/pattern-rule';
 import type { AskedKeyboard } from '@/core/keyboard/asked-keyboards';
 import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
-import { type KeyboardCheck, keyboardCheck, trapOnLayout } from '@/core/keyboard/keyboard-check';
+import {
+  type KeyboardCheck,
+  keyboardCheck,
+  type TrapsBySort,
+  trapOnLayout,
+  trapsBySort,
+} from '@/core/keyboard/keyboard-check';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import type { KeyboardSort } from '@/core/keyboard/keyboards';
 import type { RuledField } from '@/core/keyboard/ruled-field';
@@ -139,6 +145,18 @@ const replayWork = {
   ): KeyboardCheck[] {
     const ruled = ruledField(of, guards, samples);
     return ruled ? targets.flatMap((target) => keyboardCheck(ruled, target, setup)) : [];
+  },
+
+  /** What each of a target's keyboards cannot produce of what the rule accepts. */
+  trapsBySort(
+    of: ReplayedField,
+    guards: readonly Guard[],
+    samples: string,
+    target: TargetId,
+    setup: KeyboardSetup,
+  ): TrapsBySort | null {
+    const ruled = ruledField(of, guards, samples);
+    return ruled && trapsBySort(ruled, target, setup);
   },
 
   /**

@@ -10,6 +10,7 @@ import { arrivesAs, maskedText, wantsCapitals } from './arrives';
 import { bringsText, comesUp } from './comes-up';
 import { detoursOf } from './detour';
 import { entryKinds, entryOf } from './entry';
+import { trapsBySort } from './keyboard-check';
 import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
 import { decimalSeparator } from './letters';
 import { cheapestSetting, entriesTable, settingsTable } from './settings';
@@ -240,6 +241,15 @@ describe('settings', () => {
     expect(table.map(({ kind }) => kind)).toContain('tel');
     expect(table.every(({ cells }) => cells.length === 9)).toBe(true);
     expect(bringsText(table[0]?.cells[6]?.brings ?? { up: 'nothing' })).toBe('digits');
+  });
+
+  it('are marked where their keyboard lacks what the rule needs', () => {
+    const field = fieldOf('<input type=number min=-3 max=8 step=0.01 name=a>');
+    const ruled = { field, guards: [], samples: [] };
+    const traps = trapsBySort(ruled, targetId('webkit-phone'), { language: 'en-US', corrections: [] });
+    expect(traps?.digits?.missing).toContain('-');
+    expect([traps?.letters, traps?.['letters, from the numbers']]).toEqual([null, null]);
+    expect(trapsBySort(ruled, targetId('chromium'), { language: 'en-US', corrections: [] })).toBeNull();
   });
 
   it('of a native field are what it can be made for', () => {

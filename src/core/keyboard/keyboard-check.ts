@@ -22,8 +22,6 @@ export interface KeyboardCheck {
   readonly standing: Standing;
   readonly trap: Trap | null;
   readonly detours: readonly Detour[];
-  /** What each of the target's keyboards cannot produce, those too that another setting would bring up. */
-  readonly traps: Readonly<Record<KeyboardSort, Trap | null>>;
 }
 
 /** Most samples whose taps are counted. */
@@ -35,19 +33,33 @@ export function keyboardCheck(ruled: RuledField, target: TargetId, setup: Keyboa
   if (!habits) return [];
   const { language } = setup;
   const entry = entryOf(ruled.field);
-  const { brings } = comesUp(habits, entry, language);
-  const traps = Object.fromEntries(
-    keyboardSorts.map((sort) => [sort, trapOn(keyboardAs(habits, sort, language), ruled, target, language)]),
-  ) as Record<KeyboardSort, Trap | null>;
+  const { keyboard } = comesUp(habits, entry, language);
   return [
     {
       target,
       standing: prefilled(ruled.field),
-      trap: brings.up === 'keyboard' ? traps[brings.sort] : null,
+      trap: keyboard && trapOn(keyboard, ruled, target, language),
       detours: detoursOf(textsToTap(ruled, mostDetours), habits, entry, language),
-      traps,
     },
   ];
+}
+
+/** What a target's keyboards cannot produce, by their sort: those too that another setting would bring up. */
+export type TrapsBySort = Readonly<Record<KeyboardSort, Trap | null>>;
+
+/** Null for a target that brings up no keyboard of which the model knows. */
+export function trapsBySort(
+  ruled: RuledField,
+  target: TargetId,
+  { language, corrections }: KeyboardSetup,
+): TrapsBySort | null {
+  const habits = correctedHabits(target, corrections);
+  if (!habits) return null;
+  const traps = keyboardSorts.map((sort) => [
+    sort,
+    trapOn(keyboardAs(habits, sort, language), ruled, target, language),
+  ]);
+  return Object.fromEntries(traps) as TrapsBySort;
 }
 
 /**

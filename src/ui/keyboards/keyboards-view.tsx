@@ -154,7 +154,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
             />
           )}
           {selection.keyboards === 'all settings' && (
-            <SettingsTables field={field} all={all} checks={checks} />
+            <SettingsTables field={field} guards={guards} all={all} />
           )}
           {selection.keyboards === 'taps' && <TapsTable all={all} checks={checks} />}
         </div>

@@ -1,13 +1,19 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { type ReactNode, useCallback } from 'react';
 import type { Field } from '@/core/form/field';
+import type { Guard } from '@/core/guard/guard';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
 import { entryOf, inputModes } from '@/core/keyboard/entry';
-import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
+import type { TrapsBySort } from '@/core/keyboard/keyboard-check';
 import { goesByEntry } from '@/core/keyboard/keyboard-habits';
 import { entriesTable, settingsTable } from '@/core/keyboard/settings';
+import type { TargetId } from '@/core/target/target';
+import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { useCorrections } from '../frame/use-corrections';
+import { useForm } from '../frame/use-form';
+import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
 import { visible } from '../frame/visible-text';
 import type { KeyboardOnTarget } from './keyboard-targets';
@@ -16,27 +22,24 @@ import styles from './keyboards.module.css';
 interface Shown {
   readonly field: Field;
   readonly on: KeyboardOnTarget;
-  readonly traps: KeyboardCheck['traps'] | null;
+  readonly traps: TrapsBySort | null;
 }
 
 /** All settings of each target. What the field has now is marked, and where a keyboard lacks what the rule needs. */
 export function SettingsTables({
   field,
+  guards,
   all,
-  checks,
 }: {
   field: Field;
+  guards: readonly Guard[];
   all: readonly KeyboardOnTarget[];
-  checks: readonly KeyboardCheck[];
 }) {
   const [{ target: chosen }, select] = useSelection();
   const on = all.find(({ target }) => target.id === chosen) ?? all[0];
+  const traps = useTraps(field, guards, on?.target.id ?? null);
   if (!on) return null;
-  const shown: Shown = {
-    field,
-    on,
-    traps: checks.find(({ target }) => target === on.target.id)?.traps ?? null,
-  };
+  const shown: Shown = { field, on, traps };
   return (
     <div className={styles.settingsPart}>
       <div className={styles.choices}>
@@ -60,6 +63,28 @@ export function SettingsTables({
       )}
     </div>
   );
+}
+
+/** What the keyboards of a target lack; null until that is known. */
+function useTraps(field: Field, guards: readonly Guard[], target: TargetId | null): TrapsBySort | null {
+  const { form } = useForm();
+  const [{ language }] = useSelection();
+  const corrections = useCorrections();
+  const samples = form.typing[field.id]?.samples ?? '';
+  const ask = useCallback(
+    async ({ work }: Replayer) => {
+      if (target === null) return null;
+      const of = { markup: form.markup, field: field.id };
+      return {
+        target,
+        traps: await work.trapsBySort(of, guards, samples, target, { language, corrections }),
+      };
+    },
+    [form.markup, field.id, guards, samples, target, language, corrections],
+  );
+  const [replaying] = useReplay(ask);
+  const answer = replaying.status === 'there' ? replaying.answer : null;
+  return answer?.target === target ? answer.traps : null;
 }
 
 /** Kinds down, input modes across. */
