@@ -8,7 +8,7 @@
  * its profile and its temporary files.
  */
 import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 
@@ -33,10 +33,11 @@ async function end() {
   for (let attempt = 0; attempt < 50; attempt++) {
     try {
       rmSync(folder, { recursive: true, force: true });
-      break;
     } catch {
-      await wait(40);
+      // Somebody wrote into it meanwhile.
     }
+    await wait(40);
+    if (!existsSync(folder)) break;
   }
   // The asker made this process the head of a group of its own; what is left of the browser is in it.
   process.kill(-process.pid, 'SIGKILL');
