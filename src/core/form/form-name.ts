@@ -5,8 +5,16 @@ import { readForm } from './read-form';
 export const unnamed = 'New form';
 const most = 80;
 
+/** The markup that was named last: every edit asks about the one before, and that is the longer part of the work. */
+let last: { readonly markup: string; readonly name: string } | null = null;
+
 /** What markup says that it is: its first heading or legend, the form's own label, the title of its page, or its first fields. */
 export function calledBy(markup: string): string {
+  if (last?.markup !== markup) last = { markup, name: nameIn(markup) };
+  return last.name;
+}
+
+function nameIn(markup: string): string {
   const elements = [...elementsOf(parseMarkup(markup).document)].map(({ element }) => element);
   const named = (tags: RegExp) => elements.filter(({ tagName }) => tags.test(tagName)).map(textOf);
   const labels = elements.flatMap((element) =>
