@@ -13,13 +13,15 @@ test('findings of the hurried form: the worst first, with evidence and a decisio
   const listed = list.getByRole('button');
   const all = await listed.count();
   expect(all).toBeGreaterThan(30);
-  // Where they are, at a glance.
+  // The worst of them is open, and where they all are is one click away.
+  const detail = page.getByRole('complementary', { name: 'Finding' });
+  await expect(detail.getByRole('heading').first()).toHaveText((await first.textContent())?.trim() ?? '');
+  await page.getByRole('button', { name: 'Overview' }).click();
   await expect(page.getByRole('img', { name: /^By field\. .*station/ })).toBeVisible();
 
   // A decision takes it off the list of what is open, and stays when Ukko is opened again.
   const says = (await first.textContent())?.trim() ?? '';
   await first.click();
-  const detail = page.getByRole('complementary', { name: 'Finding' });
   await detail.getByText('accept', { exact: true }).click();
   await expect(listed).toHaveCount(all - 1);
   await detail.getByRole('textbox', { name: 'Why it is accepted' }).fill('the old sheet goes in spring');
@@ -100,7 +102,7 @@ test('a baseline says what is new and gone since, and a report takes it along', 
   await page.getByRole('link', { name: 'Findings' }).click();
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();
-  const notes = page.getByRole('main').getByRole('status');
+  const notes = page.getByRole('main').getByRole('status').filter({ hasText: 'Since the baseline' });
   await expect(notes).toContainText('Since the baseline: 0 new, 0 changed, 0 gone; 0 answers differ.');
 
   // A mistake is made in the form.

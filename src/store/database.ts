@@ -57,7 +57,8 @@ export class UkkoDatabase extends Dexie {
   declare corrections: EntityTable<Correction, 'key'>;
 
   constructor(name = 'ukko') {
-    super(name);
+    // What is read is not changed: rows come out frozen, instead of each reader getting a copy of thousands of answers.
+    super(name, { cache: 'immutable' });
     this.version(1).stores({
       forms: 'id, changedAt',
       runs: 'id, [formId+startedAt]',

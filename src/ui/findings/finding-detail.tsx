@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, Segmented } from 'antd';
+import { Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { causeText, type Drift } from '@/core/drift/drift';
@@ -12,7 +12,7 @@ import {
   shownByTargets,
 } from '@/core/finding/finding';
 import { answerTo } from '@/core/observation/answers';
-import { harmTitles, standingIn } from '@/core/report/report';
+import { standingIn } from '@/core/report/report';
 import { targetIn } from '@/core/target/line-up';
 import { openDatabase } from '@/store/database';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -52,10 +52,10 @@ export function FindingDetail({
   drift: Drift | null;
 }) {
   const [selection, select] = useSelection();
-  const { field, says, why, details, targets, marks, harm, evidence } = finding;
+  const { id, field, says, why, details, targets, marks, evidence } = finding;
   const [text, path, change] = evidences[evidence];
   // A view goes by the selection, and a new window by the address.
-  const shown = { ...change, field: field?.id ?? null, target: targets[0]?.target ?? null };
+  const shown = { ...change, finding: id, field: field?.id ?? null, target: targets[0]?.target ?? null };
   // Of many fields it is a long list, and comes last.
   const where = targets.length > 0 && (
     <ul className={styles.on} aria-label="Where it is so">
@@ -68,13 +68,7 @@ export function FindingDetail({
     </ul>
   );
   return (
-    <aside className={styles.detail} aria-label="Finding">
-      <div className={styles.head}>
-        <span className="soft">{harmTitles[harm]}</span>
-        <Button size="small" onClick={() => select({ finding: null })}>
-          Close
-        </Button>
-      </div>
+    <>
       <Pictures finding={finding} />
       <h2>
         {marks.map((mark) => (
@@ -100,7 +94,7 @@ export function FindingDetail({
       <Remedy finding={finding} all={all} />
       <Decide finding={finding} decision={decision} />
       {!field && where}
-    </aside>
+    </>
   );
 }
 
@@ -163,7 +157,10 @@ const choices: readonly (DecisionKind | 'open')[] = ['open', 'mend', 'later', 'a
 
 function Decide({ finding: { id }, decision }: { finding: Finding; decision: Decision | null }) {
   const { form } = useForm();
+  const [, select] = useSelection();
   const decide = (kind: DecisionKind | 'open', reason: string) => {
+    // It may leave the list by that, and is still the one that is being decided on.
+    select({ finding: id });
     const { decisions } = openDatabase();
     if (kind === 'open') void decisions.delete([form.id, id]);
     else void decisions.put({ formId: form.id, finding: id, kind, reason, at: new Date().toISOString() });

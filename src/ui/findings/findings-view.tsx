@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Segmented, Select, Spin } from 'antd';
+import { Alert, Button, Segmented, Select, Spin } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import type { Drift } from '@/core/drift/drift';
@@ -32,7 +32,7 @@ import { useDecisions, useFindings } from './use-findings';
 const FindingDetail = dynamic(() => import('./finding-detail').then((module) => module.FindingDetail), {
   ssr: false,
 });
-const FindingsSummary = dynamic(() => import('./findings-summary').then((module) => module.FindingsSummary), {
+const Overview = dynamic(() => import('./overview').then((module) => module.Overview), {
   ssr: false,
 });
 
@@ -67,7 +67,8 @@ export function FindingsView() {
     return (decisions.get(finding.id)?.kind ?? 'open') === by;
   };
   const shown = findings.filter((finding) => isShown(finding, selection.findings));
-  const selected = findings.find(({ id }) => id === selection.finding) ?? null;
+  const chosen = findings.find(({ id }) => id === selection.finding) ?? shown[0];
+  const selected = selection.overview ? null : (chosen ?? null);
   return (
     <div className={styles.view}>
       <header className={styles.bar}>
@@ -109,20 +110,32 @@ export function FindingsView() {
           since={selection.findings === 'new' || selection.findings === 'all' ? drift : null}
           baseline={baseline?.id ?? null}
         />
-        {selected ? (
-          <FindingDetail
-            key={selected.id}
-            finding={selected}
-            all={findings}
-            decision={decisions.get(selected.id) ?? null}
-            drift={drift}
-          />
-        ) : (
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must do so by keyboard too
-          <aside className={styles.detail} aria-label="Summary" tabIndex={0}>
-            <FindingsSummary findings={findings} />
-          </aside>
-        )}
+        <aside
+          className={styles.detail}
+          aria-label={selected ? 'Finding' : 'Overview'}
+          // It scrolls, and must do so by keyboard too; a finding has what takes the focus.
+          tabIndex={selected ? undefined : 0}
+        >
+          <div className={styles.head}>
+            <span className="soft">{selected ? harmTitles[selected.harm] : 'Where the findings are'}</span>
+            {chosen && (
+              <Button size="small" onClick={() => select({ overview: !selection.overview })}>
+                {selected ? 'Overview' : 'Close overview'}
+              </Button>
+            )}
+          </div>
+          {selected ? (
+            <FindingDetail
+              key={selected.id}
+              finding={selected}
+              all={findings}
+              decision={decisions.get(selected.id) ?? null}
+              drift={drift}
+            />
+          ) : (
+            <Overview findings={findings} />
+          )}
+        </aside>
       </div>
     </div>
   );
@@ -306,7 +319,7 @@ function ListedFinding({
       type="button"
       className={styles.finding}
       aria-pressed={isSelected}
-      onClick={() => select({ finding: isSelected ? null : id, ...(field && { field: field.id }) })}
+      onClick={() => select({ finding: id, overview: false, ...(field && { field: field.id }) })}
     >
       <span>
         {marks.map((mark) => (

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 import type { Picture, PictureId } from '@/core/observation/picture';
 import { openDatabase } from '@/store/database';
 
@@ -85,15 +85,15 @@ export const pictures = new Pictures();
 /** A picture as soon as it is read; null until then, and for none. */
 export function usePicture(id: PictureId | null): Picture | null {
   const subscribe = useCallback(
-    (changed: () => void) => (id ? pictures.onChange(id, changed) : () => undefined),
+    (changed: () => void) => {
+      if (!id) return () => undefined;
+      void pictures.read(id);
+      return pictures.onChange(id, changed);
+    },
     [id],
   );
   const now = () => (id ? pictures.get(id) : null);
-  const picture = useSyncExternalStore(subscribe, now, () => null);
-  useEffect(() => {
-    if (id) void pictures.read(id);
-  }, [id]);
-  return picture;
+  return useSyncExternalStore(subscribe, now, () => null);
 }
 
 /** An address for an image. It holds the picture itself: one that only names it costs a call out of the page each. */

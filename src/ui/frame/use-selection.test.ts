@@ -61,6 +61,7 @@ describe('the selection in the address', () => {
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),
       finding: id,
+      overview: fc.boolean(),
       findings: fc.constantFrom(...findingFilters),
       tour: fc.option(fc.nat(), { nil: null }),
     }) as fc.Arbitrary<Selection>;

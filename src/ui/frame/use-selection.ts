@@ -42,7 +42,10 @@ export interface Selection {
   readonly byDifferences: boolean;
   readonly onlyDifferences: boolean;
   readonly closeUp: boolean;
+  /** Null: the first of those that are listed. */
   readonly finding: FindingId | null;
+  /** Where the findings are is shown, instead of one of them. */
+  readonly overview: boolean;
   readonly findings: FindingFilter;
   /** How far the tour is; null: none is going on. */
   readonly tour: number | null;
@@ -65,6 +68,7 @@ const names: Readonly<Record<keyof Selection, string>> = {
   onlyDifferences: 'differences',
   closeUp: 'closeup',
   finding: 'finding',
+  overview: 'overview',
   findings: 'findings',
   tour: 'tour',
 };
@@ -92,6 +96,7 @@ export function readSelection(parameters: URLSearchParams): Selection {
     onlyDifferences: text('onlyDifferences') !== null,
     closeUp: text('closeUp') !== null,
     finding: text('finding') as FindingId | null,
+    overview: text('overview') !== null,
     findings: findingFilters.find((filter) => filter === text('findings')) ?? 'open',
   };
 }

@@ -3,7 +3,15 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented, Select, Spin, Switch } from 'antd';
 import Link from 'next/link';
-import { type CSSProperties, type KeyboardEvent, memo, type ReactNode, useMemo, useRef } from 'react';
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  memo,
+  type ReactNode,
+  useEffect,
+  useMemo,
+  useRef,
+} from 'react';
 import { changedSetup } from '@/core/compare/changed-setup';
 import type { Difference } from '@/core/compare/differences';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
@@ -211,6 +219,8 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
   const { targets, reference } = comparison.lineUp;
   const [selection, select] = useSelection();
   const scroller = useRef<HTMLDivElement>(null);
+  /** The keyboard moved on to a cell that may not be drawn yet. */
+  const wantsFocus = useRef(false);
   const virtual = useVirtualizer({
     count: fields.length,
     getScrollElement: () => scroller.current,
@@ -218,6 +228,8 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
     overscan: 6,
     getItemKey: (index) => fields[index]?.id ?? index,
   });
+  // Rows that come into reach are drawn in the time that the frames of the scrolling leave.
+  const items = virtual.getVirtualItems();
   const column =
     selection.lens === 'message' || selection.state === 'open' ? narrowest.opened : narrowest.control;
   const grid = useMemo(
@@ -245,8 +257,14 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
     const column = Math.min(targets.length - 1, Math.max(0, now.column + step.right));
     select({ field: fields[row]?.id ?? null, target: targets[column]?.id ?? null });
     virtual.scrollToIndex(row);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
+    wantsFocus.current = true;
   };
+  useEffect(() => {
+    const cell = wantsFocus.current && scroller.current?.querySelector<HTMLElement>('[aria-selected="true"]');
+    if (!cell) return;
+    cell.focus();
+    wantsFocus.current = false;
+  });
 
   return (
     // biome-ignore lint/a11y/useSemanticElements: a table cannot draw only the rows that are in sight
@@ -271,7 +289,7 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
       </div>
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
       <div className={styles.body} role="rowgroup" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map((item) => {
+        {items.map((item) => {
           const field = fields[item.index];
           return field ? (
             <GridRow

@@ -22,7 +22,7 @@ interface Row {
 }
 
 /** Where the findings are: by target, by field, and over the form's sweeps. */
-export function FindingsSummary({ findings }: { findings: readonly Finding[] }) {
+export function Overview({ findings }: { findings: readonly Finding[] }) {
   const overTime = useOverTime();
   return (
     <div className={styles.summary}>
