@@ -49,6 +49,17 @@ export const test = base.extend<{ quiet: undefined }, { app: App; runFile: strin
 
 export { expect };
 
+/** Pastes HTML onto a page where nothing has the focus: it is opened as a form of its own. */
+export async function pasteForm(page: Page, html: string): Promise<void> {
+  await page.goto('/form');
+  await page.getByRole('button', { name: /^Station code/ }).waitFor();
+  await page.evaluate((text) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', text);
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  }, html);
+}
+
 /** Sweeps the line-up and waits until every target has ended. */
 export async function sweep(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sweep', exact: true }).click();

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readRunFile } from '../src/core/observation/run-file';
-import { cell, expect, exported, intoMarkup, openRun, sweep, test } from './app';
+import { cell, expect, exported, intoMarkup, openRun, pasteForm, sweep, test } from './app';
 
 const pasted = `<form>
   <!-- kept -->
@@ -208,15 +208,8 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
   page,
 }) => {
   test.setTimeout(180_000);
-  await page.goto('/form');
-  await page.getByRole('button', { name: /^Station code/ }).waitFor();
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData('text/plain', '<form><label>Landing <input type=date name=landing></label></form>');
-    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
-  });
+  await pasteForm(page, '<form><label>Landing <input type=date name=landing></label></form>');
   await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(1);
-  await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('button', { name: 'Line-up: 5 targets' }).click();
   for (const name of ['Firefox', 'WebKit', 'This browser', 'Android-like phone'])
     await page.getByRole('button', { name: `Take ${name} out` }).click();
@@ -230,7 +223,11 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
   await form.getByRole('button', { name: 'Add to the line-up' }).click();
   await page.keyboard.press('Escape');
   await sweep(page);
+  // Nothing of it is seen among the fields; it says where.
+  const ended = page.getByRole('status').filter({ hasText: 'The sweep has ended' });
+  await ended.getByRole('link', { name: 'survey' }).click();
   await expect(page.getByRole('columnheader')).toHaveText([/Field/, /Chromium/, /Before pickers/]);
+  await expect(ended).toHaveCount(0);
   const own = page.getByRole('row').filter({ hasText: 'Landing' }).getByRole('gridcell').nth(1);
   await expect(own).toContainText('differs: type');
   await own.click();

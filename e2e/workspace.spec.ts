@@ -1,4 +1,4 @@
-import { expect, openRun, test } from './app';
+import { expect, openRun, pasteForm, test } from './app';
 
 test('everything is taken along to another browser, and merged there', async ({
   page,
@@ -72,13 +72,7 @@ async function readAll(stream: NodeJS.ReadableStream): Promise<Buffer> {
 }
 
 test('a form of one’s own is deleted, and the others stay', async ({ page }) => {
-  await page.goto('/form');
-  await page.getByRole('button', { name: /^Station code/ }).waitFor();
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData('text/plain', '<form><h2>Boats</h2><label>Hull <input name=hull></label></form>');
-    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
-  });
+  await pasteForm(page, '<form><h2>Boats</h2><label>Hull <input name=hull></label></form>');
   const name = page.getByRole('textbox', { name: 'Name of the form' });
   await expect(name).toHaveValue('Boats');
   await page.getByRole('button', { name: 'Files' }).click();

@@ -7,7 +7,10 @@ const usual = 4310;
 try {
   ensureSystemPackages();
   ensurePackages();
-  if (!buildIsCurrent() && !build()) throw new Error('The build failed; what it said stands above.');
+  if (!buildIsCurrent()) {
+    console.log('Building; that takes a minute…');
+    if (!build(true)) throw new Error('The build failed; what it said stands above.');
+  }
   const app = await startApp((await isFree(usual)) ? usual : await freePort());
   console.log(`\nUkko is at ${app.address}\nStop it with Ctrl+C.`);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => void app.stop());

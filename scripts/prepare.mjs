@@ -97,8 +97,18 @@ export function buildIsCurrent() {
   return stdout.trim() === '';
 }
 
-export function build() {
-  return run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
-    NEXT_TELEMETRY_DISABLED: '1',
-  });
+/** Builds the app; quiet, what the build says is shown only when it fails. */
+export function build(quiet = false) {
+  const { status, stdout } = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'build'],
+    {
+      cwd: root,
+      stdio: quiet ? ['ignore', 'pipe', 'inherit'] : 'inherit',
+      encoding: 'utf8',
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    },
+  );
+  if (quiet && status !== 0) console.log(stdout);
+  return status === 0;
 }

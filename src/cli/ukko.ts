@@ -14,6 +14,8 @@ import { failOns } from './write-reports';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
 
+const usualQuestions = sweepQuestions.filter((question) => question !== 'typing');
+
 const program = new Command('ukko')
   .description('Asks browsers how they draw the fields of a form, and keeps the answers with their evidence.')
   .version(packageFile.version)
@@ -61,17 +63,11 @@ withReports(
     '--out <file>',
     'write the run, with its pictures; open it in the app, read it by docs/run-file.schema.json, or give it as a baseline later',
   )
-  .option(
-    '--targets <names>',
-    `targets with commas between them: ${askable.map((t) => t.id).join(', ')}`,
-    readTargets,
-    targets.filter(({ id }) => id === 'chromium'),
-  )
-  .option(
-    '--questions <names>',
-    `questions with commas between them: ${pageQuestions.join(', ')}`,
-    readQuestions,
-    sweepQuestions.filter((question) => question !== 'typing'),
+  .addOption(targetsOption(`targets with commas between them: ${askable.map((t) => t.id).join(', ')}`))
+  .addOption(
+    new Option('--questions <names>', `questions with commas between them: ${pageQuestions.join(', ')}`)
+      .argParser(readQuestions)
+      .default(usualQuestions, usualQuestions.join(', ')),
   )
   .option('--quiet', 'say nothing while it runs', false)
   .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
@@ -127,12 +123,7 @@ program
     '--field <name>',
     'the field that the samples are for, by its name; needed where several could be meant',
   )
-  .option(
-    '--targets <names>',
-    'targets that the model speaks for, with commas between them',
-    readTargets,
-    targets.filter(({ id }) => id === 'chromium'),
-  )
+  .addOption(targetsOption('targets that the model speaks for, with commas between them'))
   .option('--junit <file>', 'write the verdicts as JUnit XML')
   .option('--csv <file>', 'write the verdicts as CSV')
   .option('--json <file>', 'write the verdicts as JSON')
@@ -191,6 +182,13 @@ function withReports(command: Command): Command {
         .choices([...failOns])
         .default('never'),
     );
+}
+
+function targetsOption(description: string): Option {
+  const usual = targets.filter(({ id }) => id === 'chromium');
+  return new Option('--targets <names>', description)
+    .argParser(readTargets)
+    .default(usual, usual.map(({ id }) => id).join(', '));
 }
 
 function readTargets(text: string): Target[] {

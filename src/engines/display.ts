@@ -110,7 +110,7 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
   let isAway = false;
   return {
     name: server.name,
-    picture: async () => rasterOf(await readFile(server.screen)),
+    picture: async () => rasterOf(await readFile(/* turbopackIgnore: true */ server.screen)),
     // Two commands: some widgets want to have seen the pointer come before it clicks.
     click: async (x, y) => {
       isAway = false;

@@ -70,7 +70,7 @@ const schema = object({
 
 /** Reads the endpoints; a file that is not there names none. A fault says what is wrong and what to do. */
 export async function readEnginesFile(path = enginesFilePath()): Promise<EnginesFile> {
-  const content = await readFile(path, 'utf8').catch(() => null);
+  const content = await readFile(/* turbopackIgnore: true */ path, 'utf8').catch(() => null);
   if (content === null) return { status: 'read', endpoints: [], pages: [] };
   try {
     const { endpoints = [], pages = [] } = schema.validateSync(JSON.parse(content), {

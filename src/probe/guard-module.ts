@@ -45,6 +45,6 @@ async function gather(
   if (foreign)
     throw new Error(`${path} imports ${foreign[1]}, which a module without dependencies cannot have.`);
   for (const [, target = ''] of source.matchAll(importLine))
-    await gather(join(dirname(path), `${target}.ts`), into, [...underWay, path]);
+    await gather(join(/* turbopackIgnore: true */ dirname(path), `${target}.ts`), into, [...underWay, path]);
   into.set(path, source);
 }

@@ -53,6 +53,16 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     `${labelled('<input type=radio name=a value=x>', 'rising')}${labelled('<input type=radio name=a value=y>', 'falling')}`,
   ],
   [
+    'choices without a question',
+    labelled('<input type=radio name=a value=x><input type=radio name=a value=y>'),
+    `<fieldset><legend>Tide</legend>${labelled('<input type=radio name=a value=x><input type=radio name=a value=y>')}</fieldset>`,
+  ],
+  [
+    'choices without a question',
+    labelled('<input type=radio name=a value=x><input type=radio name=a value=y>'),
+    '<b id=q>Tide</b><p role=radiogroup aria-labelledby=q><input type=radio name=a value=x><input type=radio name=a value=y>',
+  ],
+  [
     'hint as value',
     labelled('<input name=a value="Your name">'),
     labelled('<input name=a placeholder="Your name">'),
@@ -116,6 +126,16 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     'code as number',
     labelled('<input type=number name=pin>'),
     labelled('<input type=number name=pinnacles>', 'Pinnacles'),
+  ],
+  [
+    'code as number',
+    labelled('<input type=number name=mobilePhone>'),
+    labelled('<input type=tel name=mobilePhone>'),
+  ],
+  [
+    'code as number',
+    labelled('<input type=number name=zip_code>'),
+    labelled('<input type=number name=phone_calls>'),
   ],
   [
     'suggestions',

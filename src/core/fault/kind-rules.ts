@@ -47,23 +47,42 @@ export const unknownType: Rule = (page, report) => {
 };
 
 export const codeAsNumber: Rule = (page, report) => {
-  for (const field of page.fields)
-    if (
-      field.kind === 'number' &&
-      /\b(?:pin|code|card|serial|zip|postal|postcode)\b/i.test(`${field.label} ${field.name}`)
-    )
-      report({
-        field,
-        span: placeOf(field.controls[0], 'type'),
-        text: `${field.label} is a code, not a number: zeros in front mean nothing to a number field, and it counts up and down.`,
-        remedy: 'Use a text or password field with inputmode="numeric" and a pattern.',
-        mend: asDigits(field),
-      });
+  for (const field of page.fields) {
+    if (field.kind !== 'number') continue;
+    const words = wordsOf(field);
+    const isDialled =
+      /\b(?:phone|telephone|mobile|fax)\b/.test(words) && !/\b(?:calls|count|how many)\b/.test(words);
+    if (!isDialled && !/\b(?:pin|code|card|serial|zip|postal|postcode)\b/.test(words)) continue;
+    report({
+      field,
+      span: placeOf(field.controls[0], 'type'),
+      text: isDialled
+        ? `${field.label} is a number to dial, not an amount: a number field lets zeros in front go, and counts up and down.`
+        : `${field.label} is a code, not a number: zeros in front mean nothing to a number field, and it counts up and down.`,
+      remedy: isDialled
+        ? 'Use the type tel: it keeps what is typed, and brings the keypad of a phone.'
+        : 'Use a text or password field with inputmode="numeric" and a pattern.',
+      mend: isDialled
+        ? withAttributes(field.controls[0], { type: 'tel', min: null, max: null, step: null })
+        : asDigits(field),
+    });
+  }
 };
 
-function asDigits({ label, name, controls: [control] }: Field): Mend {
+/** What a field is called, in small letters, with the words of its name apart. */
+function wordsOf({ label, name }: Field): string {
+  return `${label} ${name}`
+    .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
+    .replace(/[_-]+/g, ' ')
+    .toLowerCase();
+}
+
+function asDigits(field: Field): Mend {
+  const {
+    controls: [control],
+  } = field;
   const most = attribute(control, 'maxlength');
-  const isSecret = /\bpin\b/i.test(`${label} ${name}`);
+  const isSecret = /\bpin\b/.test(wordsOf(field));
   return withAttributes(control, {
     type: isSecret ? 'password' : 'text',
     inputmode: 'numeric',
@@ -181,7 +200,7 @@ export const keyHandlers: Rule = ({ elements, fields }, report) => {
       report({
         ...(field && { field }),
         span,
-        text: `A filter hangs on ${name}: it never sees what is pasted, dropped, dictated or typed on a phone.`,
+        text: `A filter${field ? ` of ${field.label}` : ''} hangs on ${name}: it never sees what is pasted, dropped, dictated or typed on a phone.`,
         remedy: 'Listen to beforeinput, or check after input.',
       });
     }

@@ -12,7 +12,15 @@ import {
   suggestionFaults,
   unknownType,
 } from './kind-rules';
-import { duplicateId, labelForNothing, loneRadio, manyFocus, unlabelled, unnamed } from './naming-rules';
+import {
+  duplicateId,
+  labelForNothing,
+  loneRadio,
+  manyFocus,
+  unlabelled,
+  unnamed,
+  unnamedChoices,
+} from './naming-rules';
 import { type MarkupFault, type Rule, runRules } from './page-under-check';
 import {
   beyondGauge,
@@ -36,6 +44,7 @@ const rules: Readonly<Record<string, Rule>> = {
   'duplicate id': duplicateId,
   'focus asked for twice': manyFocus,
   'radio button alone': loneRadio,
+  'choices without a question': unnamedChoices,
   'hint as value': hintAsValue,
   'default refused': refusedDefault,
   'min above max': reversedLimits,

@@ -1,4 +1,5 @@
 import { type Field, fieldElements, isButton } from '../form/field';
+import { groupName } from '../form/group-name';
 import { labelWords } from '../form/label-words';
 import { nameFromWords } from '../form/name-from-words';
 import { attributeOf, type Element, elementsOf, isElement, type Node } from '../form/parse-markup';
@@ -116,6 +117,20 @@ export const manyFocus: Rule = ({ elements }, report) => {
       remedy: 'Leave autofocus on one field.',
       mend: withoutAttribute(element, 'autofocus'),
     });
+};
+
+export const unnamedChoices: Rule = (page, report) => {
+  for (const field of page.fields) {
+    const place = page.elementOf(field.controls[0]);
+    if (field.kind !== 'radio' || field.controls.length === 1 || !place) continue;
+    if (groupName(place.ancestors, page.byId) !== '') continue;
+    report({
+      field,
+      span: placeOf(field.controls[0]),
+      text: `The choices of ${field.label} have no heading that belongs to them: read out, each is heard without its question.`,
+      remedy: 'Put them into a fieldset, with the question as its legend.',
+    });
+  }
 };
 
 export const loneRadio: Rule = (page, report) => {

@@ -15,6 +15,10 @@ const faultHarms: Readonly<Record<string, readonly [harm: Harm, why: string]>> =
   'duplicate id': ['person misled', 'Labels, hints and scripts reach the first of the two alone.'],
   'focus asked for twice': ['person misled', 'Where the person starts differs from browser to browser.'],
   'radio button alone': ['wrong value sent', 'Several can be chosen at once, and none can be taken back.'],
+  'choices without a question': [
+    'person misled',
+    'Whoever does not see the page hears the choices, and not what is asked.',
+  ],
   'hint as value': [
     'wrong value sent',
     'The person has to delete it first, or it is sent as if it had been entered.',

@@ -55,6 +55,20 @@ describe('readForm', () => {
     expect(readForm(hurriedTideLog).fields.filter((f) => f.kind === 'radio')).toHaveLength(3);
   });
 
+  it('calls a radio button group by its heading, and without one by its name, not by its first choice', () => {
+    const choices =
+      '<label><input type=radio name=pay> by card</label><label><input type=radio name=pay> by bill</label>';
+    const labelIn = (markup: string) => readForm(markup).fields[0]?.label;
+    expect(labelIn(`<fieldset><legend>Paid</legend>${choices}</fieldset>`)).toBe('Paid');
+    expect(labelIn(`<div role=radiogroup aria-label="How it is paid">${choices}</div>`)).toBe(
+      'How it is paid',
+    );
+    expect(
+      labelIn(`<b id=q>Paid</b> <i id=r>how?</i><div role=group aria-labelledby="q r">${choices}</div>`),
+    ).toBe('Paid how?');
+    expect(labelIn(`<fieldset>${choices}</fieldset>`)).toBe('pay');
+  });
+
   it('keeps radio groups of two forms apart', () => {
     const markup = '<form><input type=radio name=a></form><form><input type=radio name=a></form>';
     expect(readForm(markup).fields.map((f) => f.id)).toEqual(['a', 'a~2']);

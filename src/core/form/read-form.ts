@@ -17,6 +17,7 @@ import {
   type Span,
 } from './field';
 import { formOwners } from './form-owner';
+import { groupName } from './group-name';
 import { inertParts } from './inert-markup';
 import { labelWords, tidyWords } from './label-words';
 import { linePositions } from './line-positions';
@@ -203,7 +204,10 @@ function fieldsOf(
     return {
       id: freeId(control, taken),
       kind: kindOf(control.element, attribute(control, 'type')),
-      label: (members.length > 1 ? legendOf(first) : '') || labelOf(first) || name || control.element,
+      label:
+        (members.length > 1 ? groupName(first.ancestors, byId) || name : labelOf(first)) ||
+        name ||
+        control.element,
       name,
       controls: [head ?? control, ...rest],
       suggestions: suggestionsOf(control, byId),
@@ -217,12 +221,6 @@ function radioGroupKey({ control, ancestors }: Found): string | null {
   if (kindOf(control.element, attribute(control, 'type')) !== 'radio' || !name) return null;
   const form = ancestors.findLast((a) => a.tagName === 'form');
   return `${attribute(control, 'form') ?? form?.sourceCodeLocation?.startOffset ?? ''} ${name}`;
-}
-
-function legendOf({ ancestors }: Found): string {
-  const fieldset = ancestors.findLast((a) => a.tagName === 'fieldset');
-  const legend = fieldset?.childNodes.find((child) => child.nodeName === 'legend');
-  return legend && 'childNodes' in legend ? tidyWords(textOf(legend)) : '';
 }
 
 function suggestionsOf(control: Control, byId: ReadonlyMap<string, Element>): string[] | null {

@@ -3,6 +3,7 @@
 import { Button, Input } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { demoForms } from '@/core/demo/demo-forms';
 import type { ToldFault } from '@/core/fault/page-under-check';
 import { setAttribute, setText } from '@/core/form/edit-markup';
 import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
@@ -21,6 +22,9 @@ import { OwnPageBar } from './own-page-bar';
 const FieldEditor = dynamic(() => import('./field-editor').then((module) => module.FieldEditor), {
   ssr: false,
 });
+
+const ofOnesOwn =
+  'A made-up form, to try things on. Paste the HTML of yours anywhere on this page to open it.';
 
 const noNotes: FormReading['notes'] = [];
 const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
@@ -75,6 +79,7 @@ export function FormView() {
           </Button>
         </div>
         <OwnPageBar />
+        {demoForms.some(({ id }) => id === form.id) && <p className={styles.page}>{ofOnesOwn}</p>}
         {fields.length === 0 ? (
           <p className="soft" style={{ padding: '8px 16px' }}>
             No fields yet. Write or paste HTML with an input, a select or a textarea on the right.

@@ -3,9 +3,12 @@
 import { App, Button, type MenuProps, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { unnamed } from '@/core/form/form-name';
 import { provenanceMarks } from '@/core/observation/provenance';
+import type { RunId } from '@/core/observation/run';
 import { targetName } from '@/core/target/line-up';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { deleteForm } from '@/store/delete-form';
@@ -23,7 +26,7 @@ import { useEngines } from './use-engines';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
-import { useSelection } from './use-selection';
+import { selectionQuery, useSelection } from './use-selection';
 import { useSweep } from './use-sweep';
 
 const LineUpDrawer = dynamic(() => import('./line-up-drawer').then((module) => module.LineUpDrawer), {
@@ -77,6 +80,7 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
         </Help>
       </div>
       {progress.some((one) => running || one.state === 'failed') && <Progress progress={progress} />}
+      <WhatCame />
     </header>
   );
 }
@@ -278,6 +282,27 @@ function RoomNote() {
 
 function megabytes(bytes: number): string {
   return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+}
+
+/** Where the answers of a sweep stand, for whoever waits for it where none of them are seen. */
+function WhatCame() {
+  const { running, ended } = useSweep();
+  const { run } = useRun();
+  const [selection] = useSelection();
+  const path = usePathname();
+  const [seen, setSeen] = useState<RunId | null>(null);
+  const isSeen = path === '/survey' || path === '/findings';
+  useEffect(() => {
+    if (isSeen) setSeen(ended);
+  }, [isSeen, ended]);
+  if (running || isSeen || ended === null || ended === seen || run?.id !== ended) return null;
+  return (
+    <p className={styles.came} role="status">
+      The sweep has ended. See how each target draws the fields in the{' '}
+      <Link href={`/survey${selectionQuery(selection)}`}>survey</Link>, and what is wrong or differs under{' '}
+      <Link href={`/findings${selectionQuery(selection)}`}>findings</Link>.
+    </p>
+  );
 }
 
 function Progress({ progress }: { progress: readonly TargetProgress[] }) {

@@ -27,6 +27,8 @@ export interface SweepWorkspace {
   readonly running: boolean;
   /** Of the sweep that runs, or of the last one. */
   readonly progress: readonly TargetProgress[];
+  /** The run of the last sweep of everything that came to its end here. */
+  readonly ended: RunId | null;
   /** Why the last sweep could not start or broke; null when all is well. */
   readonly fault: string | null;
   /** Asks everything of every target, into a new run. */
@@ -46,6 +48,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const [progress, setProgress] = useState<readonly TargetProgress[]>([]);
   const [running, setRunning] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
+  const [ended, setEnded] = useState<RunId | null>(null);
   const abort = useRef<AbortController | null>(null);
 
   useEffect(() => () => abort.current?.abort(), []);
@@ -61,8 +64,13 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       try {
         // The model and what asks this browser are large, and nobody waits for them before the first sweep.
         const { runTask } = await import('./sweep-task');
-        const began = (id: RunId) => id !== run?.id && select({ run: id });
+        let into: RunId | null = null;
+        const began = (id: RunId) => {
+          into = id;
+          if (id !== run?.id) select({ run: id });
+        };
         setFault(await runTask(task, { form, run, answers, lineUp }, began, setProgress, controller.signal));
+        if (task.newRun && !controller.signal.aborted) setEnded(into);
       } catch (error) {
         setFault(
           isOutOfRoom(error)
@@ -81,6 +89,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
     (): SweepWorkspace => ({
       running,
       progress,
+      ended,
       fault,
       sweep: () =>
         void start({
@@ -94,7 +103,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         void start({ questions: [question], fields: [field], targets, scripts, newRun: false }),
       cancel: () => abort.current?.abort(),
     }),
-    [running, progress, fault, start, lineUp],
+    [running, progress, ended, fault, start, lineUp],
   );
   return <SweepContext value={workspace}>{children}</SweepContext>;
 }
