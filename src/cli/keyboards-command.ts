@@ -6,7 +6,8 @@ import { untold } from '@/core/observation/observation';
 import { pictureBytes } from '@/core/observation/picture';
 import { EngineLost } from '@/engines/engine';
 import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
-import { readFormFile, refuse } from './read-form-file';
+import { readFormFile } from './read-form-file';
+import { refuse } from './refuse';
 
 export interface KeyboardsOptions {
   readonly engine: PhoneEngine;

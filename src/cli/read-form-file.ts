@@ -2,26 +2,6 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { text as readStream } from 'node:stream/consumers';
 import type { FormDocument, FormId } from '@/core/form/form-document';
-import type { OwnPage } from '@/core/page/own-page';
-import { EngineLost } from '@/engines/engine';
-import { ownPageFault, readOwnPage } from '@/engines/own-page';
-
-/** The form of a page on a dev server, as an engine reads it. @returns a sentence where it cannot be read */
-export async function readFormPage(page: OwnPage, signal: AbortSignal): Promise<FormDocument | string> {
-  const fault = await ownPageFault(page);
-  if (fault) return fault;
-  try {
-    const { forms } = await readOwnPage(page, signal);
-    const form = forms[page.form];
-    if (form) return { id: page.address as FormId, name: form.title, markup: form.markup, typing: {}, page };
-    return forms.length === 0
-      ? `${page.address} shows no field. Say with --steps what has to be done before the form is there.`
-      : `${page.address} has ${forms.length} forms, numbered from 0. Choose one with --form.`;
-  } catch (error) {
-    if (error instanceof EngineLost) return error.message;
-    throw error;
-  }
-}
 
 export function isAddress(text: string): boolean {
   return /^https?:\/\//i.test(text);
@@ -36,10 +16,4 @@ export async function readFormFile(file: string): Promise<FormDocument | null> {
   } catch {
     return null;
   }
-}
-
-/** Says why nothing was done, and sets the exit code for that. */
-export function refuse(sentence: string): void {
-  process.stderr.write(`${sentence}\n`);
-  process.exitCode = 2;
 }

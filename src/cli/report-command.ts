@@ -1,4 +1,4 @@
-import { refuse } from './read-form-file';
+import { refuse } from './refuse';
 import { type ReportOptions, readBaseline, readRun, reportRun } from './write-reports';
 
 /** `ukko report`: reports of a run that was swept before. */

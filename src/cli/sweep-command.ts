@@ -14,7 +14,9 @@ import { scriptsForPage } from '@/core/page/usual-scripts';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
-import { isAddress, readFormFile, readFormPage, refuse } from './read-form-file';
+import { isAddress, readFormFile } from './read-form-file';
+import { readFormPage } from './read-form-page';
+import { refuse } from './refuse';
 import { pageChange } from './served-page';
 import { type ReportOptions, readBaseline, reportRun } from './write-reports';
 

@@ -5,12 +5,7 @@ import { type PageQuestion, pageQuestions } from '@/core/observation/observation
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';
-import { askCommand } from './ask-command';
-import { keyboardsCommand } from './keyboards-command';
-import { replayCommand } from './replay-command';
-import { reportCommand } from './report-command';
-import { sweepCommand } from './sweep-command';
-import { failOns } from './write-reports';
+import { failOns } from './fail-on';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
 
@@ -48,7 +43,7 @@ A line that cannot be answered gets {"error": "…"}.
 
 Targets: standard, chromium, firefox, webkit. docs/ask.md has all that can be asked.`,
   )
-  .action(() => askCommand(process.stdin, process.stdout));
+  .action(async () => (await import('./ask-command')).askCommand(process.stdin, process.stdout));
 
 withReports(
   program
@@ -88,7 +83,7 @@ Examples
   npx ukko sweep form.html --watch
   npx ukko sweep http://localhost:5173/log --steps steps.txt --out run.json`,
   )
-  .action(sweepCommand);
+  .action(loaded(async () => (await import('./sweep-command')).sweepCommand));
 
 withReports(
   program
@@ -107,7 +102,7 @@ Exit codes
 Example
   npx ukko report run.json --baseline base.json --html report.html --markdown report.md`,
   )
-  .action(reportCommand);
+  .action(loaded(async () => (await import('./report-command')).reportCommand));
 
 program
   .command('replay')
@@ -138,7 +133,7 @@ Exit codes
 Example
   npx ukko replay form.json --samples serials.csv --field serial --junit verdicts.xml`,
   )
-  .action(replayCommand);
+  .action(loaded(async () => (await import('./replay-command')).replayCommand));
 
 program
   .command('keyboards')
@@ -166,7 +161,12 @@ Exit codes
 Example
   npx ukko keyboards form.html --engine firefox --pictures keyboards`,
   )
-  .action(keyboardsCommand);
+  .action(loaded(async () => (await import('./keyboards-command')).keyboardsCommand));
+
+/** A command that is read in when it is run: nobody waits for engines who wants a report. */
+function loaded<Given extends unknown[]>(command: () => Promise<(...given: Given) => Promise<void>>) {
+  return async (...given: Given) => (await command())(...given);
+}
 
 /** The options of every command that ends in reports. */
 function withReports(command: Command): Command {

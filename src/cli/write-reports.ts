@@ -16,11 +16,8 @@ import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
 import { byHarm, harmTitles, type Report, standingOf } from '@/core/report/report';
 import { ukkoVersion } from '@/core/version';
-import { refuse } from './read-form-file';
-
-export const failOns = ['new', 'changed', 'any', 'never'] as const;
-/** Which findings fail a build. */
-export type FailOn = (typeof failOns)[number];
+import type { FailOn } from './fail-on';
+import { refuse } from './refuse';
 
 export interface ReportOptions {
   readonly html?: string;
