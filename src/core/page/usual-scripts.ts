@@ -6,22 +6,24 @@ import type { TypingTasks } from '../observation/asking';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
 
-/**
- * What is typed into the fields of a page of one's own when nobody wrote a script: a valid value key by key; all of it
- * deleted; its beginning, and one more character before the last, which shows whether the page's scripts let the caret
- * stand where it is.
- */
+/** What is typed into the fields of a page of one's own: what is kept with the form, and else what is usual. */
 export function scriptsForPage(form: FormDocument, fields: readonly Field[]): TypingTasks {
   const usual = fields.flatMap((field) => {
-    const trial = validTrial(field);
-    if (!isTypedText(field.kind) || trial.status !== 'value' || trial.value === '') return [];
-    return [[field.id, { script: usualScript(trial.value), guards: [] }] as const];
+    const script = usualScript(field);
+    return script ? [[field.id, { script, guards: [] }] as const] : [];
   });
   return { ...Object.fromEntries(usual), ...typingTasks(form) };
 }
 
-function usualScript(value: string): Script {
-  const keys = graphemes(value).slice(0, 40);
+/**
+ * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key; all of it
+ * deleted; its beginning, and one more character before the last, which shows whether the page's scripts let the caret
+ * stand where it is. Null for a field that takes no typed text, or of which no valid value is known.
+ */
+export function usualScript(field: Field): Script | null {
+  const trial = validTrial(field);
+  if (!isTypedText(field.kind) || trial.status !== 'value' || trial.value === '') return null;
+  const keys = graphemes(trial.value).slice(0, 40);
   const beginning = keys.slice(0, 3);
   const press = (key: string): Stroke => ({ kind: 'key', key });
   return [

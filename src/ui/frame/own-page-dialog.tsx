@@ -40,9 +40,12 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
     const outcome = await readPage({ address: address.trim(), steps: withSteps }, controller.signal);
     if (controller.signal.aborted) return;
     setReading(false);
-    setChosen(0);
-    if (outcome.status === 'fault') setFault(outcome.text);
-    else setRead(outcome);
+    if (outcome.status === 'fault') {
+      setFault(outcome.text);
+      return;
+    }
+    setRead(outcome);
+    setChosen(largest(outcome.forms));
   };
   const cancel = () => {
     reading.current?.abort();
@@ -141,6 +144,16 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
+type FoundForm = PageRead['forms'][number];
+
+const countOf = ({ markup }: FoundForm) => readForm(markup).fields.length;
+
+/** Index of the form that asks the most: what steps lead to is seldom the search field above it. */
+function largest(forms: readonly FoundForm[]): number {
+  const counts = forms.map(countOf);
+  return Math.max(0, counts.indexOf(Math.max(...counts)));
+}
+
 const fieldsText = (count: number) => (count === 1 ? 'one field' : `${count} fields`);
 
 function Forms({
@@ -165,10 +178,7 @@ function Forms({
       aria-label="Forms of the page"
       value={chosen}
       className={styles.forms}
-      options={forms.map(({ title, markup }, value) => ({
-        value,
-        label: `${title} (${fieldsText(readForm(markup).fields.length)})`,
-      }))}
+      options={forms.map((form, value) => ({ value, label: `${form.title} (${fieldsText(countOf(form))})` }))}
       onChange={({ target }) => choose(target.value)}
     />
   );

@@ -269,6 +269,7 @@ function readTask(text: string, guards: readonly Guard[]) {
 function usePlan(field: Field): TypingPlan | null {
   const { form } = useForm();
   const kept = form.typing[field.id];
+  const { page } = form;
   // One and the same until it is changed: what is asked of a worker goes by it.
   const [first, setFirst] = useState<TypingPlan | null>(null);
   useEffect(() => {
@@ -276,12 +277,12 @@ function usePlan(field: Field): TypingPlan | null {
     let isOver = false;
     // The standard's rules for values are large, and most fields have a script.
     void import('./first-plan').then(({ firstPlan }) => {
-      if (!isOver) setFirst(firstPlan(field));
+      if (!isOver) setFirst(firstPlan({ page }, field));
     });
     return () => {
       isOver = true;
     };
-  }, [kept, field]);
+  }, [kept, field, page]);
   return kept ?? first;
 }
 
