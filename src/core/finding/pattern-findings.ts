@@ -1,7 +1,7 @@
-import { appliesTo } from '../form/attribute-registry';
 import { attributeEdits } from '../form/edit-markup';
 import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
+import { patternsOf } from '../guard/patterns-of';
 import { doublingSteps, mostSteps } from '../pattern/blow-up';
 import { patternWarnings } from '../pattern/pattern-warnings';
 import { slowText } from '../pattern/slow-text';
@@ -19,13 +19,8 @@ export function patternFindings(markup: string, field: Field, guards: readonly G
 /** A text over which the page stands still. */
 function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
   const [control] = field.controls;
-  const own = appliesTo('pattern', field.kind) ? attribute(control, 'pattern') : null;
-  const sources = [
-    ...(own === null ? [] : [own]),
-    ...guards.flatMap((guard) => (guard.on && guard.kind === 'pattern' ? [guard.source] : [])),
-  ];
   const most = parseNonNegativeInteger(attribute(control, 'maxlength')) ?? Number.POSITIVE_INFINITY;
-  return sources.flatMap((source): Finding[] => {
+  return patternsOf(field, guards).flatMap(({ source }): Finding[] => {
     const found = doublingSteps(source, most);
     if (!found) return [];
     const { text, steps } = found;

@@ -1,5 +1,6 @@
 import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
+import { patternsOf } from '../guard/patterns-of';
 import { patternTable } from '../pattern/pattern-table';
 import { wordsWith } from '../pattern/words-with';
 import { judgeFor } from '../replay/judge';
@@ -72,15 +73,9 @@ function patternValues(
   { ruled: { field, guards } }: TrapQuestion,
   isThere: (character: string) => boolean,
 ): string[] {
-  const own = field.kind === 'number' ? null : attribute(field.controls[0], 'pattern');
-  const sources = [
-    ...(own === null ? [] : [own]),
-    ...guards.flatMap((guard) =>
-      guard.on && guard.kind === 'pattern' && guard.match === 'whole' ? [guard.source] : [],
-    ),
-  ];
-  return sources.flatMap((source) => {
-    const rule = patternTable({ source, match: 'whole' });
+  const whole = patternsOf(field, guards).filter(({ match }) => match === 'whole');
+  return whole.flatMap((pattern) => {
+    const rule = patternTable(pattern);
     return rule.status === 'known' ? wordsWith(rule.table, (character) => !isThere(character), most) : [];
   });
 }

@@ -1,7 +1,7 @@
 import { allOf } from './combine';
 import { matcherOf } from './counted-match';
 import { GaveUp } from './limits';
-import { type Part, partsOf } from './parts';
+import { type Part, partsOf, spanOfRow } from './parts';
 import { patternTable } from './pattern-table';
 import { type SlowText, slowText } from './slow-text';
 import type { Table } from './table';
@@ -64,8 +64,8 @@ function textsOf(source: string, part: Part): string[] {
 
 function sharedTexts(source: string, rows: readonly (readonly Part[])[]): string[] {
   const tables = rows.flatMap((row) => {
-    const [first, last] = [row[0], row.at(-1)];
-    return (first && last && tableOf(source.slice(first.span.start, last.span.end))) ?? [];
+    const span = spanOfRow(row);
+    return (span && tableOf(source.slice(span.start, span.end))) ?? [];
   });
   try {
     return tables.flatMap((table, at) =>

@@ -40,6 +40,12 @@ export function partsOf(source: string): readonly (readonly Part[])[] | null {
   }
 }
 
+/** From the beginning of a row's first part to the end of its last; null for an empty row. */
+export function spanOfRow(row: readonly Part[]): SourceSpan | null {
+  const [first, last] = [row[0], row.at(-1)];
+  return first && last ? { start: first.span.start, end: last.span.end } : null;
+}
+
 /** The syntax of a pattern with the v flag; throws where it does not compile. */
 export function alternativesOf(source: string): readonly AST.Alternative[] {
   return new RegExpParser().parsePattern(source, 0, source.length, { unicode: false, unicodeSets: true })

@@ -1,7 +1,7 @@
 import { withEndHyphensEscaped } from '../standard/pattern-attribute';
 import { lengthTable, without } from './combine';
 import { GaveUp } from './limits';
-import { type Part, partsOf, type SourceSpan } from './parts';
+import { type Part, partsOf, type SourceSpan, spanOfRow } from './parts';
 import { type Pattern, patternTable } from './pattern-table';
 import { acceptsText, dead, type Table } from './table';
 import { shortestText } from './texts';
@@ -91,11 +91,6 @@ function whole(sort: WarningSort, says: string, witness: string | null): Pattern
   return { sort, says, span: null, witness, remedy: null };
 }
 
-function spanOf(row: readonly Part[]): SourceSpan | null {
-  const [first, last] = [row[0], row.at(-1)];
-  return first && last ? { start: first.span.start, end: last.span.end } : null;
-}
-
 /** Alternatives that no text can reach, most often because an anchor stands where something comes before or behind it. */
 function neverMatching(
   pattern: Pattern,
@@ -104,7 +99,7 @@ function neverMatching(
 ): PatternWarning[] {
   if (table?.start === dead && rows.length === 1) return [];
   return rows.flatMap((row) => {
-    const span = spanOf(row);
+    const span = spanOfRow(row);
     if (!span) return [];
     const source = pattern.source.slice(span.start, span.end);
     const alone = patternTable({ ...pattern, source });
