@@ -35,7 +35,7 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await page.getByRole('button', { name: 'Sweep', exact: true }).click();
     await page.getByRole('button', { name: 'Cancel' }).waitFor();
     await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 200_000 });
-    await page.getByRole('link', { name: 'Findings' }).click();
+    await page.getByRole('link', { name: 'Findings', exact: true }).click();
     await page
       .getByRole('button', { name: /Gauge serial: the caret jumps to the end while one types in the middle/ })
       .click();

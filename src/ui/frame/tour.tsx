@@ -57,7 +57,7 @@ export const stops: readonly Stop[] = [
     path: '/findings',
     shows: {},
     title: 'What do we do about it?',
-    text: 'All of it as one list, the worst for the person first. Choose one: what to change, what that would do, and your decision. A baseline says what is new the next time.',
+    text: 'All of it as one list, the worst for the person first, and open: what to change, what that would do, and your decision. A baseline says what is new the next time.',
   },
 ];
 
