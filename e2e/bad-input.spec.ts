@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApp } from '../scripts/start-app.mjs';
 import { targets } from '../src/core/target/line-up';
-import { alert, cell, expect, intoMarkup, sweep, test } from './app';
+import { alert, cell, expect, intoMarkup, pasteForm, sweep, test } from './app';
 
 test.describe('bad input gets one plain sentence, and nothing is lost', () => {
   test('markup that is empty, endless or without fields', async ({ page }) => {
@@ -94,15 +94,9 @@ test('a killed engine costs its own missing answers only, and the next sweep wor
   page,
   app,
 }) => {
-  await page.goto('/form');
-  await page.getByRole('button', { name: /^Station code/ }).waitFor();
   test.setTimeout(180_000);
   // Many fields and nothing that opens: long enough to be killed in, and soon asked again.
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData('text/plain', Array.from({ length: 30 }, (_, index) => `<input name=a${index}>`).join(' '));
-    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
-  });
+  await pasteForm(page, Array.from({ length: 30 }, (_, index) => `<input name=a${index}>`).join(' '));
   await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(30);
   await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('button', { name: 'Sweep now' }).click();
@@ -125,6 +119,14 @@ test('a cancelled sweep stops at once and keeps what came', async ({ page }) => 
   await expect(page.getByRole('button', { name: 'Sweep', exact: true })).toBeVisible();
   await expect(page.getByText('cut short')).toBeVisible();
   await expect(cell(page, 'Observer', 'Android-like phone').getByRole('img')).toBeVisible();
+
+  // Escape is heard, too, while the frame of this browser has the focus.
+  await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+  await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
+    /This browser[1-9]\d* of/,
+  );
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Sweep', exact: true })).toBeVisible();
 });
 
 test('without an engine the model and this browser still answer, and Ukko says how to get one', async ({

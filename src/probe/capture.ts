@@ -8,6 +8,7 @@ import type { TargetId } from '@/core/target/target';
 import { askTarget, PageLost } from './ask-page';
 import type { AskablePage } from './askable-page';
 import { type FrameApi, type FramePicture, frameGreeting, frameReady } from './frame-api';
+import { takeKeysFrom } from './pressed-key';
 
 /** Where the server gives out the probe page. */
 const framePath = '/probe';
@@ -16,7 +17,8 @@ const frameTimeout = 10_000;
 
 /**
  * The capturing observer: asks this very browser, in a sandboxed frame with an origin of its own. Runs in a window.
- * The frame takes the focus while it is asked; afterwards the focus is back where it was.
+ * The frame takes the focus while it is asked, and hands out the keys that the person presses meanwhile; afterwards the
+ * focus is back where it was.
  */
 export async function capture(
   target: TargetId,
@@ -32,12 +34,15 @@ export async function capture(
     async (work) => {
       const focused = document.activeElement;
       const frame = hiddenFrame();
+      const over = new AbortController();
+      takeKeysFrom(frame, focused, over.signal);
       try {
         const api = await connectFrame<FrameApi>(frame, fill, signal);
         const page = framePage(api, pageUnderTest(asking.markup));
         await page.reload();
         await work(page, provenance, null);
       } finally {
+        over.abort();
         frame.remove();
         if (focused instanceof HTMLElement) focused.focus({ preventScroll: true });
       }

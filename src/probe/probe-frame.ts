@@ -1,3 +1,5 @@
+import { handKeysOut } from './pressed-key';
 import { frameApi, startFrame } from './start-frame';
 
+handKeysOut();
 startFrame(frameApi);
