@@ -10,8 +10,8 @@ export interface PressedKey {
 export function handKeysOut(): void {
   const hand = (event: KeyboardEvent) => {
     if (!event.isTrusted) return;
-    event.preventDefault();
     event.stopImmediatePropagation();
+    if (!isBrowsers(event)) event.preventDefault();
     if (event.type !== 'keydown') return;
     const { key, code, altKey, ctrlKey, metaKey, shiftKey } = event;
     const pressed: PressedKey = { ukkoPressed: { key, code, altKey, ctrlKey, metaKey, shiftKey } };
@@ -19,6 +19,12 @@ export function handKeysOut(): void {
   };
   for (const type of ['keydown', 'keypress', 'keyup'] as const)
     window.addEventListener(type, hand, { capture: true });
+}
+
+/** Keys of the browser itself, such as the one that loads a page anew, do what they always do; those that edit do not. */
+function isBrowsers({ key, ctrlKey, metaKey }: KeyboardEvent): boolean {
+  if (/^F\d+$/.test(key)) return true;
+  return (ctrlKey || metaKey) && !/^(?:[avxyz]|Enter|Backspace|Delete)$/i.test(key);
 }
 
 /** Presses the keys that a frame hands out where the focus was, until the signal says that it is over. */

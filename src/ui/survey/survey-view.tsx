@@ -228,8 +228,6 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
     overscan: 6,
     getItemKey: (index) => fields[index]?.id ?? index,
   });
-  // Rows that come into reach are drawn in the time that the frames of the scrolling leave.
-  const items = virtual.getVirtualItems();
   const column =
     selection.lens === 'message' || selection.state === 'open' ? narrowest.opened : narrowest.control;
   const grid = useMemo(
@@ -289,7 +287,7 @@ function Grid({ fields, comparison }: { fields: readonly Field[]; comparison: Ta
       </div>
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
       <div className={styles.body} role="rowgroup" style={{ height: virtual.getTotalSize() }}>
-        {items.map((item) => {
+        {virtual.getVirtualItems().map((item) => {
           const field = fields[item.index];
           return field ? (
             <GridRow
