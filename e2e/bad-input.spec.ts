@@ -70,7 +70,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(1);
     await sweep(page);
     expect(await page.evaluate(() => 'hurt' in window)).toBe(false);
-    await page.getByRole('link', { name: 'Survey' }).click();
+    await page.getByRole('link', { name: 'Survey', exact: true }).click();
     await expect(cell(page, 'a', 'This browser').getByRole('img')).toBeVisible();
   });
 });
@@ -98,7 +98,7 @@ test('a killed engine costs its own missing answers only, and the next sweep wor
   // Many fields and nothing that opens: long enough to be killed in, and soon asked again.
   await pasteForm(page, Array.from({ length: 30 }, (_, index) => `<input name=a${index}>`).join(' '));
   await expect(page.getByRole('region', { name: 'Fields' }).getByRole('listitem')).toHaveCount(30);
-  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
   await page.getByRole('button', { name: 'Sweep now' }).click();
   await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(
     /Chromium[1-9]\d* of/,

@@ -74,7 +74,7 @@ test('what differs between targets is one finding for each cause, with pictures 
   runFile,
 }) => {
   await openRun(page, runFile);
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('button', { name: /Survey month is another kind of field in / }).click();
   const detail = page.getByRole('complementary', { name: 'Finding' });
   await expect(detail.getByRole('img', { name: 'Survey month in Firefox' })).toBeVisible();
@@ -99,7 +99,7 @@ test('what differs between targets is one finding for each cause, with pictures 
 
 test('a baseline says what is new and gone since, and a report takes it along', async ({ page, runFile }) => {
   await openRun(page, runFile);
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();
   const notes = page.getByRole('main').getByRole('status').filter({ hasText: 'Since the baseline' });
@@ -109,7 +109,7 @@ test('a baseline says what is new and gone since, and a report takes it along', 
   await page.getByRole('link', { name: 'Form', exact: true }).click();
   await page.getByRole('button', { name: /^Water level, metres/ }).click();
   await page.getByLabel('min', { exact: true }).fill('9');
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await expect(notes).toContainText(/Since the baseline: [1-9]/);
   await page.getByText(/^new \d+$/).click();
   await page.getByRole('button', { name: /The min of Water level, metres is above its max/ }).click();
@@ -132,7 +132,7 @@ test('answers that differ from the baseline are listed with their cause, and lea
   runFile,
 }, info) => {
   await openRun(page, runFile);
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();
 
@@ -156,7 +156,7 @@ test('answers that differ from the baseline are listed with their cause, and lea
   writeFileSync(file, JSON.stringify(later));
   await page.getByLabel('File to open').setInputFiles(file);
   await page.getByRole('grid', { name: 'Survey' }).waitFor();
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByText(/^all \d+$/).click();
   const others = page.getByRole('region', { name: 'Answers that differ from the baseline' });
   await expect(others.getByRole('listitem')).toHaveCount(1);

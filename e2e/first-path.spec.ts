@@ -55,7 +55,7 @@ test('from a pasted form to a replay, and through a file back to the same screen
   });
 
   await test.step('a sweep fills the survey, and a reload keeps it', async () => {
-    await page.getByRole('link', { name: 'Survey' }).click();
+    await page.getByRole('link', { name: 'Survey', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
     await page.getByRole('button', { name: 'Sweep now' }).click();
     await expect(page.getByRole('status', { name: 'Progress of the sweep' })).toContainText(/\d+ of \d+ · /);

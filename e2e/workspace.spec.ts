@@ -7,7 +7,7 @@ test('everything is taken along to another browser, and merged there', async ({
   app,
 }) => {
   await openRun(page, runFile);
-  await page.getByRole('link', { name: 'Findings' }).click();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('button', { name: /Survey month is another kind/ }).click();
   await page.getByRole('complementary', { name: 'Finding' }).getByText('later', { exact: true }).click();
   await expect(page.getByText('later 1', { exact: true })).toBeVisible();
@@ -26,7 +26,7 @@ test('everything is taken along to another browser, and merged there', async ({
   await there.getByLabel('File to open').setInputFiles(zip);
   await expect(there.getByText(/^Came in: 0 forms, 1 sweeps, 1 decisions, \d+ pictures\./)).toBeVisible();
   await expect(there.getByText('later 1', { exact: true })).toBeVisible();
-  await there.getByRole('link', { name: 'Survey' }).click();
+  await there.getByRole('link', { name: 'Survey', exact: true }).click();
   await expect(there.getByRole('grid', { name: 'Survey' }).getByRole('img').first()).toBeVisible();
 
   // A second time nothing comes, and a file that is none says so.

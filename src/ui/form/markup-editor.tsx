@@ -90,11 +90,11 @@ export function MarkupEditor({
   const view = useRef<EditorView | null>(null);
   const handlers = useRef({ onEdit, onCaret, onUndo, onRedo });
   handlers.current = { onEdit, onCaret, onUndo, onRedo };
-  const first = useRef({ markup, takesFocus, caret: shown[0]?.start ?? 0 });
+  const first = useRef({ markup, caret: shown[0]?.start ?? 0 });
 
   useEffect(() => {
     if (!place.current) return;
-    const { markup: doc, caret, takesFocus } = first.current;
+    const { markup: doc, caret } = first.current;
     const anchor = Math.min(caret, doc.length);
     const made = new EditorView({
       parent: place.current,
@@ -104,12 +104,20 @@ export function MarkupEditor({
     view.current = made;
     // What a field scrolls to is coloured at once; what takes longer, when there is time.
     forceParsing(made, made.state.doc.length, colouringTime);
-    if (takesFocus) made.focus();
     return () => {
       view.current = null;
       made.destroy();
     };
   }, []);
+
+  // When the press that asks for it puts the editor into its place, what was pressed is gone by then, and browsers take the
+  // focus away at the end of that press.
+  useEffect(() => {
+    if (!takesFocus) return;
+    view.current?.focus();
+    const afterPress = setTimeout(() => view.current?.focus());
+    return () => clearTimeout(afterPress);
+  }, [takesFocus]);
 
   useEffect(() => {
     const editor = view.current;
