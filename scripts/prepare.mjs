@@ -28,13 +28,15 @@ const systemPackages = {
   gsettings: ['libglib2.0-bin', 'gsettings-desktop-schemas', 'dconf-gsettings-backend', 'dconf-service'],
 };
 
-/** Runs a program with its output shown; true when it ended well. */
-export function run(program, parameters, env = {}) {
-  const { status } = spawnSync(program, parameters, {
+/** Runs a program with its output shown, or, quiet, only when it fails; true when it ended well. */
+export function run(program, parameters, env = {}, quiet = false) {
+  const { status, stdout } = spawnSync(program, parameters, {
     cwd: root,
-    stdio: 'inherit',
+    stdio: quiet ? ['ignore', 'pipe', 'inherit'] : 'inherit',
+    encoding: 'utf8',
     env: { ...process.env, ...env },
   });
+  if (quiet && status !== 0) console.log(stdout);
   return status === 0;
 }
 
@@ -97,18 +99,7 @@ export function buildIsCurrent() {
   return stdout.trim() === '';
 }
 
-/** Builds the app; quiet, what the build says is shown only when it fails. */
 export function build(quiet = false) {
-  const { status, stdout } = spawnSync(
-    process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'build'],
-    {
-      cwd: root,
-      stdio: quiet ? ['ignore', 'pipe', 'inherit'] : 'inherit',
-      encoding: 'utf8',
-      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-    },
-  );
-  if (quiet && status !== 0) console.log(stdout);
-  return status === 0;
+  const next = join(root, 'node_modules/next/dist/bin/next');
+  return run(process.execPath, [next, 'build'], { NEXT_TELEMETRY_DISABLED: '1' }, quiet);
 }

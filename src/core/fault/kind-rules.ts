@@ -3,6 +3,7 @@ import { autocompleteFault } from '../form/autocomplete-tokens';
 import { attribute, type Field, inputTypes, isDated } from '../form/field';
 import { instead } from '../form/ignored-attribute';
 import { attributeOf } from '../form/parse-markup';
+import { wordsOfName } from '../form/words-of-name';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { rangeOf } from '../standard/ranges-and-steps';
@@ -49,7 +50,7 @@ export const unknownType: Rule = (page, report) => {
 export const codeAsNumber: Rule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'number') continue;
-    const words = wordsOf(field);
+    const words = saidOf(field);
     const isDialled =
       /\b(?:phone|telephone|mobile|fax)\b/.test(words) && !/\b(?:calls|count|how many)\b/.test(words);
     if (!isDialled && !/\b(?:pin|code|card|serial|zip|postal|postcode)\b/.test(words)) continue;
@@ -69,12 +70,9 @@ export const codeAsNumber: Rule = (page, report) => {
   }
 };
 
-/** What a field is called, in small letters, with the words of its name apart. */
-function wordsOf({ label, name }: Field): string {
-  return `${label} ${name}`
-    .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
-    .replace(/[_-]+/g, ' ')
-    .toLowerCase();
+/** What a field is called, in small letters. */
+function saidOf({ label, name }: Field): string {
+  return `${label} ${wordsOfName(name)}`.toLowerCase();
 }
 
 function asDigits(field: Field): Mend {
@@ -82,7 +80,7 @@ function asDigits(field: Field): Mend {
     controls: [control],
   } = field;
   const most = attribute(control, 'maxlength');
-  const isSecret = /\bpin\b/.test(wordsOf(field));
+  const isSecret = /\bpin\b/.test(saidOf(field));
   return withAttributes(control, {
     type: isSecret ? 'password' : 'text',
     inputmode: 'numeric',

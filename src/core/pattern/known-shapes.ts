@@ -1,4 +1,5 @@
 import { attribute, type Field } from '../form/field';
+import { wordsOfName } from '../form/words-of-name';
 
 /** A sort of text that forms ask for again and again, with what people really enter. All of it is invented for Ukko. */
 export interface KnownShape {
@@ -291,9 +292,7 @@ export function shapeOf(field: Field): KnownShape | null {
   const byKind = knownShapes.find(({ kinds }) => kinds.includes(field.kind));
   if (byKind) return byKind;
   const autocomplete = attribute(field.controls[0], 'autocomplete') ?? '';
-  // Names are written in one word: reading_date, readingDate.
-  const name = field.name.replace(/([a-z])([A-Z])/g, '$1 $2').replace(/[_-]+/g, ' ');
-  const said = [autocomplete, field.label, name];
+  const said = [autocomplete, field.label, wordsOfName(field.name)];
   for (const text of said) {
     const found = knownShapes.find(({ words }) => words.test(text));
     if (found) return found;

@@ -159,8 +159,6 @@ function Decide({ finding: { id }, decision }: { finding: Finding; decision: Dec
   const { form } = useForm();
   const [, select] = useSelection();
   const decide = (kind: DecisionKind | 'open', reason: string) => {
-    // It may leave the list by that, and is still the one that is being decided on.
-    select({ finding: id });
     const { decisions } = openDatabase();
     if (kind === 'open') void decisions.delete([form.id, id]);
     else void decisions.put({ formId: form.id, finding: id, kind, reason, at: new Date().toISOString() });
@@ -172,7 +170,11 @@ function Decide({ finding: { id }, decision }: { finding: Finding; decision: Dec
         aria-label="Decision"
         value={decision?.kind ?? 'open'}
         options={choices.map((value) => ({ value, label: value === 'open' ? 'none yet' : value }))}
-        onChange={(kind) => decide(kind, kind === 'accept' ? (decision?.reason ?? '') : '')}
+        onChange={(kind) => {
+          // It may leave the list by that, and is still the one that is being decided on.
+          select({ finding: id });
+          decide(kind, kind === 'accept' ? (decision?.reason ?? '') : '');
+        }}
       />
       {decision?.kind === 'accept' && (
         <Reason key={id} kept={decision.reason} keep={(reason) => decide('accept', reason)} />
