@@ -186,19 +186,9 @@ async function ask(
   await browser.evaluate(blur);
   await heightIs(browser, (now) => now === full);
   const before = await restingHeight(browser);
-  const place = (await browser.evaluate(
-    `(() => { const t = ${control(field)}; t.scrollIntoView({ block: 'center' }); const { left, top, height } = t.getBoundingClientRect(); return { x: left + 12, y: top + height / 2 }; })()`,
-  )) as Corner;
   screen.keyboard.forget();
-  await screen.tap(corner.x + place.x, corner.y + place.y);
-  await heightIs(browser, (now) => now !== before);
+  await tapControl(field, control(field), screen, browser, corner);
   const height = { before, with: await restingHeight(browser) };
-  // What is typed into takes the focus in every engine; where it lies open and does not, no page took the tap.
-  const isMissed = await browser.evaluate(
-    `(() => { const t = ${control(field)}; const { left, top, height } = t.getBoundingClientRect(); const root = t.getRootNode(); return root.activeElement !== t && !t.matches(':disabled') && root.elementFromPoint(left + 12, top + height / 2) === t; })()`,
-  );
-  if (isTypedText(field.kind) && isMissed)
-    throw new EngineLost(`A tap on “${field.label}” did not reach it: something covers the page. Ask again.`);
   const isUp = height.with < height.before;
   const { asked, layout } = screen.keyboard;
   const fieldInSight = (await browser.evaluate(
@@ -218,6 +208,35 @@ async function ask(
     },
     picture,
   };
+}
+
+/** How often a control is tapped before something is said to keep taps from it: on a busy display one may come to nothing. */
+const taps = 3;
+
+/** Taps a control until it took the tap, and waits for what comes up. Throws `EngineLost` when none of the taps reaches it. */
+async function tapControl(
+  field: Field,
+  control: string,
+  screen: PhoneScreen,
+  browser: PhoneBrowser,
+  corner: Corner,
+): Promise<void> {
+  for (let tap = 1; tap <= taps; tap++) {
+    const before = await height(browser);
+    const place = (await browser.evaluate(
+      `(() => { const t = ${control}; window.reached = false; addEventListener('pointerdown', (event) => { window.reached ||= event.composedPath().includes(t); }, { capture: true, once: true }); t.scrollIntoView({ block: 'center' }); const { left, top, height } = t.getBoundingClientRect(); return { x: left + 12, y: top + height / 2 }; })()`,
+    )) as Corner;
+    await screen.tap(corner.x + place.x, corner.y + place.y);
+    await heightIs(browser, (now) => now !== before);
+    // A script of the page may keep the focus away from what was tapped, and no engine tells of a tap on what is disabled.
+    const isMissed = await browser.evaluate(
+      `(() => { const t = ${control}; const { left, top, height } = t.getBoundingClientRect(); const root = t.getRootNode(); return !window.reached && root.activeElement !== t && !t.matches(':disabled') && root.elementFromPoint(left + 12, top + height / 2) === t; })()`,
+    );
+    if (!isTypedText(field.kind) || !isMissed) return;
+  }
+  throw new EngineLost(
+    `None of ${taps} taps on “${field.label}” reached it: something covers the page. Ask again.`,
+  );
 }
 
 /** A key on the screen: px from the left, and how far down, of the keyboard's height. One without a name changes the layer. */

@@ -193,6 +193,27 @@ describe.skipIf(!here)('a page of one’s own', () => {
     120_000,
   );
 
+  it.skipIf(!phone)(
+    'is tapped again where something took the first tap, and may keep the focus to itself',
+    async () => {
+      const { address, stop } = await startPage(
+        `<!doctype html><title>Taps</title><form><p><input name=shy onmousedown="event.preventDefault()"><p><input name=covered></form><div style="position:fixed;inset:50px 0 0" onpointerdown="this.remove()"></div>`,
+      );
+      const markup = '<form><p><input name=shy><p><input name=covered></form>';
+      try {
+        const page = { address, form: 0, steps: '' };
+        const { answers } = await measureKeyboards('webkit', { markup, page }, () => true);
+        expect(answers.map(({ field, measured: { layout } }) => [field.name, layout])).toEqual([
+          ['shy', null],
+          ['covered', 'us'],
+        ]);
+      } finally {
+        await stop();
+      }
+    },
+    120_000,
+  );
+
   it('is left for another when its form is sent for real', async () => {
     const page = { address: `${example.address}sign-in`, form: 0, steps: '' };
     const signal = new AbortController().signal;
