@@ -197,7 +197,7 @@ describe.skipIf(!here)('a page of one’s own', () => {
     'is tapped again where something took the first tap, and may keep the focus to itself',
     async () => {
       const { address, stop } = await startPage(
-        `<!doctype html><title>Taps</title><form><p><input name=shy onmousedown="event.preventDefault()"><p><input name=covered></form><div style="position:fixed;inset:50px 0 0" onpointerdown="this.remove()"></div>`,
+        `<!doctype html><title>Taps</title><form><p><input name=shy onmousedown="event.preventDefault()"><p><input name=covered></form><div style="position:fixed;inset:50px 0 0" onclick="this.remove()"></div>`,
       );
       const markup = '<form><p><input name=shy><p><input name=covered></form>';
       try {
