@@ -217,7 +217,14 @@ class BidiPage implements EnginePage {
     private readonly variant: Variant,
     private readonly arrive: Arrive | null,
   ) {
-    this.placed = new PageWindow(engine, display, this.shelf, variant, (script) => this.evaluate(script));
+    this.placed = new PageWindow(
+      engine,
+      display,
+      this.shelf,
+      variant,
+      (script) => this.evaluate(script),
+      () => this.painted(),
+    );
   }
 
   async reload(): Promise<void> {
@@ -278,7 +285,7 @@ class BidiPage implements EnginePage {
     // One box is cut by the browser; many are cut here out of one picture of the whole document.
     const [only] = boxes;
     const clip = boxes.length === 1 && only ? only : { x: 0, y: 0, ...document };
-    await this.answer(() => this.page.evaluate(`new Promise(${whenPainted})`));
+    await this.painted();
     const png = await this.answer(() =>
       this.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),
     );
@@ -288,6 +295,10 @@ class BidiPage implements EnginePage {
       this.shelf,
       this.variant.zoom,
     );
+  }
+
+  private painted(): Promise<unknown> {
+    return this.evaluate(`new Promise(${whenPainted})`);
   }
 
   private async eachKey(key: string, command: (one: KeyInput) => Promise<void>): Promise<void> {

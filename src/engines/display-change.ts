@@ -5,10 +5,15 @@ import type { Raster } from './raster';
 const threshold = 8;
 
 /**
- * The box around everything that differs between two rasters of the same size, px, outside of `ignored`; null when
- * nothing does.
+ * The box around everything in `after` that differs from each of the others, px, outside of `ignored`; null when nothing
+ * does. All are of the same size.
  */
-export function changeBetween(before: Raster, after: Raster, ignored: readonly Box[]): Box | null {
+export function changeBetween(
+  before: Raster,
+  after: Raster,
+  ignored: readonly Box[],
+  other: Raster = before,
+): Box | null {
   const { width, height, stride } = after;
   let [left, top, right, bottom] = [width, height, -1, -1];
   for (let y = 0; y < height; y++) {
@@ -17,6 +22,7 @@ export function changeBetween(before: Raster, after: Raster, ignored: readonly B
     const beside = ignored.filter((box) => y >= box.y && y < box.y + box.height);
     for (let x = 0; x < width; x++) {
       if (!differs(before.data, after.data, row + x * 4)) continue;
+      if (other !== before && !differs(other.data, after.data, row + x * 4)) continue;
       if (beside.some((box) => x >= box.x && x < box.x + box.width)) continue;
       if (x < left) left = x;
       if (x > right) right = x;

@@ -32,6 +32,8 @@ export interface Display {
   picture(): Promise<Raster>;
   /** Moves the pointer, px from the top left, and clicks there with the first button. */
   click(x: number, y: number): Promise<void>;
+  /** Moves the pointer, px from the top left. */
+  over(x: number, y: number): Promise<void>;
   /** Moves the pointer where it touches nothing. */
   away(): Promise<void>;
   /** Presses a key or a combination, by its X name: `alt+Down`. */
@@ -116,6 +118,10 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
       isAway = false;
       await point('mousemove', String(Math.round(x)), String(Math.round(y)));
       await point('click', '1');
+    },
+    over: async (x, y) => {
+      isAway = false;
+      await point('mousemove', String(Math.round(x)), String(Math.round(y)));
     },
     away: async () => {
       if (!isAway) await point('mousemove', '2', '2');

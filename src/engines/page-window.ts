@@ -12,6 +12,7 @@ export class PageWindow {
 
   /**
    * @param evaluate runs a script in the page, in whatever way its protocol has.
+   * @param painted ends once all that was done to the page is drawn.
    * @param redraws whether the page has to be drawn anew under what opens.
    */
   constructor(
@@ -20,6 +21,7 @@ export class PageWindow {
     private readonly shelf: PictureShelf,
     private readonly variant: Variant,
     private readonly evaluate: (script: string) => Promise<unknown>,
+    private readonly painted: () => Promise<unknown>,
     private readonly redraws = false,
   ) {}
 
@@ -34,7 +36,7 @@ export class PageWindow {
       display,
       this.shelf,
       { ...place, ...viewportOf(variant), scale: variant.zoom },
-      this.redraws ? () => this.evaluate(redrawPage) : null,
+      { painted: this.painted, redraw: this.redraws ? () => this.evaluate(redrawPage) : null },
     );
     return this.found;
   }

@@ -124,7 +124,7 @@ class WebDriverPage implements EnginePage {
     const run = (script: string) => driver.executeScript(script);
     const { title, display, redraws } = endpoint;
     this.display = display;
-    this.placed = new PageWindow(title, display, this.shelf, variant, run, redraws);
+    this.placed = new PageWindow(title, display, this.shelf, variant, run, () => this.painted(), redraws);
   }
 
   reload(): Promise<void> {
@@ -230,8 +230,12 @@ class WebDriverPage implements EnginePage {
   }
 
   private async shot(): Promise<string> {
-    await this.driver.executeAsyncScript(`(${whenPainted})(arguments[arguments.length - 1])`);
+    await this.painted();
     return this.driver.takeScreenshot();
+  }
+
+  private async painted(): Promise<void> {
+    await this.driver.executeAsyncScript(`(${whenPainted})(arguments[arguments.length - 1])`);
   }
 
   private cut(shot: string, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {

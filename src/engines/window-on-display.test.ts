@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { describe, expect, it } from 'vitest';
 import type { Box } from '@/probe/probe-api';
 import type { Display } from './display';
@@ -35,6 +36,9 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
     async click(x, y) {
       acts.push(`click ${x} ${y}`);
     },
+    async over(x, y) {
+      acts.push(`over ${x} ${y}`);
+    },
     async away() {
       acts.push('away');
     },
@@ -47,12 +51,13 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
 }
 
 const place = { x: 240, y: 200, width: 400, height: 300, scale: 2 };
+const atOnce = { painted: async () => undefined, redraw: null };
 const control: Box = { x: 50, y: 40, width: 60, height: 10 };
 
 describe('a window on a display', () => {
   it('shows what appeared, in CSS px of the viewport, with the control in the picture', async () => {
     const display = madeUpDisplay([{ x: 340, y: 320, width: 100, height: 80, shade: 90, from: 300 }]);
-    const window = windowOnDisplay(display, new PictureShelf(), place);
+    const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
     const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 50, height: 40 });
     expect(display.acts).toEqual(['away', 'click 360 290', 'away']);
@@ -65,9 +70,35 @@ describe('a window on a display', () => {
       { x: 240 + 2 * 50 - 8, y: 200 + 2 * 40 - 8, width: 136, height: 36, shade: 10, from: 100 },
       { x: 300, y: 120, width: 200, height: 60, shade: 10, from: 100 },
     ]);
-    const window = windowOnDisplay(display, new PictureShelf(), place);
+    const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
     expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' })).toBeNull();
     expect(display.acts).toEqual(['away', 'key alt+Down']);
+  });
+
+  it('takes nothing for opened that the page had still to draw before', async () => {
+    const drawn: Drawn[] = [];
+    const display = madeUpDisplay(drawn);
+    const late = async () => {
+      await wait(120);
+      drawn.push({ x: 340, y: 320, width: 40, height: 10, shade: 60 });
+    };
+    const window = windowOnDisplay(display, new PictureShelf(), place, { painted: late, redraw: null });
+    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' })).toBeNull();
+  });
+
+  it('tells what opened from what the page draws around a field that has the focus', async () => {
+    const beside = { x: 340, y: 320, width: 40, height: 10, shade: 60, from: 250 };
+    const drawn: Drawn[] = [beside, { x: 400, y: 340, width: 60, height: 80, shade: 90, from: 300 }];
+    const display = madeUpDisplay(drawn);
+    const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
+    expect(await window.beyondPage(control)).toBeNull();
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    expect(appeared?.box).toEqual({ x: 50, y: 60, width: 60, height: 50 });
+    drawn.pop();
+    await window.dismiss();
+    expect((await window.beyondPage(control))?.box).toEqual({ x: 80, y: 70, width: 30, height: 40 });
+    // The page may still take what it was clicked on for something under the pointer.
+    expect(display.acts.slice(-5, -1)).toEqual(['key Escape', 'away', 'over 241 799', 'away']);
   });
 
   it('waits for what grows, and leaves out what only flashed up', async () => {
@@ -76,7 +107,7 @@ describe('a window on a display', () => {
       { x: 340, y: 320, width: 40, height: 60, shade: 60, from: 420 },
       { x: 700, y: 500, width: 10, height: 10, shade: 60, from: 250, until: 300 },
     ]);
-    const window = windowOnDisplay(display, new PictureShelf(), place);
+    const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
     const appeared = await window.appearing(control, { kind: 'call', call: async () => undefined });
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 20, height: 30 });
   });
@@ -87,7 +118,7 @@ describe('a window on a display', () => {
     const redraw = async () => {
       drawn.splice(0, 1, { x: 350, y: 330, width: 80, height: 60, shade: 90 });
     };
-    const window = windowOnDisplay(display, new PictureShelf(), place, redraw);
+    const window = windowOnDisplay(display, new PictureShelf(), place, { ...atOnce, redraw });
     const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
     expect(appeared?.box).toEqual({ x: 55, y: 65, width: 40, height: 30 });
   });

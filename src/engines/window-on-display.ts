@@ -66,15 +66,22 @@ export async function locateViewport(
   }
 }
 
-/**
- * @param redraw draws the page anew under what has opened; null where the engine does that by itself. WebKitGTK gives
- * its pop-ups the shape that they have only when the page under them is drawn, and until then they stand on a grey box.
- */
+/** What a window on a display needs from its page. */
+export interface PagePaint {
+  /** Ends once all that was done to the page is drawn. On a busy machine it else comes late, and would pass for what opened. */
+  painted(): Promise<unknown>;
+  /**
+   * Draws the page anew under what has opened; null where the engine does that by itself. WebKitGTK gives its pop-ups the
+   * shape that they have only when the page under them is drawn, and until then they stand on a grey box.
+   */
+  readonly redraw: (() => Promise<unknown>) | null;
+}
+
 export function windowOnDisplay(
   display: Display,
   shelf: PictureShelf,
   place: ViewportPlace,
-  redraw: (() => Promise<unknown>) | null = null,
+  { painted, redraw }: PagePaint,
 ): WindowOnDisplay {
   const toDisplay = (box: Box): Box => ({
     x: Math.round(place.x + box.x * place.scale),
@@ -101,40 +108,63 @@ export function windowOnDisplay(
     height: 120,
   };
 
-  let open: { readonly raster: Raster; readonly change: Box } | null = null;
+  const ignoredAt = (control: Box) => [toDisplay(grown(control, ringWidth)), toolbar];
+  const taken = async (control: Box, { raster, change }: Change): Promise<Appeared> => {
+    const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(change, 2)]);
+    return { picture: await shelf.take(cut(raster, shown)), box: toViewport(change) };
+  };
+
+  let open: Change | null = null;
+  let last: { readonly before: Raster; readonly after: Raster } | null = null;
   return {
     status: 'there',
     viewport: { width: place.width, height: place.height },
     async appearing(control, one): Promise<Appeared | null> {
       await display.away();
+      await painted();
       const before = await settled(display, 60);
       await act(one);
       // A pointer that stays makes tooltips come up, and they are no pop-ups.
       if (one.kind === 'click') await display.away();
-      const ignored = [toDisplay(grown(control, ringWidth)), toolbar];
       const wait = one.kind === 'call' ? bubblePatience : patience;
-      const after = await changed(display, before, ignored, wait, redraw);
-      open = after;
-      if (!after) return null;
-      const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(after.change, 2)]);
-      return { picture: await shelf.take(cut(after.raster, shown)), box: toViewport(after.change) };
+      open = await changed(display, before, ignoredAt(control), wait, redraw);
+      last = open && { before, after: open.raster };
+      return open && taken(control, open);
+    },
+    async beyondPage(control) {
+      if (!last) return null;
+      await display.away();
+      await painted();
+      const alone = await settled(display, 60);
+      const change = changeBetween(last.before, last.after, ignoredAt(control), alone);
+      return change && taken(control, { raster: last.after, change });
     },
     press: (key) => display.key(key),
     async dismiss() {
       await display.key('Escape');
       await display.away();
+      if (!open) return;
       // On a busy machine it goes late; then its going would pass for the next thing that opens.
-      if (open) await gone(display, open);
+      await gone(display, open);
+      // It kept from the page that the pointer left what was clicked on, which is still drawn as under the pointer.
+      await display.over(place.x + 1, place.y + place.height * place.scale - 1);
+      await display.away();
       open = null;
     },
   };
+}
+
+/** Something that came to be seen: the display with it, and where it is, px. */
+interface Change {
+  readonly raster: Raster;
+  readonly change: Box;
 }
 
 /** How long something that was dismissed may take to go, ms. */
 const goingTime = 800;
 
 /** Waits until what opened is no longer drawn as it was. */
-async function gone(display: Display, { raster, change }: { raster: Raster; change: Box }): Promise<void> {
+async function gone(display: Display, { raster, change }: Change): Promise<void> {
   for (const end = Date.now() + goingTime; Date.now() < end; await wait(interval)) {
     const now = changeBetween(raster, await display.picture(), []);
     if (now && overlap(now, change)) return;
@@ -171,7 +201,7 @@ async function changed(
   ignored: readonly Box[],
   patience: number,
   redraw: (() => Promise<unknown>) | null,
-): Promise<{ raster: Raster; change: Box } | null> {
+): Promise<Change | null> {
   const end = Date.now() + patience;
   while (Date.now() < end) {
     await wait(interval);

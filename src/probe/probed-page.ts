@@ -258,6 +258,21 @@ function placeInViewport(field: ProbeField): Box | null {
   return box && { ...box, x: box.x - window.scrollX, y: box.y - window.scrollY };
 }
 
+function insideInViewport(field: ProbeField): Box | null {
+  const [first] = controlsOf(field);
+  const box = placeInViewport({ ...field, ordinals: field.ordinals.slice(0, 1) });
+  if (!first || !box) return null;
+  const style = getComputedStyle(first);
+  const taken = (side: 'Left' | 'Right' | 'Top' | 'Bottom') =>
+    Number.parseFloat(style[`border${side}Width`]) + Number.parseFloat(style[`padding${side}`]);
+  return {
+    x: box.x + taken('Left'),
+    y: box.y + taken('Top'),
+    width: box.width - taken('Left') - taken('Right'),
+    height: box.height - taken('Top') - taken('Bottom'),
+  };
+}
+
 function report(field: ProbeField, withTitle: boolean): void {
   const [first] = controlsOf(field);
   if (!first || !('reportValidity' in first)) return;
@@ -370,6 +385,7 @@ export const probedPage: ProbeApi = {
   sizesWithoutLimits,
   bringIntoSight,
   placeInViewport,
+  insideInViewport,
   report,
   mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),
   within(form) {

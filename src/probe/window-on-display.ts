@@ -32,6 +32,12 @@ export interface WindowOnDisplay {
    * @returns null when nothing does.
    */
   appearing(control: Box, act: Act): Promise<Appeared | null>;
+  /**
+   * Of what appeared last, what the page does not draw by itself as it stands now: what styles bring out beside a field that
+   * has the focus has not opened.
+   * @returns null when that is all of it
+   */
+  beyondPage(control: Box): Promise<Appeared | null>;
   /** Presses a key or combination by its X name, as the keyboard of the display does. */
   press(key: string): Promise<void>;
   /** Presses Escape, and takes the pointer away. */

@@ -28,6 +28,17 @@ const openable = `<form style="font:15px Liberation Sans;margin:20px">
 <p><input type=checkbox name=publish><input type=password name=pin pattern="[0-9]{4}"><input type=search name=find>
 </form>`;
 
+/** As many forms are drawn: room around the text, a word that moves away, and a hint that comes with the focus. */
+const styled = `<style>
+label{display:block;position:relative;margin:40px}
+input{padding:14px 18px;border:3px solid gray;width:320px;box-sizing:border-box}
+input:hover{border-color:black}
+label:focus-within span{position:absolute;top:-24px;left:0}
+small{visibility:hidden} label:focus-within small{visibility:visible}
+</style><form><label><input type=number name=level min=0><span>Level</span></label>
+<label><input type=date name=date><span>Day</span><small>of the reading</small></label>
+<label><input type=datetime-local name=back><span>Way back</span><small>at noon</small></label></form>`;
+
 type FactsOf<Q extends Observation['question']> = Extract<
   Observation,
   { question: Q }
@@ -110,6 +121,22 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(facts('bubble', 'serial')?.showsTitle).toBe(true);
       await nothingRuns();
       expect(profiles()).toEqual(before);
+    });
+
+    it('finds its own buttons within a wide padding, and takes nothing for opened that styles bring out', async () => {
+      const { observations } = await ask(target, askingOf(styled, ['opening', 'parts']));
+      const level = observations.find((o) => o.question === 'parts' && o.field === 'level')?.outcome;
+      expect(level).toMatchObject({
+        facts: { parts: expect.arrayContaining([{ part: 'spin button', how: expect.anything() }]) },
+      });
+      if (isEndpoint) return;
+      for (const field of ['date', 'back']) {
+        const opened = observations.find((o) => o.question === 'opening' && o.field === field)?.outcome;
+        // A calendar; what is brought out beside the field is lower.
+        expect(opened, field).toMatchObject({
+          facts: { popUp: { height: expect.toSatisfy((height) => height > 150) } },
+        });
+      }
     });
 
     it('draws a text box, and types into it, where a kind is withheld', async () => {

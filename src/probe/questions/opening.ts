@@ -3,7 +3,7 @@ import { validTrial } from '@/core/form/trial-value';
 import type { OpeningFacts, Outcome } from '@/core/observation/observation';
 import { leavesOf } from '../leaves';
 import type { Box } from '../probe-api';
-import type { Act } from '../window-on-display';
+import type { Act, Appeared, WindowOnDisplay } from '../window-on-display';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** Something that a person does to open a field, and what it is called. */
@@ -11,26 +11,26 @@ interface Gesture {
   readonly name: string;
   /** The field has the focus already, as after the gesture before. */
   readonly focused?: true;
-  act(control: Box, rightToLeft: boolean): Act;
+  act(inside: Box, rightToLeft: boolean): Act;
 }
 
 const inTheMiddle: Gesture = {
   name: 'a click in the middle',
   act: ({ x, y, width, height }) => ({ kind: 'click', x: x + width / 2, y: y + height / 2 }),
 };
-/** Where engines put their buttons: so many CSS px from the end of the control. */
+/** Where engines put their buttons: so many CSS px from the end, within border and padding, whatever these are. */
 const atTheEnd: Gesture = {
   name: 'a click at its end',
   act: ({ x, y, width, height }, rightToLeft) => ({
     kind: 'click',
-    x: rightToLeft ? x + 12 : x + width - 12,
+    x: rightToLeft ? x + 8 : x + width - 8,
     y: y + height / 2,
   }),
 };
 /** Some engines turn their dates around with their own language, in a page that reads the other way. */
 const atTheStart: Gesture = {
   name: 'a click at its start',
-  act: (control, rightToLeft) => atTheEnd.act(control, !rightToLeft),
+  act: (inside, rightToLeft) => atTheEnd.act(inside, !rightToLeft),
 };
 const againInTheMiddle: Gesture = { ...inTheMiddle, name: 'a second click', focused: true };
 const byKeyboard: Gesture = {
@@ -66,13 +66,16 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   const tried: string[] = [];
   for (const gesture of gestures) {
     const control = await prepare(context, field, gesture);
-    if (!control) return inapplicable('The field takes no room in the page.');
+    const inside = await page.probe('insideInViewport', probeField(field));
+    if (!control || !inside) return inapplicable('The field takes no room in the page.');
     tried.push(gesture.name);
-    const opened = await window.appearing(control, gesture.act(control, context.rightToLeft));
+    const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));
     const moved = await hasMoved(context, field, control);
     await window.dismiss();
     // A key that scrolled the page opened nothing.
-    if (!opened || moved) continue;
+    if (!appeared || moved) continue;
+    const opened = await beyondFocus(context, field, window, appeared);
+    if (!opened) continue;
     context.picture(opened.picture);
     context.openings.set(field.id, gesture.name);
     const { width, height } = opened.box;
@@ -90,6 +93,22 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
 }
 
+/** What scripts of a page of one's own open as soon as a field has the focus did open; styles open nothing. */
+async function beyondFocus(
+  context: QuestionContext,
+  field: Field,
+  window: WindowOnDisplay,
+  appeared: Appeared,
+): Promise<Appeared | null> {
+  const { page, asking } = context;
+  if (asking.page) return appeared;
+  const probed = probeField(field);
+  await makeReady(context, field);
+  await page.probe('focus', probed);
+  const control = await page.probe('bringIntoSight', probed);
+  return control && window.beyondPage(control);
+}
+
 async function hasMoved({ page }: QuestionContext, field: Field, control: Box): Promise<boolean> {
   const now = await page.probe('placeInViewport', probeField(field));
   return now === null || Math.abs(now.y - control.y) > 1 || Math.abs(now.x - control.x) > 1;
@@ -105,13 +124,15 @@ function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gestur
  * The field in sight, without focus, and filled where what opens shows the value; a list of suggestions shows all of
  * them for an empty field only. A gesture that needs the focus gets it from the one before.
  */
-async function prepare({ page }: QuestionContext, field: Field, gesture: Gesture): Promise<Box | null> {
+async function prepare(context: QuestionContext, field: Field, gesture: Gesture): Promise<Box | null> {
   const probed = probeField(field);
-  if (gesture.focused) await page.probe('focus', probed);
-  else {
-    await page.probe('reset');
-    const trial = field.suggestions ? null : validTrial(field);
-    if (trial?.status === 'value') await page.probe('fill', [probed], [trial.value]);
-  }
-  return page.probe('bringIntoSight', probed);
+  if (gesture.focused) await context.page.probe('focus', probed);
+  else await makeReady(context, field);
+  return context.page.probe('bringIntoSight', probed);
+}
+
+async function makeReady({ page }: QuestionContext, field: Field): Promise<void> {
+  await page.probe('reset');
+  const trial = field.suggestions ? null : validTrial(field);
+  if (trial?.status === 'value') await page.probe('fill', [probeField(field)], [trial.value]);
 }

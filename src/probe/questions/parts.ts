@@ -176,7 +176,7 @@ interface Use {
   readonly part: ControlPart;
   readonly kinds: readonly Field['kind'][];
   readonly how: string;
-  /** Where to click: shares of the width, from the start of the line, and of the height; `inset` CSS px from the end. */
+  /** Where to click within border and padding: shares of the width, from the start of the line, and of the height; `inset` CSS px from the end. */
   readonly at: { readonly along: number; readonly inset: number; readonly down: number };
   tells(before: string, after: string): boolean;
 }
@@ -186,14 +186,14 @@ const uses: readonly Use[] = [
     part: 'spin button',
     kinds: ['number'],
     how: 'a click on the upper half of its end stepped the value',
-    at: { along: 1, inset: 10, down: 0.3 },
+    at: { along: 1, inset: 6, down: 0.3 },
     tells: (before, after) => after !== '' && Number(after) > Number(before),
   },
   {
     part: 'spin button',
     kinds: ['number'],
     how: 'a click on the lower half of its end stepped the value',
-    at: { along: 1, inset: 10, down: 0.7 },
+    at: { along: 1, inset: 6, down: 0.7 },
     tells: (before, after) => after !== '' && Number(after) < Number(before),
   },
   {
@@ -207,7 +207,7 @@ const uses: readonly Use[] = [
     part: 'clear button',
     kinds: ['search'],
     how: 'a click at its end emptied it',
-    at: { along: 1, inset: 11, down: 0.5 },
+    at: { along: 1, inset: 7, down: 0.5 },
     tells: (before, after) => before !== '' && after === '',
   },
 ];
@@ -223,11 +223,12 @@ async function valueAfter(
   await page.probe('reset');
   await page.probe('fill', [probed], [value]);
   await page.probe('focus', probed);
-  const box = await page.probe('bringIntoSight', probed);
-  if (!box || !page.click) return null;
-  const along = box.width * at.along - at.inset;
-  const x = rightToLeft ? box.x + box.width - along : box.x + along;
-  await page.click(Math.round(x), Math.round(box.y + box.height * at.down));
+  await page.probe('bringIntoSight', probed);
+  const inside = await page.probe('insideInViewport', probed);
+  if (!inside || !page.click) return null;
+  const along = inside.width * at.along - at.inset;
+  const x = rightToLeft ? inside.x + inside.width - along : inside.x + along;
+  await page.click(Math.round(x), Math.round(inside.y + inside.height * at.down));
   return page.probe('valueOf', probed);
 }
 

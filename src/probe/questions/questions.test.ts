@@ -79,6 +79,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     sizesWithoutLimits: (asked) => asked.map(() => null),
     bringIntoSight: (field) => box(ordinalOf(field)),
     placeInViewport: (field) => box(ordinalOf(field)),
+    insideInViewport: (field) => box(ordinalOf(field)),
     report: (_, withTitle) => {
       bubbleTitle = withTitle;
     },
@@ -141,6 +142,12 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
                 ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 })
                 : null;
             },
+            beyondPage: async (control: Box) => {
+              const name = names[Math.round(control.y / 40)] ?? '';
+              return name === 'styled'
+                ? null
+                : appeared(`open ${Math.round(control.y / 40)}`, { ...control, y: 100, height: 90 });
+            },
             press: async () => undefined,
             dismiss: async () => undefined,
           }
@@ -196,11 +203,12 @@ function factsOf<Q extends PageQuestion>(
 
 describe('what opens', () => {
   const markup =
-    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
+    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input type=date name=styled><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
   const controls: Record<string, Control> = {
     button: { opens: (act) => act === 'end' },
     anywhere: { opens: () => true },
     keys: { opens: (act) => act === 'key' },
+    styled: { opens: (act) => act === 'middle' },
     list: { opens: (act) => act === 'key' },
   };
 
@@ -216,6 +224,8 @@ describe('what opens', () => {
       'ArrowDown',
     ]);
     expect(factsOf(list, 'opening', 'never').tried).toHaveLength(3);
+    // What its styles bring out beside it, when it has the focus, has not opened.
+    expect(factsOf(list, 'opening', 'styled')).toMatchObject({ opened: null, picture: null });
     expect(acts.filter((act) => act.startsWith('anywhere'))).toEqual(['anywhere middle']);
     expect(list.find(({ field }) => field === 'plain')?.outcome.status).toBe('inapplicable');
     expect(factsOf(list, 'opening', 'button')).toMatchObject({ popUp: { width, height: 90 }, leaves: [] });
