@@ -73,6 +73,27 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     labelled('<textarea name=a readonly>Write here</textarea>'),
   ],
   [
+    'choices without a question',
+    `<fieldset><legend>Log</legend><p>Tide ${labelled('<input type=radio name=a value=x>', 'up')}${labelled('<input type=radio name=a value=y>', 'down')}</p>${labelled('<input name=b>')}${labelled('<input name=c>')}</fieldset>`,
+    `<p role=radiogroup aria-label=Tide>Tide ${labelled('<input type=radio name=a value=x>', 'up')}${labelled('<input type=radio name=a value=y>', 'down')}</p>`,
+  ],
+  [
+    'example refused',
+    labelled('<input name=a pattern="[0-9]{10,12}" placeholder="0151 2345678">', 'Mobile'),
+    labelled('<input name=a pattern="[0-9 ]{10,12}" placeholder="0151 2345678">', 'Mobile'),
+  ],
+  [
+    'example refused',
+    labelled('<input name=a maxlength=6 placeholder="e.g. Hestur South">', 'Island'),
+    labelled('<input name=a maxlength=12 placeholder="e.g. Hestur South">', 'Island'),
+  ],
+  [
+    'example refused',
+    labelled('<input type=email name=a placeholder="aino@skerry.test" pattern=".+@skerry">', 'E-mail'),
+    // Words, and shapes of what is wanted, are no examples.
+    labelled('<input name=a pattern="[0-9]{2}/[0-9]{2}" placeholder="MM/YY">', 'Until'),
+  ],
+  [
     'default refused',
     labelled('<input type=date name=a value=14.3.2026>'),
     labelled('<input type=date name=a value=2026-03-14>'),

@@ -4,6 +4,7 @@ import { attribute, type Field, inputTypes, isDated } from '../form/field';
 import { instead } from '../form/ignored-attribute';
 import { attributeOf } from '../form/parse-markup';
 import { wordsOfName } from '../form/words-of-name';
+import { shapeOf } from '../pattern/known-shapes';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { rangeOf } from '../standard/ranges-and-steps';
@@ -51,9 +52,11 @@ export const codeAsNumber: Rule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'number') continue;
     const words = saidOf(field);
-    const isDialled =
-      /\b(?:phone|telephone|mobile|fax)\b/.test(words) && !/\b(?:calls|count|how many)\b/.test(words);
-    if (!isDialled && !/\b(?:pin|code|card|serial|zip|postal|postcode)\b/.test(words)) continue;
+    const shape = shapeOf(field)?.id;
+    const isDialled = shape === 'phone' && !/\b(?:calls|count|how many)\b/.test(words);
+    const isCode =
+      shape === 'postcode' || shape === 'iban' || /\b(?:pin|code|card|serial|kartennummer)\b/.test(words);
+    if (!isDialled && !isCode) continue;
     report({
       field,
       span: placeOf(field.controls[0], 'type'),

@@ -28,6 +28,7 @@ import {
   hintAsValue,
   patternFaults,
   refusedDefault,
+  refusedExample,
   reversedLimits,
 } from './value-rules';
 
@@ -47,6 +48,7 @@ const rules: Readonly<Record<string, Rule>> = {
   'choices without a question': unnamedChoices,
   'hint as value': hintAsValue,
   'default refused': refusedDefault,
+  'example refused': refusedExample,
   'min above max': reversedLimits,
   'beyond its gauge': beyondGauge,
   pattern: patternFaults,

@@ -1,7 +1,8 @@
 import { attributeEdits, attributeText, escapedText, removal, type TextEdit } from '../form/edit-markup';
-import { attribute, type Control, type Field, fieldElements, type Span } from '../form/field';
+import { attribute, type Control, type Field, type Span } from '../form/field';
+import { type AskedBefore, holdsControl, wordsIn } from '../form/group-name';
 import { nameFromWords } from '../form/name-from-words';
-import { attributeSpan, type Element, elementsOf, isElement, type Node, textOf } from '../form/parse-markup';
+import { attributeOf, attributeSpan, type Element, isElement, type Node } from '../form/parse-markup';
 import type { Placed } from '../form/read-form';
 
 /** Edits of the markup under check that take a fault away; worked out only when somebody asks. */
@@ -101,6 +102,16 @@ export function saidBeside(field: Field, { ancestors }: Placed, words: string): 
   ];
 }
 
+/** Names the element around a question and its choices, with the words of the question (WAI-ARIA, "radiogroup"). */
+export function namedGroup(asked: AskedBefore | null): Mend | null {
+  const tag = asked?.around.sourceCodeLocation?.startTag;
+  if (!asked || !tag || asked.around.tagName === 'form') return null;
+  const at = tag.startOffset + 1 + asked.around.tagName.length;
+  const role = attributeOf(asked.around, 'role') === null ? ' role="radiogroup"' : '';
+  const by = `${role} ${attributeText('aria-label', asked.words)}`;
+  return () => [{ start: at, end: at, by }];
+}
+
 /** Shows the value of a slider behind it, kept up to date by a script of its own. */
 export function withReadout(control: Control, value: string): Mend {
   return (markup) => [
@@ -112,22 +123,10 @@ export function withReadout(control: Control, value: string): Mend {
 /** The words around a choice that stand before its fields: “Tide” of “Tide ○ rising ○ slack”. */
 export function wordsBefore({ ancestors }: Placed): string {
   for (const around of [...ancestors].reverse()) {
-    const controls = around.childNodes.filter(holdsField).length;
+    const controls = around.childNodes.filter(holdsControl).length;
     if (controls < 2) continue;
-    const before = around.childNodes.slice(0, around.childNodes.findIndex(holdsField));
-    return before
-      .map((node) => (isElement(node) ? textOf(node) : 'value' in node ? node.value : ''))
-      .join('')
-      .trim();
+    const before = around.childNodes.slice(0, around.childNodes.findIndex(holdsControl));
+    return before.map(wordsIn).join('').trim();
   }
   return '';
-}
-
-const isFieldElement = ({ tagName }: Element) => fieldElements.some((name) => name === tagName);
-
-function holdsField(node: Node): boolean {
-  return (
-    isElement(node) &&
-    (isFieldElement(node) || [...elementsOf(node)].some(({ element }) => isFieldElement(element)))
-  );
 }

@@ -1,9 +1,17 @@
 import { type Field, fieldElements, isButton } from '../form/field';
-import { groupName } from '../form/group-name';
+import { askedBefore, groupName } from '../form/group-name';
 import { labelWords } from '../form/label-words';
 import { nameFromWords } from '../form/name-from-words';
 import { attributeOf, type Element, elementsOf, isElement, type Node } from '../form/parse-markup';
-import { type Mend, namedTogether, tiedToWords, withAttributes, withoutAttribute, wordsBefore } from './mend';
+import {
+  type Mend,
+  namedGroup,
+  namedTogether,
+  tiedToWords,
+  withAttributes,
+  withoutAttribute,
+  wordsBefore,
+} from './mend';
 import { entries, type PageUnderCheck, placeOf, type Rule, startOf, text } from './page-under-check';
 
 // Rules about what a field is called: its name, its label, its id, its group.
@@ -123,12 +131,14 @@ export const unnamedChoices: Rule = (page, report) => {
   for (const field of page.fields) {
     const place = page.elementOf(field.controls[0]);
     if (field.kind !== 'radio' || field.controls.length === 1 || !place) continue;
-    if (groupName(place.ancestors, page.byId) !== '') continue;
+    if (groupName(place.ancestors, page.byId, field.name) !== '') continue;
     report({
       field,
       span: placeOf(field.controls[0]),
       text: `The choices of ${field.label} have no heading that belongs to them: read out, each is heard without its question.`,
-      remedy: 'Put them into a fieldset, with the question as its legend.',
+      remedy:
+        'Put them into a fieldset, with the question as its legend, or name the element around them as a group.',
+      mend: namedGroup(askedBefore(place.ancestors, field.name)),
     });
   }
 };

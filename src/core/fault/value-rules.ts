@@ -62,6 +62,53 @@ export const refusedDefault: Rule = (page, report) => {
   }
 };
 
+/** What comes before an example, in the commonest languages of forms. */
+const exampleWords =
+  /^(?:e\.\s?g\.|for example|example|such as|like|z\.\s?b\.|p\.\s?ex\.|ej\.|esim\.)\s*:?\s*/i;
+const isAddress = /^(?:[^@\s]+@[^@\s]+\.[^@\s]+|https?:\/\/[^\s.]+\.\S+)$/i;
+
+/** The example in a placeholder: one that is called so, an address, or digits in each of its words; null for what may be said otherwise. */
+function exampleIn(placeholder: string): string | null {
+  const said = placeholder.trim();
+  const example = said.replace(exampleWords, '');
+  const words = example.split(/\s+/);
+  const hasDigits = /\d/.test(example) && words.every((word) => /\d/.test(word) || !/\p{L}/u.test(word));
+  const isOne = example !== said || hasDigits || isAddress.test(example);
+  return isOne && example !== '' ? example : null;
+}
+
+export const refusedExample: Rule = (page, report) => {
+  for (const field of entries(page)) {
+    const placeholder = text(field, 'placeholder');
+    if (placeholder === null || !isTypedText(field.kind) || field.kind === 'number') continue;
+    const example = exampleIn(placeholder);
+    if (example === null || isTaken(field, example)) continue;
+    const other = otherWritings.map((write) => write(example)).find((one) => isTaken(field, one));
+    report({
+      field,
+      span: placeOf(field.controls[0], 'placeholder'),
+      text: `${field.label} shows the example “${example}”, which it refuses itself.`,
+      remedy: 'Show one that it takes, or let it take this one.',
+      mend: other
+        ? withAttributes(field.controls[0], { placeholder: placeholder.replace(example, other) })
+        : null,
+    });
+  }
+};
+
+const otherWritings: readonly ((text: string) => string)[] = [
+  (text) => text.replace(/\s/g, ''),
+  (text) => text.toUpperCase(),
+  (text) => text.replace(/[^\p{L}\p{N}]/gu, ''),
+  (text) => text.replace(/[^\p{L}\p{N}]/gu, '').toUpperCase(),
+];
+
+/** Whether a person who types this text has typed something valid, with nothing cut off. */
+function isTaken(field: Field, typed: string): boolean {
+  const state = fieldStateOf(field, { value: typed, byPerson: true });
+  return validityOf(state).flags.length === 0;
+}
+
 export const reversedLimits: Rule = (page, report) => {
   for (const field of page.fields) {
     const range = rangeOf(field.kind, fieldStateOf(field));

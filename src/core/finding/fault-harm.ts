@@ -27,6 +27,7 @@ const faultHarms: Readonly<Record<string, readonly [harm: Harm, why: string]>> =
     'cannot enter a valid value',
     'The form cannot be sent as it is opened, and the person did nothing wrong.',
   ],
+  'example refused': ['person misled', 'Whoever writes it as it is shown is refused.'],
   'min above max': ['cannot enter a valid value', 'No value lies between the limits.'],
   'beyond its gauge': ['person misled', 'The gauge shows another amount than the one that is meant.'],
   'limit not shown': ['person misled', 'The person learns of the limit only when the form is refused.'],

@@ -51,6 +51,29 @@ describe('findings about what people really enter', () => {
     expect(found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>', [], 'Digits')).toEqual([]);
     expect(found('<label>Name <input pattern="[A-Z]+"></label>', [], 'Capitals')).toHaveLength(1);
   });
+  it('name what a maxlength cuts off as lost, and only what is whole as refused', () => {
+    const card = '<label>Card number <input maxlength=16 pattern="[0-9]{16}"></label>';
+    const [lost, ...others] = found(card);
+    expect(lost).toMatchObject({
+      says: 'Card number: its maxlength cuts 5 of 6 texts that people enter as a long number copied from a card: “4000 0012 3456 7899” becomes “4000 0012 3456 7”.',
+      harm: 'value lost',
+    });
+    expect(others).toEqual([]);
+    // Nothing else rules it, and it is lost all the same; where it fits, or is told how to write it, nothing is.
+    expect(found('<label>Card number <input maxlength=16></label>')).toMatchObject([{ harm: 'value lost' }]);
+    expect(found('<label>Card number <input maxlength=19></label>')).toEqual([]);
+    expect(found('<label>Card number <input maxlength=16></label>', [], 'Digits alone')).toEqual([]);
+    expect(found('<label>Name <input maxlength=20></label>', [], 'As in the log')).toHaveLength(1);
+  });
+  it('leave room for the longest that was cut', () => {
+    const markup = '<label>IBAN <input maxlength=22></label>';
+    const [field] = readForm(markup).fields;
+    const [lost] = field ? shapeFindings(markup, field, { script: '', guards: [] }, '') : [];
+    expect(lost?.change && changedForm({ markup, typing: {} }, lost.change).markup).toBe(
+      '<label>IBAN <input maxlength="29"></label>',
+    );
+    expect(lost?.script).toEqual([{ kind: 'text', route: 'paste', text: 'DE79 0000 0014 0000 4719 00' }]);
+  });
   it('name what is accepted and means nothing', () => {
     const guard = submitted('\\d\\d\\.\\d\\d\\.\\d{4}');
     const lenient = found('<label>Reading date <input name=d></label>', [guard]).at(-1);

@@ -5,6 +5,7 @@ import type { TypingPlan } from '../form/form-document';
 import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
 import { judgeFor } from '../replay/judge';
 import { habitsByRoute } from '../replay/usual-habits';
+import { parseNonNegativeInteger } from '../standard/constraint-validation';
 import { patternFault } from '../standard/pattern-attribute';
 import { type Finding, findingId } from './finding';
 
@@ -15,19 +16,67 @@ import { type Finding, findingId } from './finding';
  */
 export function shapeFindings(markup: string, field: Field, { guards }: TypingPlan, hint: string): Finding[] {
   const shape = shapeOf(field);
+  if (!shape) return [];
+  const mayRefuse = !shape.isFixed && hint !== '';
+  const cut = mayRefuse ? [] : cutBy(field, shape);
   const own = appliesTo('pattern', field.kind) ? attribute(field.controls[0], 'pattern') : null;
   // One that does not compile is a fault of its own, and the cause of all that it lets in.
   const hasPattern = own !== null && patternFault(own) === null;
   const hasGuard = guards.some(
     ({ on, kind, stage }) => on && kind === 'pattern' && stage === 'on submission',
   );
-  if (!shape || !(hasPattern || hasGuard)) return [];
+  if (!(hasPattern || hasGuard)) return cutFinding(markup, field, shape, cut);
   const { judge } = judgeFor(field, guards, habitsByRoute('hardware keys'));
   const { tooStrict, tooLenient } = shapeCheck((text) => judge(text).verdict === 'accepted', shape);
-  const mayRefuse = !shape.isFixed && hint !== '';
+  const refused = mayRefuse ? [] : tooStrict.filter((one) => !cut.includes(one));
   return [
-    ...(mayRefuse ? [] : finding(field, shape, 'refuses', tooStrict, loosened(markup, field, shape))),
+    ...cutFinding(markup, field, shape, cut),
+    ...finding(field, shape, 'refuses', refused, loosened(markup, field, shape)),
     ...finding(field, shape, 'accepts', tooLenient, { remedy: remedies.accepts, change: null }),
+  ];
+}
+
+/** What people enter and `maxlength` cuts off (HTML Standard, "The maxlength and minlength attributes"; UTF-16 code units). */
+function cutBy(field: Field, { entered }: KnownShape): KnownShape['entered'] {
+  const most = mostOf(field);
+  return most === null ? [] : entered.filter(([text]) => text.length > most);
+}
+
+function mostOf(field: Field): number | null {
+  return appliesTo('maxlength', field.kind)
+    ? parseNonNegativeInteger(attribute(field.controls[0], 'maxlength'))
+    : null;
+}
+
+function cutFinding(
+  markup: string,
+  field: Field,
+  { name, entered }: KnownShape,
+  cut: KnownShape['entered'],
+): Finding[] {
+  const [first] = cut;
+  const most = mostOf(field);
+  if (!first || most === null) return [];
+  const [text] = first;
+  const longest = Math.max(...cut.map(([one]) => one.length));
+  return [
+    {
+      id: findingId('shape', 'cuts', field.id),
+      field: { id: field.id, label: field.label },
+      says: `${field.label}: its maxlength cuts ${cut.length} of ${entered.length} texts that people enter as ${name}: “${text}” becomes “${text.slice(0, most)}”.`,
+      harm: 'value lost',
+      why: 'The rest of what is pasted or typed goes without a word, and what is left looks entered.',
+      remedy: 'Leave room for every way in which it is written, and take out afterwards what is not wanted.',
+      change: {
+        kind: 'markup',
+        edits: attributeEdits(markup, field.controls[0], { maxlength: String(longest) }),
+      },
+      details: cut.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
+      script: [{ kind: 'text', route: 'paste', text }],
+      targets: [],
+      marks: ['modelled'],
+      evidence: 'strokes',
+    },
   ];
 }
 

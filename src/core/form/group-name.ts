@@ -1,17 +1,24 @@
+import { fieldElements } from './field';
 import { tidyWords } from './label-words';
-import { attributeOf, type Element, textOf } from './parse-markup';
+import { attributeOf, type Element, elementsOf, isElement, type Node, textOf } from './parse-markup';
 
 /**
- * What the group of controls is called that a control stands in: by the legend of its fieldset (HTML Standard, "The
- * legend element") or by the label of its group (WAI-ARIA, "radiogroup" and "group").
+ * What the group of choices is called that a control stands in: by the legend of its fieldset (HTML Standard, "The
+ * legend element") or by the label of its group (WAI-ARIA, "radiogroup" and "group"). A heading over other fields as well is
+ * not theirs.
  * @param ancestors the outermost first
+ * @param name the `name` that the choices have in common
  * @returns the words, or the empty text where nothing names the group
  */
-export function groupName(ancestors: readonly Element[], byId: ReadonlyMap<string, Element>): string {
+export function groupName(
+  ancestors: readonly Element[],
+  byId: ReadonlyMap<string, Element>,
+  name: string,
+): string {
   const group = ancestors.findLast(
     (one) => one.tagName === 'fieldset' || /^(?:radio)?group$/.test(attributeOf(one, 'role') ?? ''),
   );
-  if (!group) return '';
+  if (!group || !isMostly(group, name)) return '';
   const labels = (attributeOf(group, 'aria-labelledby') ?? '').split(/[\t\n\f\r ]+/);
   const labelled = labels.flatMap((id) => byId.get(id) ?? []).map((one) => tidyWords(textOf(one)));
   const legend = group.childNodes.find((child) => child.nodeName === 'legend');
@@ -21,4 +28,55 @@ export function groupName(ancestors: readonly Element[], byId: ReadonlyMap<strin
     legend && 'childNodes' in legend ? tidyWords(textOf(legend)) : '',
   ];
   return words.find((one) => one !== '') ?? '';
+}
+
+/** A text field for what is none of the choices may stand among them. */
+function isMostly(group: Element, name: string): boolean {
+  const names = namesIn(group);
+  return names.filter((one) => one === name).length * 2 > names.length;
+}
+
+/** The names of the controls within an element. */
+function namesIn(element: Element): (string | null)[] {
+  return [...elementsOf(element)].flatMap(({ element: one }) =>
+    isControl(one) ? [attributeOf(one, 'name')] : [],
+  );
+}
+
+const isControl = ({ tagName }: Element) => fieldElements.some((one) => one === tagName);
+
+/** The question before a group of choices, as whoever sees the page reads it. */
+export interface AskedBefore {
+  /** The element in which the question and its choices stand, and no other field. */
+  readonly around: Element;
+  readonly words: string;
+}
+
+/**
+ * The words before the choices of a group: “Tide” of “Tide ○ rising ○ slack”.
+ * @param ancestors the outermost first
+ * @param name the `name` that the choices have in common
+ * @returns null where nothing stands before them, or other fields stand among them
+ */
+export function askedBefore(ancestors: readonly Element[], name: string): AskedBefore | null {
+  for (const around of ancestors.toReversed()) {
+    const names = namesIn(around);
+    if (names.some((one) => one !== name)) return null;
+    if (names.length < 2) continue;
+    const first = around.childNodes.findIndex(holdsControl);
+    const words = tidyWords(around.childNodes.slice(0, first).map(wordsIn).join(' '));
+    if (words !== '') return { around, words };
+  }
+  return null;
+}
+
+/** True for a control, and for what one stands in. */
+export function holdsControl(node: Node): boolean {
+  return isElement(node) && (isControl(node) || namesIn(node).length > 0);
+}
+
+/** The text of a node, whatever it is. */
+export function wordsIn(node: Node): string {
+  if (isElement(node)) return textOf(node);
+  return node.nodeName === '#text' && 'value' in node ? node.value : '';
 }

@@ -67,6 +67,17 @@ describe('readForm', () => {
       labelIn(`<b id=q>Paid</b> <i id=r>how?</i><div role=group aria-labelledby="q r">${choices}</div>`),
     ).toBe('Paid how?');
     expect(labelIn(`<fieldset>${choices}</fieldset>`)).toBe('pay');
+    // A heading over more than the choices is not their question; the words before them are.
+    const others = '<label>Name <input name=a></label><label>Phone <input name=b></label>';
+    expect(labelIn(`<fieldset><legend>Order</legend><p>${choices}</p>${others}</fieldset>`)).toBe('pay');
+    expect(labelIn(`<fieldset><legend>Order</legend><p>Payment: ${choices}</p>${others}</fieldset>`)).toBe(
+      'Payment',
+    );
+    expect(labelIn(`<div><b>Paid</b><div>${choices}</div></div>`)).toBe('Paid');
+    expect(labelIn(`<h2>Order</h2>${choices}${others}`)).toBe('pay');
+    expect(
+      labelIn(`<fieldset><legend>Paid</legend>${choices}<label>or <input name=a></label></fieldset>`),
+    ).toBe('Paid');
   });
 
   it('keeps radio groups of two forms apart', () => {

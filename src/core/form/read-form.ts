@@ -17,7 +17,7 @@ import {
   type Span,
 } from './field';
 import { formOwners } from './form-owner';
-import { groupName } from './group-name';
+import { askedBefore, groupName } from './group-name';
 import { inertParts } from './inert-markup';
 import { labelWords, tidyWords } from './label-words';
 import { linePositions } from './line-positions';
@@ -205,7 +205,7 @@ function fieldsOf(
       id: freeId(control, taken),
       kind: kindOf(control.element, attribute(control, 'type')),
       label:
-        (members.length > 1 ? groupName(first.ancestors, byId) || name : labelOf(first)) ||
+        (members.length > 1 ? questionOf(first, byId, name) || name : labelOf(first)) ||
         name ||
         control.element,
       name,
@@ -213,6 +213,11 @@ function fieldsOf(
       suggestions: suggestionsOf(control, byId),
     };
   });
+}
+
+/** What a group of choices asks, by its heading or by the words before it. */
+function questionOf({ ancestors }: Found, byId: ReadonlyMap<string, Element>, name: string): string {
+  return groupName(ancestors, byId, name) || (askedBefore(ancestors, name)?.words ?? '');
 }
 
 /** HTML Standard, "Radio Button state": same form owner and same name that is not empty. */

@@ -5,7 +5,7 @@ import { wordsOfName } from '../form/words-of-name';
 export interface KnownShape {
   readonly id: string;
   readonly name: string;
-  /** Words in a label, a name or an autocomplete token that speak of it. */
+  /** Words in a label, a name or an autocomplete token that speak of it: English, and the commonest of German, French, Spanish and Finnish. */
   readonly words: RegExp;
   readonly kinds: readonly Field['kind'][];
   /** It is written in one way alone: who has such a one cannot write it otherwise. */
@@ -20,7 +20,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'email',
     name: 'an e-mail address',
-    words: /\be-?mail\b/i,
+    words: /\b(?:e-?mail|courriel|correo|sähköposti)\b/i,
     kinds: ['email'],
     isFixed: true,
     entered: [
@@ -48,7 +48,8 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'name',
     name: 'a person’s name',
-    words: /\b(?:name|observer|surname|(?:given|family|additional)-name)\b/i,
+    words:
+      /\b(?:name|observer|surname|(?:given|family|additional)-name|vorname|nachname|prénom|nom|nombre|apellidos?|nimi|etunimi|sukunimi)\b/i,
     kinds: [],
     isFixed: true,
     entered: [
@@ -79,9 +80,29 @@ export const knownShapes: readonly KnownShape[] = [
     ],
   },
   {
+    id: 'iban',
+    name: 'an account number of the international sort',
+    words: /\biban\b/i,
+    kinds: [],
+    isFixed: false,
+    entered: [
+      ['DE79 0000 0014 0000 4719 00', 'groups of four, as on paper'],
+      ['DE79000000140000471900', 'no spaces'],
+      ['de79 0000 0014 0000 4719 00', 'small letters'],
+      ['FI55\u00a00001\u00a04000\u00a04719\u00a005', 'no-break spaces, as they are copied'],
+      ['NO8500001404719', 'the shortest'],
+      ['MT18TIDE00014SKERRY0000004719', 'letters behind the check digits'],
+    ],
+    meaningless: [
+      ['DE79 0000 0014 0000 4719 01', 'check digits that are wrong'],
+      ['DE79', 'nothing behind the check digits'],
+      ['0000 0014 0000 4719 00', 'no country before it'],
+    ],
+  },
+  {
     id: 'card',
     name: 'a long number copied from a card',
-    words: /\b(?:card|cc-number|member(?:ship)? number|account)\b/i,
+    words: /\b(?:card|cc-number|member(?:ship)? number|account|kartennummer|tarjeta)\b/i,
     kinds: [],
     isFixed: false,
     entered: [
@@ -101,7 +122,8 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'phone',
     name: 'a phone number',
-    words: /\b(?:phone|mobile|tel|telephone|fax|cell)\b/i,
+    words:
+      /\b(?:phone|mobile|tel|telephone|fax|cell|handy|telefon|telefonnummer|téléphone|teléfono|móvil|puhelin|puhelinnumero)\b/i,
     kinds: ['tel'],
     isFixed: false,
     entered: [
@@ -126,7 +148,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'date',
     name: 'a date',
-    words: /\b(?:date|day|birth(?:day)?|bday)\b/i,
+    words: /\b(?:date|day|birth(?:day)?|bday|datum|geburtsdatum|fecha|päivämäärä)\b/i,
     kinds: [],
     isFixed: false,
     entered: [
@@ -236,7 +258,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'street',
     name: 'a street and a number',
-    words: /\b(?:street|(?<!mail |web |ip |mac )address)\b/i,
+    words: /\b(?:street|(?<!mail |web |ip |mac )address|straße|strasse|anschrift|rue|calle|katuosoite)\b/i,
     kinds: [],
     isFixed: true,
     entered: [
@@ -262,7 +284,8 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'postcode',
     name: 'a postal code',
-    words: /\b(?:post(?:al)?[ -]?code|zip(?: code)?)\b/i,
+    words:
+      /\b(?:post(?:al)?[ -]?code|zip(?: code)?|plz|postleitzahl|code postal|código postal|postinumero)\b/i,
     kinds: [],
     isFixed: false,
     entered: [
