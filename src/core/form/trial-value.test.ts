@@ -54,6 +54,16 @@ describe('trial values', () => {
       expect(validityOf(fieldStateOf(field, { value: bad.value })).flags).not.toEqual([]);
   });
 
+  it.each([
+    ['<label>Card number <input pattern="[0-9]{16}" maxlength=16></label>', '4000001234567899'],
+    ['<label>Postcode <input></label>', '00120'],
+    ['<input name=bay pattern="[A-Z]{2}-?\\d{3}">', 'SK119'],
+    ['<input name=bay pattern="(?=.*\\d)[a-z0-9]+">', '1250'],
+    ['<textarea name=bay pattern="x">', 'Wind from the north, gulls on the breakwater.'],
+  ])('are what people enter, or made of the pattern: %s', (markup, value) => {
+    expect(trial(markup, validTrial)).toEqual({ status: 'value', value });
+  });
+
   it('takes the author’s own example first', () => {
     expect(trial('<input pattern="[A-Z]{3}-[0-9]{2}" placeholder="SKR-04">', validTrial)).toEqual({
       status: 'value',

@@ -1,8 +1,11 @@
 import type { ControlState } from '../observation/observation';
+import { exampleTexts } from '../pattern/example-text';
+import { shapeOf } from '../pattern/known-shapes';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { type MeterRegion, meterRegionValues } from '../standard/gauges';
 import { countingOf, rangeOf } from '../standard/ranges-and-steps';
+import { appliesTo } from './attribute-registry';
 import { attribute, type Field, type FieldKind, hasAttribute } from './field';
 
 /** What a field is filled with to see it filled, or invalid. */
@@ -94,16 +97,30 @@ function otherDigits(text: string): string {
 }
 
 function validValues(field: Field): string[] {
-  const values = plausible[field.kind] ?? [];
   const [control] = field.controls;
   const candidates = [
     attribute(control, 'placeholder'),
     ...(field.suggestions ?? []),
     ...nearLimits(field),
-    ...values,
+    ...shaped(field),
+    ...(plausible[field.kind] ?? []),
     attribute(control, 'value'),
   ].filter((text): text is string => text !== null && text !== '');
-  return candidates.filter((text) => keeps(field, text) && isValid(field, text));
+  const fits = (text: string) => keeps(field, text) && isValid(field, text);
+  const valid = candidates.filter(fits);
+  // A text made of its pattern looks made up; it is the last resort.
+  return valid.length > 0 ? valid : madeOfPattern(field).filter(fits);
+}
+
+/** What people enter into a text field of this shape; a name is a plausible text already. */
+function shaped(field: Field): string[] {
+  const shape = field.kind === 'text' || field.kind === 'tel' ? shapeOf(field) : null;
+  return shape && shape.id !== 'name' ? shape.entered.map(([text]) => text) : [];
+}
+
+function madeOfPattern(field: Field): string[] {
+  const pattern = attribute(field.controls[0], 'pattern');
+  return pattern !== null && appliesTo('pattern', field.kind) ? exampleTexts(pattern) : [];
 }
 
 /** A value that the field refuses by its own constraints. */

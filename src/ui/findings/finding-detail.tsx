@@ -13,6 +13,7 @@ import {
 } from '@/core/finding/finding';
 import { answerTo } from '@/core/observation/answers';
 import { standingIn } from '@/core/report/report';
+import { formatScript } from '@/core/script/script-text';
 import { targetIn } from '@/core/target/line-up';
 import { openDatabase } from '@/store/database';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -52,10 +53,19 @@ export function FindingDetail({
   drift: Drift | null;
 }) {
   const [selection, select] = useSelection();
-  const { id, field, says, why, details, targets, marks, evidence } = finding;
+  const { form, edit } = useForm();
+  const { id, field, says, why, details, script, targets, marks, evidence } = finding;
   const [text, path, change] = evidences[evidence];
   // A view goes by the selection, and a new window by the address.
   const shown = { ...change, finding: id, field: field?.id ?? null, target: targets[0]?.target ?? null };
+  const follow = () => {
+    // Strokes can be seen once they are the field's script; what was there before comes back by Undo.
+    if (evidence === 'strokes' && script && field) {
+      const plan = { guards: [], ...form.typing[field.id], script: formatScript(script) };
+      edit({ typing: { ...form.typing, [field.id]: plan } }, `${field.id} strokes of a finding`);
+    }
+    select(shown);
+  };
   // Of many fields it is a long list, and comes last.
   const where = targets.length > 0 && (
     <ul className={styles.on} aria-label="Where it is so">
@@ -87,7 +97,7 @@ export function FindingDetail({
         </ul>
       )}
       <p>
-        <Link href={`${path}${selectionQuery({ ...selection, ...shown })}`} onClick={() => select(shown)}>
+        <Link href={`${path}${selectionQuery({ ...selection, ...shown })}`} onClick={follow}>
           {text}
         </Link>
       </p>

@@ -102,7 +102,9 @@ function Effect({ change, field, all }: { change: Change; field: FieldId | null;
       <p>
         <ProvenanceMark mark="modelled" /> With it,{' '}
         {gone.length === 1 ? '1 finding goes' : `${gone.length} findings go`}
-        {fresh.length === 0 ? ' and nothing new comes.' : `, and ${fresh.length} come:`}
+        {fresh.length === 0
+          ? ' and nothing new comes.'
+          : `, and ${fresh.length === 1 ? '1 comes' : `${fresh.length} come`}:`}
       </p>
       {fresh.length > 0 && (
         <ul>
