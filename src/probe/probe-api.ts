@@ -95,6 +95,10 @@ export interface ProbeApi {
   placeInViewport(field: ProbeField): Box | null;
   /** The inside of the field's first control, within its border and padding, CSS px of the viewport: its buttons are in there. */
   insideInViewport(field: ProbeField): Box | null;
+  /** Keeps in mind what lies over the page now. */
+  rememberOverlays(): void;
+  /** True when something lies over the page that did not then. */
+  overlayCame(): boolean;
   /** Lets the field report its validity, as at an attempt to send; with or without its `title`. */
   report(field: ProbeField, withTitle: boolean): void;
   /** Lets the form of this button be sent, to a place under `receiver` alone, until `reset`. @returns why it cannot be sent, or null. */

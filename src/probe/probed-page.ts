@@ -6,6 +6,7 @@ import { catchRequests, takeCaught } from './caught-requests';
 import { composedControls, focusedElement } from './composed-tree';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import { entriesOf, withoutEntries } from './entry-list';
+import { overlays } from './overlays';
 import { formsHere, ownForms } from './own-forms';
 import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
@@ -365,6 +366,7 @@ function controlBoxOf(members: readonly Listed[]): Box | null {
   return union(members.flatMap((control) => boxOf(control) ?? []));
 }
 
+let remembered: ReadonlySet<Element> = new Set();
 let recorder: Recorder | null = null;
 
 /** The questions that a page under test answers about itself. */
@@ -386,6 +388,10 @@ export const probedPage: ProbeApi = {
   bringIntoSight,
   placeInViewport,
   insideInViewport,
+  rememberOverlays() {
+    remembered = overlays();
+  },
+  overlayCame: () => [...overlays()].some((one) => !remembered.has(one)),
   report,
   mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),
   within(form) {

@@ -193,6 +193,30 @@ describe.skipIf(!here)('a page of one’s own', () => {
     120_000,
   );
 
+  it('opens what its scripts lay over it, and not what its styles bring out', async () => {
+    const { address, stop } = await startPage(
+      `<!doctype html><title>Open</title><style>label{display:block;position:relative;margin:60px}label:focus-within span{position:absolute;top:-24px}small{display:none}label:focus-within small{display:block}.days{position:absolute;top:100%;width:200px;height:160px;background:#cde}</style><form><label><span>Day</span><input name=day list=days onfocus="panel.hidden=false" onblur="panel.hidden=true"><small>of arrival</small><div class=days id=panel hidden></div></label><label><span>Boat</span><input name=boat list=days><small>or its name</small></label></form><datalist id=days></datalist>`,
+    );
+    try {
+      const signal = new AbortController().signal;
+      const page = { address, form: 0, steps: '' };
+      const { forms } = await readOwnPage(page, signal);
+      const target = findTarget(targetId('chromium')) as EngineTarget;
+      const markup = forms[0]?.markup ?? '';
+      const { observations } = await ask(target, askingOf(markup, ['opening'], {}, null, page));
+      const opened = observations.map(({ field, outcome }) => [
+        field,
+        outcome.status === 'answered' && 'opened' in outcome.facts ? outcome.facts.opened : outcome,
+      ]);
+      expect(opened).toEqual([
+        ['day', 'a click in the middle'],
+        ['boat', null],
+      ]);
+    } finally {
+      await stop();
+    }
+  }, 60_000);
+
   it.skipIf(!phone)(
     'is tapped again where something took the first tap, and may keep the focus to itself',
     async () => {

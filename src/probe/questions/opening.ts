@@ -69,11 +69,12 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     const inside = await page.probe('insideInViewport', probeField(field));
     if (!control || !inside) return inapplicable('The field takes no room in the page.');
     tried.push(gesture.name);
+    const scrolled = await scrollOf(context, field);
     const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));
-    const moved = await hasMoved(context, field, control);
+    const isScrolled = Math.abs((await scrollOf(context, field)) - scrolled) > 1;
     await window.dismiss();
     // A key that scrolled the page opened nothing.
-    if (!appeared || moved) continue;
+    if (!appeared || isScrolled) continue;
     const opened = await beyondFocus(context, field, window, appeared);
     if (!opened) continue;
     context.picture(opened.picture);
@@ -93,7 +94,7 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
 }
 
-/** What scripts of a page of one's own open as soon as a field has the focus did open; styles open nothing. */
+/** What styles bring out beside a field that has the focus has not opened; what scripts of a page of one's own lay over it has. */
 async function beyondFocus(
   context: QuestionContext,
   field: Field,
@@ -101,17 +102,22 @@ async function beyondFocus(
   appeared: Appeared,
 ): Promise<Appeared | null> {
   const { page, asking } = context;
-  if (asking.page) return appeared;
   const probed = probeField(field);
   await makeReady(context, field);
+  await page.probe('rememberOverlays');
   await page.probe('focus', probed);
   const control = await page.probe('bringIntoSight', probed);
-  return control && window.beyondPage(control);
+  const beyond = control && (await window.beyondPage(control));
+  if (beyond || !asking.page) return beyond;
+  return (await page.probe('overlayCame')) ? appeared : null;
 }
 
-async function hasMoved({ page }: QuestionContext, field: Field, control: Box): Promise<boolean> {
-  const now = await page.probe('placeInViewport', probeField(field));
-  return now === null || Math.abs(now.y - control.y) > 1 || Math.abs(now.x - control.x) > 1;
+/** How far down the page is scrolled, CSS px; styles may move a field that has the focus, and that is no scrolling. */
+async function scrollOf({ page }: QuestionContext, field: Field): Promise<number> {
+  const probed = probeField(field);
+  const inViewport = await page.probe('placeInViewport', probed);
+  const [inDocument] = await page.probe('controlBoxes', [probed]);
+  return inDocument && inViewport ? inDocument.y - inViewport.y : 0;
 }
 
 function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gesture[] | null {

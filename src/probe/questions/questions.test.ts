@@ -80,6 +80,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     bringIntoSight: (field) => box(ordinalOf(field)),
     placeInViewport: (field) => box(ordinalOf(field)),
     insideInViewport: (field) => box(ordinalOf(field)),
+    rememberOverlays: () => undefined,
     report: (_, withTitle) => {
       bubbleTitle = withTitle;
     },

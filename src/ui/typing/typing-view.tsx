@@ -350,7 +350,7 @@ const Steps = memo(function Steps({ count, stroke }: { count: number; stroke: nu
         onChange={(event) => onStroke(Number(event.target.value))}
       />
       <span className="soft" style={{ fontVariantNumeric: 'tabular-nums', minWidth: 56 }}>
-        {stroke === null ? `${count} strokes` : `${stroke + 1} of ${count}`}
+        {stroke === null ? (count === 1 ? '1 stroke' : `${count} strokes`) : `${stroke + 1} of ${count}`}
       </span>
       <TickLegend />
     </div>
