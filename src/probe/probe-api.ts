@@ -30,7 +30,7 @@ export interface FieldFacts {
   readonly typeReflected: string;
   /** Around all controls of the field and the marks beside it; null when none is drawn. */
   readonly box: Box | null;
-  /** Size of the first control. */
+  /** Size of the first control, or of the label that stands for it. */
   readonly size: { readonly width: number; readonly height: number } | null;
   readonly value: string;
   readonly willValidate: boolean;
@@ -41,6 +41,8 @@ export interface FieldFacts {
   readonly contrast: Contrast | null;
   readonly pseudoClasses: readonly string[];
   readonly marks: readonly StyleMark[];
+  /** Styles keep it out of sight, and its label stands for it. */
+  readonly isDrawnByLabel: boolean;
 }
 
 export interface TypedSoFar {

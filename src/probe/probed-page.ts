@@ -14,6 +14,7 @@ import type { Box, FieldFacts, ProbeApi, ProbeField } from './probe-api';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
 import { allowedByPolicy, closeSending, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
+import { drawnIn, standInOf } from './stand-in';
 import { textShownBy } from './text-shown';
 import { validityInPage } from './validity-in-page';
 import { requestsMade, watchRequests } from './watched-requests';
@@ -248,7 +249,8 @@ function sizesWithoutLimits(fields: readonly ProbeField[]): ReturnType<ProbeApi[
 
 function bringIntoSight(field: ProbeField): Box | null {
   const members = controlsOf(field);
-  members[0]?.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+  const [first] = members;
+  if (first) shownFor(first).scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
   // Between two pixels, focus would scroll the page by a fraction, and all of it would change.
   window.scrollTo(Math.round(window.scrollX), Math.round(window.scrollY));
   return placeInViewport(field);
@@ -263,7 +265,7 @@ function insideInViewport(field: ProbeField): Box | null {
   const [first] = controlsOf(field);
   const box = placeInViewport({ ...field, ordinals: field.ordinals.slice(0, 1) });
   if (!first || !box) return null;
-  const style = getComputedStyle(first);
+  const style = getComputedStyle(shownFor(first));
   const taken = (side: 'Left' | 'Right' | 'Top' | 'Bottom') =>
     Number.parseFloat(style[`border${side}Width`]) + Number.parseFloat(style[`padding${side}`]);
   return {
@@ -302,6 +304,7 @@ function describeField(members: readonly Listed[]): FieldFacts {
     contrast: first ? textContrast(first) : null,
     pseudoClasses: first ? pseudoClassesOf(first) : [],
     marks: first ? marksOf(first) : [],
+    isDrawnByLabel: first ? standInOf(first) !== null : false,
   };
 }
 
@@ -357,7 +360,13 @@ function validityFacts(members: readonly Listed[]): Pick<FieldFacts, 'willValida
   };
 }
 
+function shownFor(control: Element): Element {
+  return standInOf(control) ?? control;
+}
+
 function boxOf(control: Element): Box | null {
+  const standIn = standInOf(control);
+  if (standIn) return union(drawnIn(standIn).map(inDocument));
   const box = control.getBoundingClientRect();
   return box.width === 0 && box.height === 0 ? null : inDocument(box);
 }

@@ -4,7 +4,12 @@ import { demoForm } from '@/core/demo/demo-forms';
 import { fieldId } from '@/core/form/field';
 import { typingTasks } from '@/core/form/form-document';
 import { askingOf, planOf } from '@/core/observation/asking';
-import type { LookObservation, Observation, TypingObservation } from '@/core/observation/observation';
+import {
+  type LookObservation,
+  type Observation,
+  type TypingObservation,
+  takesNoFocus,
+} from '@/core/observation/observation';
 import { pictureId } from '@/core/observation/picture';
 import { graphemes } from '@/core/script/graphemes';
 import type { EngineTarget } from '@/core/target/target';
@@ -38,6 +43,17 @@ small{visibility:hidden} label:focus-within small{visibility:visible}
 </style><form><label><input type=number name=level min=0><span>Level</span></label>
 <label><input type=date name=date><span>Day</span><small>of the reading</small></label>
 <label><input type=datetime-local name=back><span>Way back</span><small>at noon</small></label></form>`;
+
+/** Controls that styles put out of sight in the ways that are usual, and labels that stand for them. */
+const outOfSight = `<style>
+label{display:block;width:120px;height:40px;background:#dde;margin:20px}
+.clear{position:absolute;opacity:0;width:1px;height:1px} .clear:focus + b{outline:3px solid orange}
+.away{position:absolute;left:-9999px} .none{display:none}
+.bare{outline:0;appearance:none} p:focus-within{border-left:4px solid blue} p{padding-left:30px;border-left:4px solid white}
+</style><form><label><input type=checkbox name=terms class=clear><b>Terms</b></label>
+<label>Photos<input type=file name=photos class=away></label>
+<label>Gone<input type=checkbox name=gone class=none></label>
+<p><select name=far class=bare aria-label=Far><option>Tern</select></p></form>`;
 
 type FactsOf<Q extends Observation['question']> = Extract<
   Observation,
@@ -137,6 +153,26 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
           facts: { popUp: { height: expect.toSatisfy((height) => height > 150) } },
         });
       }
+    });
+
+    it('shows the label that stands for a control out of sight, and says where the focus is not seen', async () => {
+      const { observations } = await ask(target, askingOf(outOfSight, ['look']));
+      const look = (field: string, state: string) =>
+        observations.find(
+          (o): o is LookObservation => o.question === 'look' && o.field === field && o.state === state,
+        )?.outcome;
+      // As large as what a person presses.
+      for (const field of ['terms', 'photos', 'gone'])
+        expect(look(field, 'closed'), field).toMatchObject({
+          status: 'answered',
+          facts: { drawnBy: 'label', size: { width: 120, height: 40 } },
+        });
+      expect(look('gone', 'focused')).toEqual({ status: 'inapplicable', reason: takesNoFocus });
+      const unseen = (field: string) => {
+        const outcome = look(field, 'focused');
+        return outcome?.status === 'answered' && outcome.facts.focusUnseen === true;
+      };
+      expect(['terms', 'photos', 'far'].map(unseen)).toEqual([false, true, false]);
     });
 
     it('draws a text box, and types into it, where a kind is withheld', async () => {

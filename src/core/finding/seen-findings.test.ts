@@ -1,10 +1,18 @@
 import { describe, expect, it } from 'vitest';
+import type { Field } from '../form/field';
 import type { FormId } from '../form/form-document';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import { editingKeys } from '../guard/offered-guards';
 import { answersOf } from '../observation/answers';
-import type { KeyboardFacts, Observation } from '../observation/observation';
+import {
+  type KeyboardFacts,
+  type LookFacts,
+  type LookObservation,
+  lookNotAsked,
+  type Observation,
+  takesNoFocus,
+} from '../observation/observation';
 import type { Provenance } from '../observation/provenance';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -58,6 +66,24 @@ function bubble(leaves: readonly ('bottom' | 'right')[]): Observation {
   };
 }
 
+/** Looks of a field at rest and with the focus, in Firefox. */
+function looks(field: Field, focused: LookObservation['outcome'] | Partial<LookFacts>): Observation[] {
+  const facts: LookFacts = { ...lookNotAsked, typeReflected: '', size: null, value: '', picture: null };
+  const outcomes: Record<'closed' | 'focused', LookObservation['outcome']> = {
+    closed: { status: 'answered', facts },
+    focused: 'status' in focused ? focused : { status: 'answered', facts: { ...facts, ...focused } },
+  };
+  return (['closed', 'focused'] as const).map((state) => ({
+    field: field.id,
+    target: targetId('firefox'),
+    at: '',
+    provenance: measured,
+    question: 'look',
+    state,
+    outcome: outcomes[state],
+  }));
+}
+
 const found = (observations: readonly Observation[], form: Parameters<typeof seenFindings>[0] = {}) =>
   seenFindings(form, lineUp, answersOf(observations), fields).map(({ says, targets }) => [
     says,
@@ -90,6 +116,35 @@ describe('findings of what an engine showed by itself', () => {
     ]);
     expect(found([bubble([])], ownPage)).toEqual([]);
     expect(found([bubble(['bottom'])])).toEqual([]);
+  });
+});
+
+describe('findings of where the focus is', () => {
+  const foundIn = (markup: string, ...[focused]: [Parameters<typeof looks>[1]]) => {
+    const [field] = readForm(markup).fields;
+    if (!field) throw new Error(markup);
+    return seenFindings({}, lineUp, answersOf(looks(field, focused)), [field]).map(({ says, harm }) => [
+      says,
+      harm,
+    ]);
+  };
+  const none = { status: 'inapplicable', reason: takesNoFocus } as const;
+  const photos = '<label>Photos <input type=file name=photos></label>';
+
+  it('are a field that takes none, unless it is disabled or shows alone', () => {
+    expect(foundIn(photos, none)).toEqual([
+      ['Photos: it cannot be reached by keyboard.', 'cannot enter a valid value'],
+    ]);
+    expect(foundIn('<label>Photos <input type=file disabled></label>', none)).toEqual([]);
+    expect(foundIn('<label>Tide <meter></meter></label>', none)).toEqual([]);
+    expect(foundIn(photos, { status: 'inapplicable', reason: 'It is not drawn.' })).toEqual([]);
+  });
+  it('are a field that shows it nowhere, unless a caret does', () => {
+    expect(foundIn(photos, { focusUnseen: true })).toEqual([
+      ['Photos: nothing shows that it has the focus.', 'person misled'],
+    ]);
+    expect(foundIn(photos, {})).toEqual([]);
+    expect(foundIn('<label>Observer <input></label>', { focusUnseen: true })).toEqual([]);
   });
 });
 

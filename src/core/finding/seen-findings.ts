@@ -1,7 +1,8 @@
-import type { Field } from '../form/field';
+import { type Field, type FieldKind, isDated, isTypedText } from '../form/field';
 import type { FormDocument } from '../form/form-document';
 import { type Answers, answerTo } from '../observation/answers';
-import type { Observation } from '../observation/observation';
+import { type Observation, takesNoFocus } from '../observation/observation';
+import { fieldStateOf } from '../standard/field-state';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
 import { type Evidence, type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
@@ -50,6 +51,49 @@ const leaving = (question: 'opening' | 'bubble', what: string): Sort => ({
   },
 });
 
+const displayOnly: readonly FieldKind[] = ['hidden', 'meter', 'progress', 'output'];
+
+const unreachable: Sort = {
+  name: 'not by keyboard',
+  harm: 'cannot enter a valid value',
+  says: 'it cannot be reached by keyboard',
+  why: 'Whoever goes by keyboard, or has the page read out, passes it by.',
+  remedy:
+    'Take it out of sight without taking it away: with opacity or a clip, not with display: none or visibility: hidden.',
+  evidence: 'survey',
+  shownBy(answers, target, field) {
+    if (displayOnly.includes(field.kind) || fieldStateOf(field).disabled) return null;
+    const [closed, focused] = looksOf(answers, target, field);
+    if (closed?.outcome.status !== 'answered' || focused?.outcome.status !== 'inapplicable') return null;
+    if (focused.outcome.reason !== takesNoFocus) return null;
+    return { answer: focused, says: 'It does not take the focus.' };
+  },
+};
+
+/** In what is typed into, the caret shows the focus, or the part that is typed. */
+const noFocusShown: Sort = {
+  name: 'focus not shown',
+  harm: 'person misled',
+  says: 'nothing shows that it has the focus',
+  why: 'Whoever goes by keyboard does not see where they are.',
+  remedy:
+    'Draw an outline with :focus-visible; where the control itself is out of sight, at what stands for it.',
+  evidence: 'survey',
+  shownBy(answers, target, field) {
+    if (displayOnly.includes(field.kind) || isTypedText(field.kind) || isDated(field.kind)) return null;
+    const [, focused] = looksOf(answers, target, field);
+    if (focused?.outcome.status !== 'answered' || !focused.outcome.facts.focusUnseen) return null;
+    return {
+      answer: focused,
+      says: 'It looks the same with the focus and without, and so does what is near.',
+    };
+  },
+};
+
+function looksOf(answers: Answers, target: TargetId, { id }: Field) {
+  return (['closed', 'focused'] as const).map((state) => answerTo(answers, 'look', target, id, state));
+}
+
 /** Where a field stands in the window is the author's doing in a page of their own alone. */
 const inOwnPage: readonly Sort[] = [leaving('opening', 'what opens'), leaving('bubble', 'its message')];
 
@@ -60,7 +104,7 @@ export function seenFindings(
   answers: Answers,
   fields: readonly Field[],
 ): Finding[] {
-  const sorts = [outOfSight, ...(page ? inOwnPage : [])];
+  const sorts = [outOfSight, unreachable, noFocusShown, ...(page ? inOwnPage : [])];
   return fields.flatMap((field) =>
     sorts.flatMap((sort): Finding[] => {
       const targets = lineUp.targets.flatMap(({ id, name }): FoundOn[] => {

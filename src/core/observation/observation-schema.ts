@@ -56,6 +56,8 @@ const lookFacts = shape({
     .defined(),
   pseudoClasses: list(text(100)).nullable(),
   marks: list(shape({ by: text(500), text: text(5000) })).nullable(),
+  drawnBy: mixed<'label'>().oneOf(['label']).optional(),
+  focusUnseen: boolean().strict().optional(),
   moves: flag(),
   picture: pictureIdSchema.nullable().defined(),
 });

@@ -100,10 +100,17 @@ export interface LookFacts {
   /** State pseudo-classes in effect; null where nobody asked. */
   readonly pseudoClasses: readonly string[] | null;
   readonly marks: readonly StyleMark[] | null;
+  /** Styles keep the control out of sight: size and picture are those of its label, which a person sees and presses instead. */
+  readonly drawnBy?: 'label';
+  /** It has the focus, and nothing on it or near it shows that: the page looks as it does without. */
+  readonly focusUnseen?: boolean;
   /** It is drawn in motion: the picture is one moment of it, and no two are alike. */
   readonly moves: boolean;
   readonly picture: PictureId | null;
 }
+
+/** Why nothing is said of a field that has the focus: it never gets it. */
+export const takesNoFocus = 'The field does not take focus.';
 
 /** Of a look, what only a page that is drawn can tell; here not asked. */
 export const lookNotAsked = {

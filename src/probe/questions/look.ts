@@ -1,4 +1,4 @@
-import { type Field, hasAttribute } from '@/core/form/field';
+import { type Field, type FieldId, hasAttribute } from '@/core/form/field';
 import { trialFor } from '@/core/form/trial-value';
 import { statesOf } from '@/core/observation/asking';
 import {
@@ -6,6 +6,7 @@ import {
   controlStates,
   type LookFacts,
   type Outcome,
+  takesNoFocus,
 } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import { pictureBox } from '../picture-box';
@@ -20,15 +21,21 @@ const textStates: readonly ControlState[] = ['closed', 'filled'];
 
 /** How each field is drawn. Focus is one field at a time; every other state is one picture of the whole page. */
 export async function askLook(context: QuestionContext): Promise<void> {
+  const atRest = new Map<FieldId, Picture>();
   for (const state of pageStates) {
     const fields = context.asking.fields.filter((field) => statesOf(field.kind).includes(state));
-    if (fields.length > 0) await lookAtPage(context, state, fields);
+    if (fields.length === 0) continue;
+    const pictures = await lookAtPage(context, state, fields);
+    for (const [index, { id }] of fields.entries()) {
+      const picture = pictures[index];
+      if (state === 'closed' && picture) atRest.set(id, picture);
+    }
   }
   await context.page.probe('reset');
   for (const field of context.asking.fields) {
     if (!statesOf(field.kind).includes('focused')) continue;
     context.signal.throwIfAborted();
-    answerLook(context, field, 'focused', await lookAtFocus(context, field));
+    answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
   }
 }
 
@@ -36,7 +43,7 @@ async function lookAtPage(
   context: QuestionContext,
   state: ControlState,
   asked: readonly Field[],
-): Promise<void> {
+): Promise<readonly (Picture | null)[]> {
   context.signal.throwIfAborted();
   const { page } = context;
   const fields = asked.map(probeField);
@@ -70,6 +77,7 @@ async function lookAtPage(
         : look(context, facts[index], pictures[index] ?? null, { later: later[index], text: texts[index] });
     answerLook(context, field, state, outcome);
   }
+  return pictures;
 }
 
 /** Between two pictures of something that may move, ms. */
@@ -81,26 +89,52 @@ function canMove(field: Field | undefined, state: ControlState): boolean {
   return state === 'indeterminate' || (state === 'closed' && !hasAttribute(field.controls[0], 'value'));
 }
 
-async function lookAtFocus(context: QuestionContext, field: Field): Promise<Outcome<LookFacts>> {
+async function lookAtFocus(
+  context: QuestionContext,
+  field: Field,
+  atRest: Picture | undefined,
+): Promise<Outcome<LookFacts>> {
   const { page } = context;
   const took = await page.probe('focus', probeField(field));
   const [facts] = await page.probe('describe', [probeField(field)]);
-  if (facts?.box && !took) return inapplicable('The field does not take focus.');
+  if (facts?.box && !took) return inapplicable(takesNoFocus);
   if (!facts?.box || !page.drawsFocus) return look(context, facts, null);
   const size = await page.probe('documentSize');
   const [picture] = await page.pictures([pictureBox(facts.box, size)], size);
-  return look(context, facts, picture ?? null);
+  const isAlike = picture?.id === atRest?.id && (await isAlikeAround(context, field));
+  return look(context, facts, picture ?? null, { focusUnseen: isAlike });
+}
+
+/** How far around a control its focus may be shown: at what holds it, or with an outline that stands off, CSS px. */
+const around = 48;
+
+/** True when the page looks the same with the focus in the field and without, there and around it. */
+async function isAlikeAround({ page }: QuestionContext, field: Field): Promise<boolean> {
+  const probed = probeField(field);
+  const picture = async () => {
+    const [box] = await page.probe('controlBoxes', [probed]);
+    const size = await page.probe('documentSize');
+    const [taken] = await page.pictures([box ? pictureBox(box, size, around) : null], size);
+    return taken?.id ?? null;
+  };
+  const focused = await picture();
+  await page.probe('reset');
+  return focused !== null && focused === (await picture());
 }
 
 function look(
   context: QuestionContext,
   facts: FieldFacts | undefined,
   picture: Picture | null,
-  { later = null, text = null }: { later?: Picture | null; text?: string | null } = {},
+  {
+    later = null,
+    text = null,
+    focusUnseen = false,
+  }: { later?: Picture | null; text?: string | null; focusUnseen?: boolean } = {},
 ): Outcome<LookFacts> {
   if (!facts?.box) return inapplicable('The field takes no room in the page.');
   if (picture) context.picture(picture);
-  const { typeReflected, size, value, sent, font, contrast, pseudoClasses, marks } = facts;
+  const { typeReflected, size, value, sent, font, contrast, pseudoClasses, marks, isDrawnByLabel } = facts;
   return {
     status: 'answered',
     facts: {
@@ -113,6 +147,8 @@ function look(
       contrast,
       pseudoClasses,
       marks,
+      ...(isDrawnByLabel ? { drawnBy: 'label' } : {}),
+      ...(focusUnseen ? { focusUnseen } : {}),
       moves: later !== null && later.id !== picture?.id,
       picture: picture?.id ?? null,
     },

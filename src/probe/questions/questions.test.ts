@@ -52,6 +52,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     contrast: null,
     pseudoClasses: [],
     marks: [],
+    isDrawnByLabel: false,
   });
   const ordinalOf = (field: { ordinals: readonly number[] }) => field.ordinals[0] ?? -1;
   const api: Partial<ProbeApi> = {

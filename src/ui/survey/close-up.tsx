@@ -223,6 +223,9 @@ function Facts({ asked }: { asked: AnswersAbout }) {
             {closed.size ? sizeText(closed.size) : 'not known'}
             {parts?.sizeWithoutLimits && `, without its limits ${sizeText(parts.sizeWithoutLimits)}`}
           </Fact>
+          {closed.drawnBy && (
+            <Fact name="drawn by">its label; styles keep the control itself out of sight</Fact>
+          )}
           {closed.font && <Fact name="font">{closed.font}</Fact>}
           {closed.contrast?.text && (
             <Fact name="contrast">
