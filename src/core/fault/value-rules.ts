@@ -1,5 +1,6 @@
 import { appliesTo } from '../form/attribute-registry';
 import { attributeEdits } from '../form/edit-markup';
+import { exampleIn } from '../form/example-in-placeholder';
 import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
@@ -61,21 +62,6 @@ export const refusedDefault: Rule = (page, report) => {
       });
   }
 };
-
-/** What comes before an example, in the commonest languages of forms. */
-const exampleWords =
-  /^(?:e\.\s?g\.|for example|example|such as|like|z\.\s?b\.|p\.\s?ex\.|ej\.|esim\.)\s*:?\s*/i;
-const isAddress = /^(?:[^@\s]+@[^@\s]+\.[^@\s]+|https?:\/\/[^\s.]+\.\S+)$/i;
-
-/** The example in a placeholder: one that is called so, an address, or digits in each of its words; null for what may be said otherwise. */
-function exampleIn(placeholder: string): string | null {
-  const said = placeholder.trim();
-  const example = said.replace(exampleWords, '');
-  const words = example.split(/\s+/);
-  const hasDigits = /\d/.test(example) && words.every((word) => /\d/.test(word) || !/\p{L}/u.test(word));
-  const isOne = example !== said || hasDigits || isAddress.test(example);
-  return isOne && example !== '' ? example : null;
-}
 
 export const refusedExample: Rule = (page, report) => {
   for (const field of entries(page)) {

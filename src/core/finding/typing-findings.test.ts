@@ -35,7 +35,7 @@ const step = (text: string, caret: number, ...events: Partial<EventRecord>[]): T
 function found(
   script: string,
   steps: readonly TypingStep[],
-  more: Partial<{ followed: boolean; mark: 'measured' | 'modelled' }> = {},
+  more: Partial<{ followed: boolean; mark: 'measured' | 'modelled'; markup: string }> = {},
 ) {
   const reading = readScript(script);
   if (reading.status === 'fault' || !field) throw new Error('no script');
@@ -53,7 +53,8 @@ function found(
       facts: { script: reading.script, guards: [], followed: more.followed ?? false, steps },
     },
   };
-  return typingFindings(lineUp, answersOf([observation]), fields).map(({ says, targets }) => [
+  const asked = more.markup ? readForm(more.markup).fields : fields;
+  return typingFindings(lineUp, answersOf([observation]), asked).map(({ says, targets }) => [
     says,
     targets[0]?.says[0],
   ]);
@@ -93,5 +94,30 @@ describe('findings of what is typed', () => {
       ['Serial: listeners take longer than 50 ms over a key.', 'input took 81.5 ms.'],
     ]);
     expect(found('type "a"', [step('a', 1, { took: 50 })])).toEqual([]);
+  });
+  it('are commands whose key is taken for a character', () => {
+    const all = [step('1', 1), step('1', 1, { key: 'Control' }, { key: 'a', prevented: true })];
+    expect(found('type "1"\nselect all', all)).toEqual([
+      ['Serial: keys for editing and moving are swallowed.', 'select all did nothing.'],
+    ]);
+  });
+  it('are characters of a valid value that are kept out, before they come in or after', () => {
+    const plus = [
+      step('', 0, { key: '+', prevented: true }),
+      step('4', 1, { type: 'input' }),
+      step('4', 1, { type: 'input' }),
+      step('41', 2, { type: 'input' }),
+    ];
+    expect(found('type "+4 1"\nleave', [...plus, step('41', 2)])).toEqual([
+      [
+        'Serial: scripts of the page keep characters out of a value that its constraints accept.',
+        '“+”, “ ” did not come in: “+4 1” became “41”.',
+      ],
+    ]);
+    // A hyphen that a mask had put in already, a value that is not valid, and what the target itself keeps out.
+    const masked = [step('4-', 2, { type: 'input' }), step('4-', 2, { type: 'input' }), step('4-1', 3)];
+    expect(found('type "4-1"', masked)).toEqual([]);
+    expect(found('type "+4 1"', plus, { markup: '<input name=serial pattern="[0-9]+">' })).toEqual([]);
+    expect(found('type "+4"', [step('', 0), step('4', 1)])).toEqual([]);
   });
 });

@@ -2,6 +2,8 @@ import { type Field, isTypedText } from '../form/field';
 import { type Answers, answerTo } from '../observation/answers';
 import type { TypingFacts, TypingObservation } from '../observation/observation';
 import { formatScript } from '../script/script-text';
+import { validityOf } from '../standard/constraint-validation';
+import { fieldStateOf } from '../standard/field-state';
 import type { LineUp } from '../target/line-up';
 import { type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
 
@@ -10,7 +12,7 @@ const longest = 50;
 
 interface Sort extends FaultSort {
   /** What shows it, in words; null where it is not so. */
-  shownBy(facts: TypingFacts): string | null;
+  shownBy(facts: TypingFacts, field: Field): string | null;
 }
 
 /** What scripts of a page do to whoever types, as it was measured stroke by stroke. */
@@ -32,6 +34,14 @@ const sorts: readonly Sort[] = [
     shownBy: swallowedKey,
   },
   {
+    name: 'kept out',
+    harm: 'value lost',
+    says: 'scripts of the page keep characters out of a value that its constraints accept',
+    why: 'What stands there is not what was typed, and nobody says so.',
+    remedy: 'Take them in and put them right on leaving, or say beside the field what is taken.',
+    shownBy: keptOut,
+  },
+  {
     name: 'slow',
     harm: 'person misled',
     says: `listeners take longer than ${longest} ms over a key`,
@@ -49,7 +59,9 @@ export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonl
         const shown = lineUp.targets.flatMap(({ id, name }) => {
           const observation = answerTo(answers, 'typing', id, field.id);
           const by =
-            observation && observation.provenance.mark !== 'modelled' ? shownIn(sort, observation) : null;
+            observation && observation.provenance.mark !== 'modelled'
+              ? shownIn(sort, observation, field)
+              : null;
           return by && observation
             ? [{ target: id, name, mark: observation.provenance.mark, by, observation }]
             : [];
@@ -71,8 +83,8 @@ export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonl
     );
 }
 
-function shownIn(sort: Sort, { outcome }: TypingObservation): string | null {
-  return outcome.status === 'answered' ? sort.shownBy(outcome.facts) : null;
+function shownIn(sort: Sort, { outcome }: TypingObservation, field: Field): string | null {
+  return outcome.status === 'answered' ? sort.shownBy(outcome.facts, field) : null;
 }
 
 /** A character came in before something, and the caret is behind that. */
@@ -97,16 +109,49 @@ function caretJump({ script, steps, followed }: TypingFacts): string | null {
 
 const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Tab'];
 
-function swallowedKey({ steps, guards }: TypingFacts): string | null {
+function swallowedKey({ script, steps, guards }: TypingFacts): string | null {
   // Guards are Ukko's own, and found by what is known of them.
   if (guards.length > 0) return null;
-  const swallowed = steps.flatMap(({ events }) =>
-    events.filter(
-      ({ type, key, prevented }) => type === 'keydown' && prevented && needed.includes(key ?? ''),
-    ),
-  );
-  const keys = [...new Set(swallowed.map(({ key }) => key))];
+  const swallowed = steps.flatMap(({ events }, index) => {
+    const stroke = script[index];
+    return events.flatMap(({ type, key, prevented }) => {
+      if (type !== 'keydown' || !prevented || key === null) return [];
+      // The key of an editing command brings no character in, with the modifier that is held.
+      if (stroke?.kind === 'command' && [...key].length === 1) return [stroke.command];
+      return needed.includes(key) ? [key] : [];
+    });
+  });
+  const keys = [...new Set(swallowed)];
   return keys.length > 0 ? `${keys.join(', ')} did nothing.` : null;
+}
+
+/** A value that the constraints accept was typed key by key, and less came in. */
+function keptOut({ script, steps, guards }: TypingFacts, field: Field): string | null {
+  if (guards.length > 0) return null;
+  const end = script.findIndex((stroke) => stroke.kind !== 'key' || [...stroke.key].length !== 1);
+  const keys = script
+    .slice(0, end === -1 ? script.length : end)
+    .flatMap((stroke) => (stroke.kind === 'key' ? [stroke.key] : []));
+  const last = steps[keys.length - 1];
+  const typed = keys.join('');
+  if (!last || validityOf(fieldStateOf(field, { value: typed, byPerson: true })).flags.length > 0)
+    return null;
+  const lost = [...new Set(keys.filter((_, index) => isTakenOut(steps, index)))].filter(
+    (key) => countOf(key, last.text) < countOf(key, typed),
+  );
+  if (lost.length === 0) return null;
+  return `${lost.map((key) => `“${key}”`).join(', ')} did not come in: “${typed}” became “${last.text}”.`;
+}
+
+/** A listener kept the key from doing anything, or took away what it did. */
+function isTakenOut(steps: TypingFacts['steps'], index: number): boolean {
+  const step = steps[index];
+  if (!step || step.text !== (steps[index - 1]?.text ?? '')) return false;
+  return step.events.some(({ type, prevented }) => prevented || type === 'input');
+}
+
+function countOf(key: string, text: string): number {
+  return text.toLowerCase().split(key.toLowerCase()).length - 1;
 }
 
 function slowEvent({ steps }: TypingFacts): string | null {

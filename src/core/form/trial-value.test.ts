@@ -57,6 +57,10 @@ describe('trial values', () => {
   it.each([
     ['<label>Card number <input pattern="[0-9]{16}" maxlength=16></label>', '4000001234567899'],
     ['<label>Postcode <input></label>', '00120'],
+    ['<input name=bay placeholder=" ">', 'Ada Holm'],
+    ['<input name=bay placeholder="Your bay">', 'Ada Holm'],
+    ['<input name=bay placeholder="e.g. North Bay">', 'North Bay'],
+    ['<input name=bay inputmode=decimal>', '12.50'],
     ['<input name=bay pattern="[A-Z]{2}-?\\d{3}">', 'SK119'],
     ['<input name=bay pattern="(?=.*\\d)[a-z0-9]+">', '1250'],
     ['<textarea name=bay pattern="x">', 'Wind from the north, gulls on the breakwater.'],

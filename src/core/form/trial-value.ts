@@ -6,6 +6,7 @@ import { fieldStateOf } from '../standard/field-state';
 import { type MeterRegion, meterRegionValues } from '../standard/gauges';
 import { countingOf, rangeOf } from '../standard/ranges-and-steps';
 import { appliesTo } from './attribute-registry';
+import { exampleIn } from './example-in-placeholder';
 import { attribute, type Field, type FieldKind, hasAttribute } from './field';
 
 /** What a field is filled with to see it filled, or invalid. */
@@ -99,13 +100,14 @@ function otherDigits(text: string): string {
 function validValues(field: Field): string[] {
   const [control] = field.controls;
   const candidates = [
-    attribute(control, 'placeholder'),
+    exampleIn(attribute(control, 'placeholder') ?? ''),
     ...(field.suggestions ?? []),
     ...nearLimits(field),
     ...shaped(field),
     ...(plausible[field.kind] ?? []),
+    attribute(control, 'placeholder'),
     attribute(control, 'value'),
-  ].filter((text): text is string => text !== null && text !== '');
+  ].filter((text): text is string => text !== null && text.trim() !== '');
   const fits = (text: string) => keeps(field, text) && isValid(field, text);
   const valid = candidates.filter(fits);
   // A text made of its pattern looks made up; it is the last resort.
@@ -113,10 +115,21 @@ function validValues(field: Field): string[] {
 }
 
 /** What people enter into a text field of this shape; a name is a plausible text already. */
-function shaped(field: Field): string[] {
-  const shape = field.kind === 'text' || field.kind === 'tel' ? shapeOf(field) : null;
-  return shape && shape.id !== 'name' ? shape.entered.map(([text]) => text) : [];
+function shaped(field: Field): readonly string[] {
+  if (field.kind !== 'text' && field.kind !== 'tel') return [];
+  const shape = shapeOf(field);
+  if (shape && shape.id !== 'name') return shape.entered.map(([text]) => text);
+  return forKeypad[attribute(field.controls[0], 'inputmode')?.toLowerCase() ?? ''] ?? [];
 }
+
+/** Texts for which an input mode is meant (HTML Standard, "Input modalities: the inputmode attribute"). */
+const forKeypad: Readonly<Record<string, readonly string[]>> = {
+  numeric: ['1250', '4711', '12'],
+  decimal: ['12.50', '12', '12,50'],
+  tel: ['0405550100'],
+  email: ['ada@skerry.example'],
+  url: ['https://skerry.example/tide'],
+};
 
 function madeOfPattern(field: Field): string[] {
   const pattern = attribute(field.controls[0], 'pattern');

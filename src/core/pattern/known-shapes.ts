@@ -212,7 +212,8 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'number',
     name: 'a number',
-    words: /\b(?:amount|level|price|height|weight|depth|quantity|metres|count(?:ed)?)\b/i,
+    words:
+      /\b(?:amount|level|price|height|weight|depth|length|width|quantity|metres|count(?:ed)?|betrag|preis|gewicht|menge|länge|breite)\b/i,
     kinds: [],
     isFixed: false,
     entered: [
