@@ -11,6 +11,7 @@ import type { Stroke } from '@/core/script/stroke';
 import type { ChosenFile } from '@/core/standard/entry-list';
 import type { ValidityFlag } from '@/core/standard/validity-flags';
 import type { Received } from './askable-page';
+import type { HeldBack } from './held-back';
 
 /** A field as the probe finds it in its page: the ordinals of its controls. */
 export interface ProbeField {
@@ -107,6 +108,10 @@ export interface ProbeApi {
   mayBeSent(button: ProbeField, receiver: string): string | null;
   /** Ordinals of the controls that were not valid at the last attempt to send, in order, with their messages. */
   whatBlocked(): readonly { readonly ordinal: number; readonly message: string }[];
+  /** Keeps in mind what can be read in the page and where the focus is. */
+  rememberPage(): void;
+  /** What scripts of the page have done since then to say that the form is not sent. */
+  heldBack(): HeldBack;
   /** Where the page's own policy lets forms be sent, if it kept one from being sent since then; else null. */
   allowedByPolicy(): string | null;
   /** Puts a plan into the page in place of the field's control, until the page is loaded again. */

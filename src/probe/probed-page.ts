@@ -6,6 +6,7 @@ import { catchRequests, takeCaught } from './caught-requests';
 import { composedControls, focusedElement } from './composed-tree';
 import { markBoxesOf, marksOf, pseudoClassesOf, textContrast } from './computed-facts';
 import { entriesOf, withoutEntries } from './entry-list';
+import { heldBack, pageNow } from './held-back';
 import { overlays } from './overlays';
 import { formsHere, ownForms } from './own-forms';
 import { doableHere, doStep } from './page-step';
@@ -376,6 +377,7 @@ function controlBoxOf(members: readonly Listed[]): Box | null {
 }
 
 let remembered: ReadonlySet<Element> = new Set();
+let before: ReturnType<typeof pageNow> | null = null;
 let recorder: Recorder | null = null;
 
 /** The questions that a page under test answers about itself. */
@@ -397,6 +399,10 @@ export const probedPage: ProbeApi = {
   bringIntoSight,
   placeInViewport,
   insideInViewport,
+  rememberPage() {
+    before = pageNow();
+  },
+  heldBack: () => heldBack(before ?? pageNow(), controls()),
   rememberOverlays() {
     remembered = overlays();
   },

@@ -8,6 +8,7 @@ import type { FormDocument, FormId } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
 import { type Answers, answersOf, answerTo } from '@/core/observation/answers';
 import { askingOf } from '@/core/observation/asking';
+import { nothingSent } from '@/core/observation/observation';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { findTarget } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
@@ -192,6 +193,34 @@ describe.skipIf(!here)('a page of one’s own', () => {
     },
     120_000,
   );
+
+  it('keeps its form back by itself, and where it leads and what it says is told', async () => {
+    const { address, stop } = await startPage(
+      `<!doctype html><title>Held</title><form novalidate onsubmit="event.preventDefault(); boat.setAttribute('aria-invalid', true); said.textContent = 'Which boat?'; boat.focus()"><label>Pier <input name=pier></label><label>Boat <input name=boat required></label><p id=said></p><button name=go>Go</button></form><form novalidate onsubmit="event.preventDefault()"><button name=dead>Go</button></form>`,
+    );
+    try {
+      const signal = new AbortController().signal;
+      const sending = async (form: number) => {
+        const page = { address, form, steps: '' };
+        const { forms } = await readOwnPage(page, signal);
+        const target = findTarget(targetId('firefox')) as EngineTarget;
+        const asking = askingOf(forms[form]?.markup ?? '', ['submission'], {}, null, page);
+        const { observations } = await ask(target, asking);
+        const [outcome] = observations.flatMap((o) => (o.question === 'submission' ? [o.outcome] : []));
+        return outcome?.status === 'answered' ? outcome.facts.asIs : outcome;
+      };
+      expect(await sending(0)).toEqual({
+        status: 'blocked',
+        by: 'boat',
+        message: 'Which boat?',
+        invalid: ['boat'],
+        heldBy: 'page',
+      });
+      expect(await sending(1)).toEqual({ status: 'nothing', why: nothingSent });
+    } finally {
+      await stop();
+    }
+  }, 120_000);
 
   it('opens what its scripts lay over it, and not what its styles bring out', async () => {
     const { address, stop } = await startPage(

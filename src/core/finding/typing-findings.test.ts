@@ -98,7 +98,7 @@ describe('findings of what is typed', () => {
   it('are commands whose key is taken for a character', () => {
     const all = [step('1', 1), step('1', 1, { key: 'Control' }, { key: 'a', prevented: true })];
     expect(found('type "1"\nselect all', all)).toEqual([
-      ['Serial: keys for editing and moving are swallowed.', 'select all did nothing.'],
+      ['Serial: keys for editing and moving are swallowed.', 'Select all did nothing.'],
     ]);
   });
   it('are characters of a valid value that are kept out, before they come in or after', () => {

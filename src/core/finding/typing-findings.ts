@@ -122,7 +122,8 @@ function swallowedKey({ script, steps, guards }: TypingFacts): string | null {
     });
   });
   const keys = [...new Set(swallowed)];
-  return keys.length > 0 ? `${keys.join(', ')} did nothing.` : null;
+  const said = keys.join(', ');
+  return said === '' ? null : `${said.slice(0, 1).toUpperCase()}${said.slice(1)} did nothing.`;
 }
 
 /** A value that the constraints accept was typed key by key, and less came in. */

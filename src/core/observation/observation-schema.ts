@@ -117,6 +117,7 @@ const sending = lazy((value: unknown) => {
         by: nullableText(),
         message: nullableText(),
         invalid: list(text(1000)),
+        heldBy: mixed<'page'>().oneOf(['page']).optional(),
       });
     default:
       return shape({ status: one(['nothing']), why: text(1000) });

@@ -203,12 +203,16 @@ export type Sending =
       /** One byte a character; the boundary of several parts is `BOUNDARY`. */
       readonly body: string;
     }
-  /** Nothing left the page: `by` is the first field that is not valid, `invalid` all of them in order. */
+  /**
+   * Nothing left the page: `by` is the first field that is not valid, `invalid` all of them in order. Where the page's own
+   * scripts kept it back, `by` is where they put the focus, `message` what came to be read, `invalid` what they mark so.
+   */
   | {
       readonly status: 'blocked';
       readonly by: FieldId | null;
       readonly message: string | null;
       readonly invalid: readonly FieldId[];
+      readonly heldBy?: 'page';
     }
   | { readonly status: 'nothing'; readonly why: string };
 

@@ -1,5 +1,5 @@
 import { enterField, noEnterField } from '@/core/form/enter-field';
-import { type Field, fieldOfControl } from '@/core/form/field';
+import { type Field, fieldOfControl, isButton } from '@/core/form/field';
 import { firstSender, sends } from '@/core/form/sender';
 import { boundary } from '@/core/model/answer-submission';
 import type { Asking } from '@/core/observation/asking';
@@ -55,7 +55,7 @@ async function otherWays(
     const why = await page.probe('mayBeSent', probeField(button), receiver.address);
     if (why) return { status: 'nothing', why };
     receiver.take();
-    await takeCaught(page, asking);
+    await listenAnew(page, asking);
     await act();
     return whatCame(page, receiver, asking);
   };
@@ -85,7 +85,7 @@ async function press(
   const place = await page.probe('bringIntoSight', probeField(button));
   if (!place) return null;
   receiver.take();
-  await takeCaught(page, asking);
+  await listenAnew(page, asking);
   await page.click?.(...middleOf(place));
   return await whatCame(page, receiver, asking);
 }
@@ -94,6 +94,13 @@ async function press(
 async function anew(page: QuestionContext['page'], asking: Asking): Promise<void> {
   if (asking.page) await page.reload();
   else await page.probe('reset');
+}
+
+/** Lets go of what a page of its own has sent before, and keeps in mind how it stands; no other page has scripts. */
+async function listenAnew(page: QuestionContext['page'], asking: Asking): Promise<void> {
+  if (!asking.page) return;
+  await page.probe('caught');
+  await page.probe('rememberPage');
 }
 
 /** What the scripts of a page of its own would have sent; no other page has any. */
@@ -123,7 +130,24 @@ async function whatCame(page: QuestionContext['page'], receiver: Receiver, askin
     if (allowed !== null) return { status: 'nothing', why: againstPolicy(allowed) };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
-  return { status: 'nothing', why: nothingSent };
+  return (asking.page && (await heldByPage(page, fields))) ?? { status: 'nothing', why: nothingSent };
+}
+
+/** That the page's own scripts kept it back, told from what they did in the page; null when they did nothing. */
+async function heldByPage(page: QuestionContext['page'], fields: readonly Field[]): Promise<Sending | null> {
+  const { focused, invalid, words } = await page.probe('heldBack');
+  const fieldAt = (ordinal: number) => fieldOfControl(fields, ordinal);
+  const marked = [...new Set(invalid.flatMap((ordinal) => fieldAt(ordinal)?.id ?? []))];
+  const led = focused === null ? undefined : fieldAt(focused);
+  const by = (led && !isButton(led.kind) ? led.id : marked[0]) ?? null;
+  if (by === null && words.length === 0) return null;
+  return {
+    status: 'blocked',
+    by,
+    message: words.join(' · ') || null,
+    invalid: marked.length > 0 || by === null ? marked : [by],
+    heldBy: 'page',
+  };
 }
 
 /** A form is caught by sending it to a place of Ukko's. */

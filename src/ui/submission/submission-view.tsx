@@ -169,7 +169,13 @@ function Outcome({ sending, note }: { sending: Sending | null; note: string | nu
     case 'blocked':
       return (
         <span>
-          stops at <b>{labelIn(reading.fields, sending.by)}</b>
+          {sending.heldBy ? 'the page keeps it back' : 'stops'}
+          {(!sending.heldBy || sending.by) && (
+            <>
+              {' '}
+              at <b>{labelIn(reading.fields, sending.by)}</b>
+            </>
+          )}
           {sending.message && <span className={styles.words}>“{sending.message}”</span>}
         </span>
       );
@@ -199,9 +205,15 @@ function Detail({
   if (!sending) return <p className="soft">{note}</p>;
   if (sending.status === 'nothing') return <p>{sending.why}</p>;
   if (sending.status === 'sent') return <SentEntries sending={sending} reference={reference} />;
+  if (sending.heldBy && sending.invalid.length === 0)
+    return <p>Scripts of the page keep it back, and mark no field as not valid.</p>;
   return (
     <>
-      <h2>Not valid, in the order in which they are met</h2>
+      <h2>
+        {sending.heldBy
+          ? 'Where scripts of the page lead, or what they mark as not valid'
+          : 'Not valid, in the order in which they are met'}
+      </h2>
       <ol className={styles.invalid}>
         {sending.invalid.map((id) => (
           <li key={id}>{labelIn(reading.fields, id)}</li>

@@ -92,7 +92,7 @@ function resultOf(sending: Sending, modelled: string, labelOf: (id: string) => s
     case 'sent':
       return modelled.startsWith('sent') ? modelled : 'sent';
     case 'blocked':
-      return sending.by === null ? 'stopped' : `stopped at ${labelOf(sending.by)}`;
+      return `stopped${sending.heldBy ? ' by the page' : ''}${sending.by === null ? '' : ` at ${labelOf(sending.by)}`}`;
     case 'nothing':
       return sending.why;
   }
