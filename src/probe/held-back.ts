@@ -40,7 +40,7 @@ export function heldBack(then: Then, controls: readonly Element[]): HeldBack {
 }
 
 function linesNow(): string[] {
-  // What is not drawn cannot be read.
+  // biome-ignore lint/performance/useDomNodeTextContent: what is not drawn cannot be read
   const { innerText } = document.body;
   return innerText.split('\n').flatMap((line) => line.trim() || []);
 }

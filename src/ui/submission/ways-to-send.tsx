@@ -42,14 +42,13 @@ export function WaysToSend({ ways, asked }: { ways: readonly WayToSend[]; asked:
           <tr>
             <th scope="col">Way</th>
             <th scope="col">As the form is at first</th>
-            <th scope="col">
-              What a person sees <ProvenanceMark mark="modelled" size={11} />
-            </th>
+            <th scope="col">What a person sees</th>
           </tr>
         </thead>
         <tbody>
           {ways.map((way) => {
             const sending = askedOf(way.way, asked);
+            const said = sending && saidByPage(sending, labelOf);
             return (
               <tr key={way.way}>
                 <th scope="row">{names[way.way]}</th>
@@ -57,7 +56,9 @@ export function WaysToSend({ ways, asked }: { ways: readonly WayToSend[]; asked:
                   <ProvenanceMark mark={sending ? asked.mark : 'modelled'} size={11} />{' '}
                   {sending ? resultOf(sending, way.result, labelOf) : way.result}
                 </td>
-                <td>{way.seen}</td>
+                <td>
+                  <ProvenanceMark mark={said ? asked.mark : 'modelled'} size={11} /> {said ?? way.seen}
+                </td>
               </tr>
             );
           })}
@@ -84,6 +85,13 @@ function askedOf(way: WayToSend['way'], { button, others }: AskedWays): Sending 
     case 'button while valid':
       return null;
   }
+}
+
+/** What scripts of the page brought out when they kept it back; null where they did not. */
+function saidByPage(sending: Sending, labelOf: (id: string) => string): string | null {
+  if (sending.status !== 'blocked' || !sending.heldBy) return null;
+  const words = sending.message === null ? 'no new words' : `“${sending.message}”`;
+  return sending.by === null ? words : `${words}, ${labelOf(sending.by)} marked or with the focus`;
 }
 
 /** In the model's words where they say what happened too, for they say more. */
