@@ -48,8 +48,8 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
       const column = page.getByRole('columnheader', { name: new RegExp(target) });
       // A sweep has asked before.
       await column.getByRole('button', { name: /^Ask/ }).click();
-      await column.getByRole('button', { name: 'Ask again' }).waitFor({ timeout: 60_000 });
-      await column.getByText('measured, as modelled').waitFor();
+      await column.getByText('measured, as modelled').waitFor({ timeout: 60_000 });
+      await page.getByRole('button', { name: 'Cancel' }).waitFor({ state: 'detached', timeout: 60_000 });
     }
     await settled(page);
   },

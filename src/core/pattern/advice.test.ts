@@ -170,6 +170,15 @@ describe('known shapes', () => {
     ['<input autocomplete="shipping postal-code">', 'postcode'],
     ['<label>ZIP <input name=x></label>', 'postcode'],
     ['<label>Station code <input name=station></label>', null],
+    ['<label>Full name <input name=x></label>', 'name'],
+    ['<label>User name <input name=x></label>', null],
+    ['<label>Street name <input name=x></label>', 'street'],
+    ['<label>Account name <input name=x></label>', null],
+    ['<label>Nombre <input name=x></label>', 'name'],
+    ['<label>Nombre de usuario <input name=x></label>', null],
+    ['<label>Päivämäärä <input name=x></label>', 'date'],
+    ['<label>PLZ <input name=x></label>', 'postcode'],
+    ['<label>IBAN <input name=x></label>', 'iban'],
   ])('%s asks for %s', (markup, id) => {
     const [field] = readForm(markup).fields;
     expect(field && (shapeOf(field)?.id ?? null)).toBe(id);

@@ -16,11 +16,20 @@ export interface KnownShape {
   readonly meaningless: readonly (readonly [text: string, about: string])[];
 }
 
+/** Words by themselves, whatever letters they are made of. */
+function saying(words: string): RegExp {
+  return new RegExp(`(?<![\\p{L}\\p{N}])(?:${words})(?![\\p{L}\\p{N}])`, 'iu');
+}
+
+/** Things that have names too, which are written otherwise than those of people. */
+const nameOfNobody =
+  '(?<!(?:user|file|host|domain|login|screen|nick|account|company|boat|ship|island|station|street|city|product|project|event|group|team) ?)';
+
 export const knownShapes: readonly KnownShape[] = [
   {
     id: 'email',
     name: 'an e-mail address',
-    words: /\b(?:e-?mail|courriel|correo|sähköposti)\b/i,
+    words: saying('e-?mail|courriel|correo|sähköposti'),
     kinds: ['email'],
     isFixed: true,
     entered: [
@@ -48,8 +57,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'name',
     name: 'a person’s name',
-    words:
-      /\b(?:name|observer|surname|(?:given|family|additional)-name|vorname|nachname|prénom|nom|nombre|apellidos?|nimi|etunimi|sukunimi)\b/i,
+    words: saying(
+      `${nameOfNobody}name|observer|surname|(?:given|family|additional)-name|vorname|nachname|prénom|nom(?! d)|nombre(?! d)|apellidos?|nimi|etunimi|sukunimi`,
+    ),
     kinds: [],
     isFixed: true,
     entered: [
@@ -82,7 +92,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'iban',
     name: 'an account number of the international sort',
-    words: /\biban\b/i,
+    words: saying('iban'),
     kinds: [],
     isFixed: false,
     entered: [
@@ -102,7 +112,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'card',
     name: 'a long number copied from a card',
-    words: /\b(?:card|cc-number|member(?:ship)? number|account|kartennummer|tarjeta)\b/i,
+    words: saying(
+      'card|cc-number|member(?:ship)? number|account(?! (?:name|type|holder|id))|kartennummer|tarjeta',
+    ),
     kinds: [],
     isFixed: false,
     entered: [
@@ -122,8 +134,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'phone',
     name: 'a phone number',
-    words:
-      /\b(?:phone|mobile|tel|telephone|fax|cell|handy|telefon|telefonnummer|téléphone|teléfono|móvil|puhelin|puhelinnumero)\b/i,
+    words: saying(
+      'phone|mobile|tel|telephone|fax|cell|handy|telefon|telefonnummer|téléphone|teléfono|móvil|puhelin|puhelinnumero',
+    ),
     kinds: ['tel'],
     isFixed: false,
     entered: [
@@ -148,7 +161,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'date',
     name: 'a date',
-    words: /\b(?:date|day|birth(?:day)?|bday|datum|geburtsdatum|fecha|päivämäärä)\b/i,
+    words: saying('date|day|birth(?:day)?|bday|datum|geburtsdatum|fecha|päivämäärä'),
     kinds: [],
     isFixed: false,
     entered: [
@@ -173,7 +186,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'time',
     name: 'a time of day',
-    words: /\b(?:time|hour|high water|low water)\b/i,
+    words: saying('time|hour|high water|low water'),
     kinds: [],
     isFixed: false,
     entered: [
@@ -195,7 +208,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'year',
     name: 'a year',
-    words: /\byear\b/i,
+    words: saying('year'),
     kinds: [],
     isFixed: false,
     entered: [
@@ -212,8 +225,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'number',
     name: 'a number',
-    words:
-      /\b(?:amount|level|price|height|weight|depth|length|width|quantity|metres|count(?:ed)?|betrag|preis|gewicht|menge|länge|breite)\b/i,
+    words: saying(
+      'amount|level|price|height|weight|depth|length|width|quantity|metres|count(?:ed)?|betrag|preis|gewicht|menge|länge|breite',
+    ),
     kinds: [],
     isFixed: false,
     entered: [
@@ -238,7 +252,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'address',
     name: 'a web address',
-    words: /\b(?:url|web ?site|web address|home ?page|island page|link)\b/i,
+    words: saying('url|web ?site|web address|home ?page|island page|link'),
     kinds: ['url'],
     isFixed: true,
     entered: [
@@ -259,7 +273,7 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'street',
     name: 'a street and a number',
-    words: /\b(?:street|(?<!mail |web |ip |mac )address|straße|strasse|anschrift|rue|calle|katuosoite)\b/i,
+    words: saying('street|(?<!mail |web |ip |mac )address|straße|strasse|anschrift|rue|calle|katuosoite'),
     kinds: [],
     isFixed: true,
     entered: [
@@ -285,8 +299,9 @@ export const knownShapes: readonly KnownShape[] = [
   {
     id: 'postcode',
     name: 'a postal code',
-    words:
-      /\b(?:post(?:al)?[ -]?code|zip(?: code)?|plz|postleitzahl|code postal|código postal|postinumero)\b/i,
+    words: saying(
+      'post(?:al)?[ -]?code|zip(?: code)?|plz|postleitzahl|code postal|código postal|postinumero',
+    ),
     kinds: [],
     isFixed: false,
     entered: [

@@ -101,8 +101,8 @@ async function lookAtFocus(
   if (!facts?.box || !page.drawsFocus) return look(context, facts, null);
   const size = await page.probe('documentSize');
   const [picture] = await page.pictures([pictureBox(facts.box, size)], size);
-  const isAlike = picture?.id === atRest?.id && (await isAlikeAround(context, field));
-  return look(context, facts, picture ?? null, { focusUnseen: isAlike });
+  const isAlike = picture && picture.id === atRest?.id && (await isAlikeAround(context, field));
+  return look(context, facts, picture ?? null, { focusUnseen: isAlike === true });
 }
 
 /** How far around a control its focus may be shown: at what holds it, or with an outline that stands off, CSS px. */
