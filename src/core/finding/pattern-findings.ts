@@ -5,7 +5,7 @@ import { patternsOf } from '../guard/patterns-of';
 import { doublingSteps, mostSteps } from '../pattern/blow-up';
 import { patternWarnings } from '../pattern/pattern-warnings';
 import { slowText } from '../pattern/slow-text';
-import { parseNonNegativeInteger } from '../standard/constraint-validation';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { type Finding, findingId } from './finding';
 
 /** Kinds of warnings that the rules about markup do not have. */

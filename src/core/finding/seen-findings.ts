@@ -1,8 +1,7 @@
-import { type Field, type FieldKind, isDated, isTypedText } from '../form/field';
+import { type Field, type FieldKind, hasAttribute, isDated, isTypedText } from '../form/field';
 import type { FormDocument } from '../form/form-document';
 import { type Answers, answerTo } from '../observation/answers';
 import { type Observation, takesNoFocus } from '../observation/observation';
-import { fieldStateOf } from '../standard/field-state';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
 import { type Evidence, type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
@@ -62,13 +61,17 @@ const unreachable: Sort = {
     'Take it out of sight without taking it away: with opacity or a clip, not with display: none or visibility: hidden.',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (displayOnly.includes(field.kind) || fieldStateOf(field).disabled) return null;
+    if (displayOnly.includes(field.kind) || isDisabled(field)) return null;
     const [closed, focused] = looksOf(answers, target, field);
     if (closed?.outcome.status !== 'answered' || focused?.outcome.status !== 'inapplicable') return null;
     if (focused.outcome.reason !== takesNoFocus) return null;
     return { answer: focused, says: 'It does not take the focus.' };
   },
 };
+
+function isDisabled({ controls }: Field): boolean {
+  return controls.every((control) => control.disabledByFieldset || hasAttribute(control, 'disabled'));
+}
 
 /** In what is typed into, the caret shows the focus, or the part that is typed. */
 const noFocusShown: Sort = {

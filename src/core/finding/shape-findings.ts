@@ -5,7 +5,7 @@ import type { TypingPlan } from '../form/form-document';
 import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
 import { judgeFor } from '../replay/judge';
 import { habitsByRoute } from '../replay/usual-habits';
-import { parseNonNegativeInteger } from '../standard/constraint-validation';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { patternFault } from '../standard/pattern-attribute';
 import { type Finding, findingId } from './finding';
 

@@ -1,9 +1,9 @@
-import { type Field, isTypedText } from '../form/field';
+import { attribute, type Field, type FieldKind, isTypedText } from '../form/field';
 import { type Answers, answerTo } from '../observation/answers';
 import type { TypingFacts, TypingObservation } from '../observation/observation';
 import { formatScript } from '../script/script-text';
-import { validityOf } from '../standard/constraint-validation';
-import { fieldStateOf } from '../standard/field-state';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
+import { readPattern } from '../standard/pattern-attribute';
 import type { LineUp } from '../target/line-up';
 import { type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
 
@@ -135,13 +135,27 @@ function keptOut({ script, steps, guards }: TypingFacts, field: Field): string |
     .flatMap((stroke) => (stroke.kind === 'key' ? [stroke.key] : []));
   const last = steps[keys.length - 1];
   const typed = keys.join('');
-  if (!last || validityOf(fieldStateOf(field, { value: typed, byPerson: true })).flags.length > 0)
-    return null;
+  if (!last || !isAccepted(field, typed)) return null;
   const lost = [...new Set(keys.filter((_, index) => isTakenOut(steps, index)))].filter(
     (key) => countOf(key, last.text) < countOf(key, typed),
   );
   if (lost.length === 0) return null;
   return `${lost.map((key) => `“${key}”`).join(', ')} did not come in: “${typed}” became “${last.text}”.`;
+}
+
+/** Kinds whose text is ruled by pattern and lengths alone. */
+const freeText: readonly FieldKind[] = ['text', 'search', 'tel', 'password', 'textarea'];
+
+function isAccepted({ kind, controls: [control] }: Field, text: string): boolean {
+  if (!freeText.includes(kind)) return false;
+  const length = (name: string) => parseNonNegativeInteger(attribute(control, name));
+  const pattern = kind === 'textarea' ? null : attribute(control, 'pattern');
+  const reading = pattern === null ? null : readPattern(pattern);
+  return (
+    text.length >= (length('minlength') ?? 0) &&
+    text.length <= (length('maxlength') ?? Number.POSITIVE_INFINITY) &&
+    (reading?.status !== 'compiled' || reading.expression.test(text))
+  );
 }
 
 /** A listener kept the key from doing anything, or took away what it did. */

@@ -1,5 +1,5 @@
-import { parseNonNegativeInteger } from '../standard/constraint-validation';
 import { parseFloatingPointNumber } from '../standard/floating-point-numbers';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { readPattern } from '../standard/pattern-attribute';
 import { countedIn, countingOf } from '../standard/ranges-and-steps';
 import { appliesTo, attributeRegistry, isKnownAttribute } from './attribute-registry';

@@ -1,6 +1,7 @@
 import { isDated } from '../form/field';
-import { type ConstrainedField, parseNonNegativeInteger } from '../standard/constraint-validation';
+import type { ConstrainedField } from '../standard/constraint-validation';
 import { Decimal } from '../standard/decimal';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { countedIn, type Range, rangeOf } from '../standard/ranges-and-steps';
 import type { ValidityFlag } from '../standard/validity-flags';
 import type { Ways } from '../standard/ways';

@@ -1,7 +1,8 @@
 import { appliesTo } from '../form/attribute-registry';
 import { type Field, type FieldKind, isDated, isTypedText } from '../form/field';
-import { parseNonNegativeInteger, validityOf } from '../standard/constraint-validation';
+import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { arrowed } from '../standard/stepping';
 import type { ValidityFlag } from '../standard/validity-flags';
 import { habitsOf } from '../target/habits';

@@ -4,7 +4,7 @@ import { decideBeforeInsert, decideKey, rewriteAfterInput, rewriteOnLeaving } fr
 import { admittedText } from '../model/typing/admitted-text';
 import { bufferOf, type EditingBuffer, insertText } from '../script/editing-buffer';
 import { graphemes } from '../script/graphemes';
-import { parseNonNegativeInteger } from '../standard/constraint-validation';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { Habits } from '../target/habits';
 import { judgeFor } from './judge';
 import type { Judgement } from './verdict';

@@ -1,5 +1,6 @@
 import { appliesTo } from '../form/attribute-registry';
 import type { FieldKind } from '../form/field';
+import { parseNonNegativeInteger } from './non-negative-integers';
 import {
   countedIn,
   hasReversedRange,
@@ -104,12 +105,6 @@ function isPatternMismatch(field: ConstrainedField, ways: Ways): boolean {
   const lists = kind === 'email' || (ways.patternReadsLists && field.multiple);
   const values = lists ? partsOf(field) : [currentValue];
   return values.some((value) => !reading.expression.test(value));
-}
-
-/** HTML Standard, "Rules for parsing non-negative integers". */
-export function parseNonNegativeInteger(text: string | null): number | null {
-  const match = /^[\t\n\f\r ]*\+?(\d+)/.exec(text ?? '');
-  return match ? Number(match[1]) : /^[\t\n\f\r ]*-0+(?!\d)/.test(text ?? '') ? 0 : null;
 }
 
 function lengthFlags(field: ConstrainedField): { tooLong: boolean; tooShort: boolean } {

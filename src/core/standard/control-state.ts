@@ -1,6 +1,7 @@
 import { type Control, type FieldKind, kindOf, type Option } from '../form/field';
-import { type ConstrainedField, parseNonNegativeInteger } from './constraint-validation';
+import type { ConstrainedField } from './constraint-validation';
 import { meterValue, progressValue } from './gauges';
+import { parseNonNegativeInteger } from './non-negative-integers';
 import { sanitizeValue } from './value-sanitization';
 import { standardWays, type Ways } from './ways';
 

@@ -1,8 +1,8 @@
 import { appliesTo } from '../form/attribute-registry';
 import { type Direction, directionOfText } from '../form/direction';
 import { isButton } from '../form/field';
-import { parseNonNegativeInteger } from './constraint-validation';
 import { type ControlState, idlValueOf } from './control-state';
+import { parseNonNegativeInteger } from './non-negative-integers';
 import { standardWays, type Ways } from './ways';
 
 /** A file that a person chose; `content` holds one byte a character. */

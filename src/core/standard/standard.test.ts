@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readForm } from '../form/read-form';
-import { parseNonNegativeInteger, validityOf } from './constraint-validation';
+import { validityOf } from './constraint-validation';
 import {
   formatDate,
   formatLocalDateAndTime,
@@ -19,6 +19,7 @@ import { Decimal } from './decimal';
 import { isValidEmailAddress } from './email-addresses';
 import { fieldStateOf } from './field-state';
 import { isValidFloatingPointNumber, parseFloatingPointNumber } from './floating-point-numbers';
+import { parseNonNegativeInteger } from './non-negative-integers';
 import { readPattern } from './pattern-attribute';
 import { isStepMismatch, rangeOf } from './ranges-and-steps';
 import { sanitizeValue } from './value-sanitization';

@@ -13,7 +13,6 @@ import {
 } from '@/core/finding/finding';
 import { answerTo } from '@/core/observation/answers';
 import { standingIn } from '@/core/report/report';
-import { formatScript } from '@/core/script/script-text';
 import { targetIn } from '@/core/target/line-up';
 import { openDatabase } from '@/store/database';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -60,10 +59,11 @@ export function FindingDetail({
   const shown = { ...change, finding: id, field: field?.id ?? null, target: targets[0]?.target ?? null };
   const follow = () => {
     // Strokes can be seen once they are the field's script; what was there before comes back by Undo.
-    if (evidence === 'strokes' && script && field) {
-      const plan = { guards: [], ...form.typing[field.id], script: formatScript(script) };
-      edit({ typing: { ...form.typing, [field.id]: plan } }, `${field.id} strokes of a finding`);
-    }
+    if (evidence === 'strokes' && script && field)
+      void import('@/core/script/script-text').then(({ formatScript }) => {
+        const plan = { guards: [], ...form.typing[field.id], script: formatScript(script) };
+        edit({ typing: { ...form.typing, [field.id]: plan } }, `${field.id} strokes of a finding`);
+      });
     select(shown);
   };
   // Of many fields it is a long list, and comes last.

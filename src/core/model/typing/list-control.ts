@@ -1,5 +1,5 @@
-import { parseNonNegativeInteger } from '../../standard/constraint-validation';
 import type { ControlState } from '../../standard/control-state';
+import { parseNonNegativeInteger } from '../../standard/non-negative-integers';
 import { PlainControl } from './plain-control';
 import type { Press } from './typed-control';
 import type { TypingContext } from './typing-context';

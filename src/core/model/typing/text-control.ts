@@ -19,8 +19,8 @@ import {
 } from '../../script/editing-buffer';
 import { graphemes } from '../../script/graphemes';
 import type { EditingCommand, FocusWay } from '../../script/stroke';
-import { parseNonNegativeInteger } from '../../standard/constraint-validation';
 import { type ControlState, constraintsOf, withValue } from '../../standard/control-state';
+import { parseNonNegativeInteger } from '../../standard/non-negative-integers';
 import { arrowed } from '../../standard/stepping';
 import { admittedText } from './admitted-text';
 import { typedNumberValue } from './number-text';
