@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { cell, expect, openRun, test } from './app';
+import { cell, expect, openRun, pasteForm, test } from './app';
 
 test('findings of the hurried form: the worst first, with evidence and a decision that stays', async ({
   page,
@@ -164,4 +164,23 @@ test('answers that differ from the baseline are listed with their cause, and lea
   await others.getByRole('link', { name: 'Observer in Firefox' }).click();
   await expect(page).toHaveURL(/\/survey\?.*against=/);
   await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Observer');
+});
+
+test('what a maxlength cuts off is shown stroke by stroke, and what was typed before comes back', async ({
+  page,
+}) => {
+  await pasteForm(
+    page,
+    '<form><label>Card number <input name="card" maxlength="16"></label><button>Send</button></form>',
+  );
+  await page.getByRole('button', { name: /^Card number text/ }).waitFor();
+  await page.getByRole('link', { name: 'Findings', exact: true }).click();
+  await page.getByRole('button', { name: /Card number: its maxlength cuts 5 of 6/ }).click();
+  await page.getByRole('link', { name: 'See the strokes' }).click();
+  const script = page.getByRole('textbox', { name: 'Script', exact: true });
+  await expect(script).toHaveValue('paste "4000 0012 3456 7899"');
+  const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+  await expect(ladder.getByRole('row').nth(1).getByRole('cell').first()).toContainText('4000·0012·3456·7');
+  await page.keyboard.press('Control+z');
+  await expect(script).toHaveValue('type "4000001234567899"');
 });
