@@ -110,19 +110,19 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
     throw error;
   }
   let isAway = false;
+  const over = async (x: number, y: number) => {
+    isAway = false;
+    await point('mousemove', String(Math.round(x)), String(Math.round(y)));
+  };
   return {
     name: server.name,
     picture: async () => rasterOf(await readFile(/* turbopackIgnore: true */ server.screen)),
     // Two commands: some widgets want to have seen the pointer come before it clicks.
     click: async (x, y) => {
-      isAway = false;
-      await point('mousemove', String(Math.round(x)), String(Math.round(y)));
+      await over(x, y);
       await point('click', '1');
     },
-    over: async (x, y) => {
-      isAway = false;
-      await point('mousemove', String(Math.round(x)), String(Math.round(y)));
-    },
+    over,
     away: async () => {
       if (!isAway) await point('mousemove', '2', '2');
       isAway = true;

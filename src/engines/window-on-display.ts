@@ -108,6 +108,12 @@ export function windowOnDisplay(
     height: 120,
   };
 
+  /** The display with the page as it stands, and the pointer away from it. */
+  const atRest = async (): Promise<Raster> => {
+    await display.away();
+    await painted();
+    return settled(display, restPause);
+  };
   const ignoredAt = (control: Box) => [toDisplay(grown(control, ringWidth)), toolbar];
   const taken = async (control: Box, { raster, change }: Change): Promise<Appeared> => {
     const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(change, 2)]);
@@ -120,9 +126,7 @@ export function windowOnDisplay(
     status: 'there',
     viewport: { width: place.width, height: place.height },
     async appearing(control, one): Promise<Appeared | null> {
-      await display.away();
-      await painted();
-      const before = await settled(display, 60);
+      const before = await atRest();
       await act(one);
       // A pointer that stays makes tooltips come up, and they are no pop-ups.
       if (one.kind === 'click') await display.away();
@@ -133,9 +137,7 @@ export function windowOnDisplay(
     },
     async beyondPage(control) {
       if (!last) return null;
-      await display.away();
-      await painted();
-      const alone = await settled(display, 60);
+      const alone = await atRest();
       const change = changeBetween(last.before, last.after, ignoredAt(control), alone);
       return change && taken(control, { raster: last.after, change });
     },
@@ -177,8 +179,8 @@ function overlap(a: Box, b: Box): boolean {
 
 /** Bubbles grow in small steps with pauses between them; this is longer than the longest that was seen, ms. */
 const growthPause = 260;
-/** How long the display rests once the page is drawn anew, ms. */
-const redrawPause = 60;
+/** How long the display rests once the page is drawn, ms. */
+const restPause = 60;
 /** How often the display is looked at, ms. */
 const interval = 30;
 
@@ -209,7 +211,7 @@ async function changed(
     let raster = await settled(display, growthPause);
     if (redraw) {
       await redraw();
-      raster = await settled(display, redrawPause);
+      raster = await settled(display, restPause);
     }
     const change = changeBetween(before, raster, ignored);
     // What flashed up and went was not a pop-up.

@@ -1,4 +1,4 @@
-import { type Field, type FieldKind, hasAttribute, isDated, isTypedText } from '../form/field';
+import { type Field, isDated, isDisabled, isTypedText, takesKeys } from '../form/field';
 import type { FormDocument } from '../form/form-document';
 import { type Answers, answerTo } from '../observation/answers';
 import { type Observation, takesNoFocus } from '../observation/observation';
@@ -50,8 +50,6 @@ const leaving = (question: 'opening' | 'bubble', what: string): Sort => ({
   },
 });
 
-const displayOnly: readonly FieldKind[] = ['hidden', 'meter', 'progress', 'output'];
-
 const unreachable: Sort = {
   name: 'not by keyboard',
   harm: 'cannot enter a valid value',
@@ -61,17 +59,13 @@ const unreachable: Sort = {
     'Take it out of sight without taking it away: with opacity or a clip, not with display: none or visibility: hidden.',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (displayOnly.includes(field.kind) || isDisabled(field)) return null;
+    if (!takesKeys(field.kind) || field.controls.every(isDisabled)) return null;
     const [closed, focused] = looksOf(answers, target, field);
     if (closed?.outcome.status !== 'answered' || focused?.outcome.status !== 'inapplicable') return null;
     if (focused.outcome.reason !== takesNoFocus) return null;
     return { answer: focused, says: 'It does not take the focus.' };
   },
 };
-
-function isDisabled({ controls }: Field): boolean {
-  return controls.every((control) => control.disabledByFieldset || hasAttribute(control, 'disabled'));
-}
 
 /** In what is typed into, the caret shows the focus, or the part that is typed. */
 const noFocusShown: Sort = {
@@ -83,7 +77,7 @@ const noFocusShown: Sort = {
     'Draw an outline with :focus-visible; where the control itself is out of sight, at what stands for it.',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (displayOnly.includes(field.kind) || isTypedText(field.kind) || isDated(field.kind)) return null;
+    if (!takesKeys(field.kind) || isTypedText(field.kind) || isDated(field.kind)) return null;
     const [, focused] = looksOf(answers, target, field);
     if (focused?.outcome.status !== 'answered' || !focused.outcome.facts.focusUnseen) return null;
     return {

@@ -61,8 +61,7 @@ function cutFinding(
   const longest = Math.max(...cut.map(([one]) => one.length));
   return [
     {
-      id: findingId('shape', 'cuts', field.id),
-      field: { id: field.id, label: field.label },
+      ...about(field, 'cuts', cut),
       says: `${field.label}: its maxlength cuts ${cut.length} of ${entered.length} texts that people enter as ${name}: “${text}” becomes “${text.slice(0, most)}”.`,
       harm: 'value lost',
       why: 'The rest of what is pasted or typed goes without a word, and what is left looks entered.',
@@ -71,13 +70,25 @@ function cutFinding(
         kind: 'markup',
         edits: attributeEdits(markup, field.controls[0], { maxlength: String(longest) }),
       },
-      details: cut.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
       script: [{ kind: 'text', route: 'paste', text }],
-      targets: [],
-      marks: ['modelled'],
       evidence: 'strokes',
     },
   ];
+}
+
+/** What is the same of every finding about texts of a shape. */
+function about(
+  { id, label }: Field,
+  does: 'cuts' | 'refuses' | 'accepts',
+  texts: KnownShape['entered'],
+): Pick<Finding, 'id' | 'field' | 'details' | 'targets' | 'marks'> {
+  return {
+    id: findingId('shape', does, id),
+    field: { id, label },
+    details: texts.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
+    targets: [],
+    marks: ['modelled'],
+  };
 }
 
 const whys = {
@@ -124,17 +135,13 @@ function finding(
   const which = does === 'refuses' ? `that people enter as ${name}` : 'that look like it and mean nothing';
   return [
     {
-      id: findingId('shape', does, field.id),
-      field: { id: field.id, label: field.label },
+      ...about(field, does, texts),
       says: `${field.label}: its rule ${does} ${texts.length} of ${of} texts ${which}, such as “${text}”.`,
       harm:
         does === 'accepts' ? 'wrong value sent' : isFixed ? 'cannot enter a valid value' : 'person misled',
       why: whys[does === 'accepts' ? 'accepts' : isFixed ? 'refuses what is fixed' : 'refuses a writing'],
       ...mended,
-      details: texts.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
       script: null,
-      targets: [],
-      marks: ['modelled'],
       evidence: 'rule',
     },
   ];

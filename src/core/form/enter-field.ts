@@ -1,4 +1,4 @@
-import { type Field, hasAttribute, isTypedText } from './field';
+import { type Field, isDisabled, isTypedText } from './field';
 
 /** Why Enter cannot be tried. */
 export const noEnterField = 'The form has no field of one line of text.';
@@ -8,7 +8,7 @@ export function enterField(fields: readonly Field[], button: Field): Field | nul
   const [{ form }] = button.controls;
   return (
     fields.find(({ kind, controls: [control] }) => {
-      const isUsable = !hasAttribute(control, 'disabled') && !control.disabledByFieldset;
+      const isUsable = !isDisabled(control);
       return control.form === form && isTypedText(kind) && kind !== 'textarea' && isUsable;
     }) ?? null
   );

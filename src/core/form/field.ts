@@ -140,6 +140,11 @@ export function attribute(control: Attributed, name: string): string | null {
   return control.attributes.find((a) => a.name === name)?.value ?? null;
 }
 
+/** True for a control that is disabled by itself or by its fieldset (HTML Standard, "disabled" of form controls). */
+export function isDisabled(control: Control): boolean {
+  return control.disabledByFieldset || hasAttribute(control, 'disabled');
+}
+
 export function hasAttribute(control: Attributed, name: string): boolean {
   return control.attributes.some((a) => a.name === name);
 }

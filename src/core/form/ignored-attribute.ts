@@ -4,7 +4,15 @@ import { readPattern } from '../standard/pattern-attribute';
 import { countedIn, countingOf } from '../standard/ranges-and-steps';
 import { appliesTo, attributeRegistry, isKnownAttribute } from './attribute-registry';
 import { autocompleteFault } from './autocomplete-tokens';
-import { attribute, type Field, type FieldKind, hasAttribute, inputTypes, isDated } from './field';
+import {
+  attribute,
+  type Field,
+  type FieldKind,
+  hasAttribute,
+  inputTypes,
+  isDated,
+  isDisabled,
+} from './field';
 
 /**
  * Why an attribute that a field has does nothing there, in one sentence; null where it does something, or where only
@@ -122,8 +130,7 @@ const constraints = new Set(['required', 'min', 'max', 'step', 'minlength', 'max
 function overruled(field: Field, name: string): string | null {
   if (!constraints.has(name)) return null;
   const [control] = field.controls;
-  if (hasAttribute(control, 'disabled') || control.disabledByFieldset)
-    return 'The field is disabled, so it is not checked.';
+  if (isDisabled(control)) return 'The field is disabled, so it is not checked.';
   if (hasAttribute(control, 'readonly') && (control.element === 'input' || control.element === 'textarea'))
     return 'The field is read-only, so it is not checked.';
   return null;

@@ -1,5 +1,5 @@
 import type { ChosenFile } from '../standard/entry-list';
-import { attribute, type Field, hasAttribute } from './field';
+import { attribute, type Field, hasAttribute, isDisabled } from './field';
 
 const content = 'Two gulls and a seal.\r\n';
 const byType: readonly (readonly [accepted: RegExp, ending: string, type: string])[] = [
@@ -16,7 +16,7 @@ const byType: readonly (readonly [accepted: RegExp, ending: string, type: string
  */
 export function trialFiles(field: Field): readonly ChosenFile[] {
   const [control] = field.controls;
-  if (field.kind !== 'file' || hasAttribute(control, 'disabled') || control.disabledByFieldset) return [];
+  if (field.kind !== 'file' || isDisabled(control)) return [];
   const accept = attribute(control, 'accept') ?? '';
   const [, ending, type] = byType.find(([accepted]) => accepted.test(accept)) ?? [null, 'txt', 'text/plain'];
   const file = (name: string): ChosenFile => ({ name: `${name}.${ending}`, type, content });

@@ -1,4 +1,4 @@
-import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
+import { attribute, type Field, hasAttribute, isDisabled, isTypedText, takesKeys } from '../form/field';
 import { type EnterKeyHint, type Entry, entryOf, hasKeyboard } from './entry';
 import { hasActionKey, type Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
@@ -29,10 +29,7 @@ export interface ActionKey {
 export function focusOrder(fields: readonly Field[]): readonly Field[] {
   const index = ({ controls }: Field) => Number.parseInt(attribute(controls[0], 'tabindex') ?? '0', 10) || 0;
   const takesFocus = ({ kind, controls: [control] }: Field) =>
-    !['hidden', 'output', 'meter', 'progress'].includes(kind) &&
-    !hasAttribute(control, 'disabled') &&
-    !control.disabledByFieldset &&
-    !hasAttribute(control, 'hidden');
+    takesKeys(kind) && !isDisabled(control) && !hasAttribute(control, 'hidden');
   const reached = fields.filter((field) => takesFocus(field) && index(field) >= 0);
   const early = reached.filter((field) => index(field) > 0).sort((a, b) => index(a) - index(b));
   return [...early, ...reached.filter((field) => index(field) === 0)];

@@ -104,7 +104,7 @@ async function beyondFocus(
   const { page, asking } = context;
   const probed = probeField(field);
   await makeReady(context, field);
-  await page.probe('rememberOverlays');
+  if (asking.page) await page.probe('rememberOverlays');
   await page.probe('focus', probed);
   const control = await page.probe('bringIntoSight', probed);
   const beyond = control && (await window.beyondPage(control));

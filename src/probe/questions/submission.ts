@@ -98,9 +98,8 @@ async function anew(page: QuestionContext['page'], asking: Asking): Promise<void
 
 /** Lets go of what a page of its own has sent before, and keeps in mind how it stands; no other page has scripts. */
 async function listenAnew(page: QuestionContext['page'], asking: Asking): Promise<void> {
-  if (!asking.page) return;
-  await page.probe('caught');
-  await page.probe('rememberPage');
+  await takeCaught(page, asking);
+  if (asking.page) await page.probe('rememberPage');
 }
 
 /** What the scripts of a page of its own would have sent; no other page has any. */
