@@ -40,14 +40,14 @@ export function run(program, parameters, env = {}, quiet = false) {
   return status === 0;
 }
 
-/** Installs the npm packages of the lock file unless they are there already. */
+/** Installs exactly the npm packages of the lock file, unless they are there already. */
 export function ensurePackages() {
   const lock = join(root, 'package-lock.json');
   const mark = join(root, 'node_modules', '.ukko-installed');
   const wanted = readFileSync(lock, 'utf8');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   console.log('Installing npm packages…');
-  if (!run('npm', ['install', '--no-save', '--prefer-offline', '--no-fund', '--no-audit']))
+  if (!run('npm', ['ci', '--prefer-offline', '--no-fund', '--no-audit']))
     throw new Error('The npm packages could not be installed; what npm said stands above.');
   writeFileSync(mark, wanted);
 }
