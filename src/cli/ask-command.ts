@@ -5,10 +5,13 @@ import { answerLine } from '@/core/model/answer-line';
 
 /** Characters that are gathered before they are written. */
 const chunk = 64 * 1024;
+/** How long answers are held before they are written, ms. */
+const longestHeld = 200;
 
 /** `ukko ask`: one JSON question on each line in, one JSON answer on each line out, in the same order. Empty lines are left out. */
 export async function askCommand(input: Readable, output: Writable): Promise<void> {
   let waiting = '';
+  let flushed = performance.now();
   const flush = async () => {
     const text = waiting;
     waiting = '';
@@ -17,7 +20,12 @@ export async function askCommand(input: Readable, output: Writable): Promise<voi
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === '') continue;
     waiting += `${JSON.stringify(answerLine(line))}\n`;
-    if (waiting.length >= chunk) await flush();
+    if (waiting.length >= chunk || performance.now() - flushed > longestHeld) {
+      await flush();
+      // Lines that are there already would keep signals waiting.
+      await new Promise(setImmediate);
+      flushed = performance.now();
+    }
   }
   await flush();
 }

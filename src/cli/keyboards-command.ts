@@ -1,4 +1,4 @@
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { askedText } from '@/core/keyboard/content-purpose';
 import { isTappable, type PhoneEngine } from '@/core/keyboard/keyboard-question';
@@ -8,6 +8,8 @@ import { EngineLost } from '@/engines/engine';
 import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
 import { readFormFile } from './read-form-file';
 import { refuse } from './refuse';
+import { stopSignal } from './stopping';
+import { unwritablePath, writeWhole } from './write-whole';
 
 export interface KeyboardsOptions {
   readonly engine: PhoneEngine;
@@ -19,8 +21,9 @@ export interface KeyboardsOptions {
 export async function keyboardsCommand(file: string, options: KeyboardsOptions): Promise<void> {
   const form = await readFormFile(file);
   if (!form) return refuse(`The file ${file} cannot be read. Give the path of an HTML file.`);
-  const cancel = new AbortController();
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
+  const unwritable = await unwritablePath([options.json]);
+  if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
+  const signal = stopSignal();
   try {
     if (options.pictures) await mkdir(options.pictures, { recursive: true });
     const sweep = await measureKeyboards(
@@ -28,7 +31,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
       { markup: form.markup, page: null },
       isTappable,
       (answer) => process.stdout.write(`${lineOf(answer)}\n`),
-      cancel.signal,
+      signal,
     );
     await write(sweep, options);
   } catch (error) {
@@ -56,7 +59,7 @@ async function write(
 ): Promise<void> {
   if (pictures)
     for (const { field, picture } of answers)
-      await writeFile(join(pictures, `${field.id.replace(/[^\w-]/g, '_')}.png`), pictureBytes(picture));
+      await writeWhole(join(pictures, `${field.id.replace(/[^\w-]/g, '_')}.png`), pictureBytes(picture));
   if (json) {
     const told = answers.map(({ field: { id, label, kind }, measured }) => ({
       field: id,
@@ -64,6 +67,6 @@ async function write(
       kind,
       ...measured,
     }));
-    await writeFile(json, `${JSON.stringify({ ...sweep, answers: told }, null, 2)}\n`);
+    await writeWhole(json, `${JSON.stringify({ ...sweep, answers: told }, null, 2)}\n`);
   }
 }

@@ -1,11 +1,15 @@
 import { refuse } from './refuse';
-import { type ReportOptions, readBaseline, readRun, reportRun } from './write-reports';
+import { stopSignal } from './stopping';
+import { type ReportOptions, readBaseline, readRun, reportPaths, reportRun } from './write-reports';
+import { unwritablePath } from './write-whole';
 
 /** `ukko report`: reports of a run that was swept before. */
 export async function reportCommand(file: string, options: ReportOptions): Promise<void> {
+  const unwritable = await unwritablePath(reportPaths(options));
+  if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const run = await readRun(file);
   if (typeof run === 'string') return refuse(run);
   const baseline = await readBaseline(options);
   if (typeof baseline === 'string') return refuse(baseline);
-  await reportRun(run, baseline, options);
+  await reportRun(run, baseline, options, stopSignal());
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { unwatchFile, watchFile } from 'node:fs';
-import { readFile, writeFile } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import type { FormDocument } from '@/core/form/form-document';
 import { readForm } from '@/core/form/read-form';
 import { type Asking, askingOf } from '@/core/observation/asking';
@@ -18,7 +18,9 @@ import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
 import { refuse } from './refuse';
 import { pageChange } from './served-page';
-import { type ReportOptions, readBaseline, reportRun } from './write-reports';
+import { stopSignal } from './stopping';
+import { type ReportOptions, readBaseline, reportPaths, reportRun } from './write-reports';
+import { unwritablePath, writeWhole } from './write-whole';
 
 export interface SweepOptions extends ReportOptions {
   readonly out?: string;
@@ -26,6 +28,8 @@ export interface SweepOptions extends ReportOptions {
   readonly questions: readonly PageQuestion[];
   readonly quiet: boolean;
   readonly watch: boolean;
+  /** Minutes after which a sweep that was not ended is ended, with what was answered. */
+  readonly limit: number;
   /** Of a page on a dev server: which of its forms, and a file with what is done before it is there. */
   readonly form: number;
   readonly steps?: string;
@@ -33,8 +37,9 @@ export interface SweepOptions extends ReportOptions {
 
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
-  const cancel = new AbortController();
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => cancel.abort());
+  const unwritable = await unwritablePath([options.out, ...reportPaths(options)]);
+  if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
+  const stop = stopSignal(options.watch ? null : options.limit * 60_000);
   const baseline = await readBaseline(options);
   if (typeof baseline === 'string') return refuse(baseline);
   if (options.watch && file === '-')
@@ -42,14 +47,14 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
   let before = baseline;
   for (;;) {
     // What is edited while it is swept counts too.
-    const change = options.watch ? changeOf(file, cancel.signal) : null;
-    const run = await sweepOnce(file, options, before, cancel.signal);
-    if (!change || cancel.signal.aborted) return;
+    const change = options.watch ? changeOf(file, stop) : null;
+    const run = await sweepOnce(file, options, before, stop);
+    if (!change || stop.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
     process.stderr.write(`Waiting for ${file} to change. Control+C ends.\n`);
     await change;
-    if (cancel.signal.aborted) {
+    if (stop.aborted) {
       process.exitCode = 0;
       return;
     }
@@ -82,8 +87,9 @@ async function sweepOnce(
     process.stderr.write(
       `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}\n`,
     );
+  if (signal.aborted) process.stderr.write(`Stopped before the end, because ${signal.reason}.\n`);
   // Half a sweep says nothing of what is gone.
-  if (!signal.aborted) await reportRun(run, baseline, options, options.quiet);
+  else await reportRun(run, baseline, options, signal, options.quiet);
   return run;
 }
 
@@ -162,7 +168,7 @@ function fileChange(file: string, signal: AbortSignal): Promise<void> {
 
 async function written(path: string, run: Run): Promise<boolean> {
   try {
-    await writeFile(path, writeRunFile(run));
+    await writeWhole(path, writeRunFile(run));
     return true;
   } catch {
     return false;

@@ -65,6 +65,7 @@ withReports(
       .default(usualQuestions, usualQuestions.join(', ')),
   )
   .option('--quiet', 'say nothing while it runs', false)
+  .option('--limit <minutes>', 'end after so long, with what was answered by then', readLimit, 60)
   .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
   .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
   .option('--watch', 'sweep again whenever the file or the page changes, and say what that did', false)
@@ -204,6 +205,11 @@ function readTargets(text: string): Target[] {
 function readNumber(text: string): number {
   if (/^\d{1,4}$/.test(text)) return Number(text);
   throw new InvalidArgumentError('A number from 0 is wanted.');
+}
+
+function readLimit(text: string): number {
+  if (/^\d{1,4}$/.test(text) && Number(text) > 0) return Number(text);
+  throw new InvalidArgumentError('A number of minutes from 1 is wanted.');
 }
 
 function readQuestions(text: string): PageQuestion[] {

@@ -1,8 +1,8 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { causeText, driftBetween, type FoundRun } from '@/core/drift/drift';
-import { findingsOfRun } from '@/core/finding/collect-findings';
+import { runFindings } from '@/core/finding/collect-findings';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import { answersOf } from '@/core/observation/answers';
@@ -18,6 +18,8 @@ import { byHarm, harmTitles, type Report, standingOf } from '@/core/report/repor
 import { ukkoVersion } from '@/core/version';
 import type { FailOn } from './fail-on';
 import { refuse } from './refuse';
+import { heeding } from './stopping';
+import { writeWhole } from './write-whole';
 
 export interface ReportOptions {
   readonly html?: string;
@@ -28,6 +30,11 @@ export interface ReportOptions {
   /** A run file to compare with. */
   readonly baseline?: string;
   readonly failOn: FailOn;
+}
+
+/** Where reports are to be written. */
+export function reportPaths({ html, markdown, csv, json, junit }: ReportOptions): (string | undefined)[] {
+  return [html, markdown, csv, json, junit];
 }
 
 /** Of a person in front of a build server nobody knows more than the defaults. */
@@ -42,16 +49,19 @@ export async function readRun(path: string): Promise<Run | string> {
   return reading.status === 'fault' ? `${path}: ${reading.text}` : reading.run;
 }
 
-/** What was found by a run, and what is another than in a baseline. */
-function reportOf(run: Run, baseline: Run | null): Report {
-  const found = findingsOfRun(run, setup);
-  const before = baseline && foundRun(baseline, findingsOfRun(baseline, setup));
+/** What was found by a run, and what is another than in a baseline; null when it was told to stop. */
+async function reportOf(run: Run, baseline: Run | null, signal: AbortSignal): Promise<Report | null> {
+  const found = await heeding(runFindings(run, setup), signal);
+  const foundBefore = baseline && (await heeding(runFindings(baseline, setup), signal));
+  if (!found || (baseline && !foundBefore)) return null;
+  const before = baseline && foundBefore && foundRun(baseline, foundBefore);
   return {
     run,
     findings: found,
     decisions: new Map(),
     drift:
-      before && driftBetween(before, foundRun(run, found), pixelsIn([...run.pictures, ...baseline.pictures])),
+      before &&
+      driftBetween(before, foundRun(run, found), pixelsIn([...run.pictures, ...(baseline?.pictures ?? [])])),
     ukko: ukkoVersion,
     madeAt: new Date().toISOString(),
   };
@@ -96,7 +106,7 @@ async function writeReports(report: Report, options: ReportOptions): Promise<str
   for (const [path, write] of writers) {
     if (path === undefined) continue;
     try {
-      await writeFile(path, write());
+      await writeWhole(path, write());
     } catch (error) {
       if (!(error instanceof Error && 'code' in error)) throw error;
       return path;
@@ -110,9 +120,15 @@ export async function reportRun(
   run: Run,
   baseline: Run | null,
   options: ReportOptions,
+  signal: AbortSignal,
   quiet = false,
 ): Promise<void> {
-  const report = reportOf(run, baseline);
+  const report = await reportOf(run, baseline, signal);
+  if (!report) {
+    process.stderr.write(`Stopped before the reports were written, because ${signal.reason}.\n`);
+    process.exitCode = 1;
+    return;
+  }
   const unwritten = await writeReports(report, options);
   if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
   if (!quiet) process.stdout.write(`${summaryOf(report)}\n`);

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { build } from 'esbuild';
+import { build, type Plugin } from 'esbuild';
 
 /**
  * Scripts that run in a page under test, `probe` for engines and `probe-frame` in a frame of a window; the page of a real
@@ -30,6 +30,16 @@ export function probeBundle(entry: ProbeEntry): Promise<ProbeBundle> {
   return made;
 }
 
+/** In a page its own matcher answers, not the core's: that one is there to be given up. */
+export const matcherOfThePage: Plugin = {
+  name: 'matcher of the page',
+  setup({ onResolve }) {
+    onResolve({ filter: /\/regexp\/compiled-pattern$/ }, () => ({
+      path: join(projectRoot(), 'src/probe/pattern-in-page.ts'),
+    }));
+  },
+};
+
 async function bundle(entry: ProbeEntry): Promise<ProbeBundle> {
   const root = projectRoot();
   const result = await build({
@@ -44,6 +54,7 @@ async function bundle(entry: ProbeEntry): Promise<ProbeBundle> {
     charset: 'ascii',
     metafile: true,
     logLevel: 'silent',
+    plugins: [matcherOfThePage],
   });
   const code = (result.outputFiles[0]?.text ?? '').replaceAll('</script', '<\\/script');
   return { code, inputs: Object.keys(result.metafile.inputs).sort() };

@@ -32,6 +32,11 @@ export function guardField(element: HTMLInputElement | HTMLTextAreaElement): Att
 `;
 }
 
+/** In a page its own matcher answers. */
+function sourceFor(path: string): string {
+  return path.endsWith('/regexp/compiled-pattern.ts') ? 'src/probe/pattern-in-page.ts' : path;
+}
+
 /** A source after everything that it imports. */
 async function gather(
   path: string,
@@ -45,6 +50,9 @@ async function gather(
   if (foreign)
     throw new Error(`${path} imports ${foreign[1]}, which a module without dependencies cannot have.`);
   for (const [, target = ''] of source.matchAll(importLine))
-    await gather(join(/* turbopackIgnore: true */ dirname(path), `${target}.ts`), into, [...underWay, path]);
+    await gather(sourceFor(join(/* turbopackIgnore: true */ dirname(path), `${target}.ts`)), into, [
+      ...underWay,
+      path,
+    ]);
   into.set(path, source);
 }

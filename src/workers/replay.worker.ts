@@ -8,7 +8,6 @@ import type { FormDocument } from '@/core/form/form-document';
 import { pageOf } from '@/core/form/page-controls';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
-import { expressionOf } from '@/core/guard/pattern-rule';
 import type { AskedKeyboard } from '@/core/keyboard/asked-keyboards';
 import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
 import {
@@ -28,9 +27,10 @@ import { scriptTyping } from '@/core/model/type-script';
 import type { Run } from '@/core/observation/run';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
-import type { Pattern } from '@/core/pattern/pattern-table';
 import { type RuleReport, ruleReport, type SampleStanding, textStanding } from '@/core/pattern/rule-report';
 import { liveRules, nativeRule, submitRule } from '@/core/pattern/rule-table';
+import { nativePattern } from '@/core/regexp/native-pattern';
+import type { Pattern } from '@/core/regexp/pattern';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
@@ -70,13 +70,12 @@ type Progress = (done: number) => unknown;
 /** How often progress is told, ms. */
 const tellEvery = 60;
 
-async function withProgress<T>(run: Generator<number, T>, progress: Progress, each = false): Promise<T> {
+async function withProgress<T>(run: Generator<number, T>, progress: Progress): Promise<T> {
   let told = Date.now();
   for (;;) {
     const step = run.next();
     if (step.done) return step.value;
-    if (each) await progress(step.value);
-    else if (Date.now() - told >= tellEvery) {
+    if (Date.now() - told >= tellEvery) {
       told = Date.now();
       progress(step.value);
     }
@@ -96,7 +95,7 @@ function typingsOf({ markup }: ReplayedField, field: Field, guards: readonly Gua
   return typing.typings;
 }
 
-/** Replays where it holds nothing up: a pattern that never ends stalls this worker, and the page ends it. */
+/** Replays where it holds nothing up. What a pattern makes slow is counted in steps, and given up with `GaveUp`. */
 const replayWork = {
   /** Each target's own script; only what came out otherwise than the last time is given. */
   strokes(
@@ -107,16 +106,19 @@ const replayWork = {
     const field = fieldIn(of);
     if (!field) return [];
     const typings = typingsOf(of, field, guards);
-    return scripts.flatMap(([target, script]): ReplayTail[] => {
+    const replays = scripts.flatMap(([target, script]): ModelledReplay[] => {
       const habits = habitsOf(target);
       if (!habits) return [];
       const type = typings.get(target) ?? scriptTyping(field, guards, habits, pageOf(of.markup));
       typings.set(target, type);
       const facts = type(script);
-      const replay = { target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) };
-      const tail = tailOf(told.get(target) ?? null, replay);
-      told.set(target, replay);
-      return [tail];
+      return [{ target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) }];
+    });
+    // Told at last, all at once: of what was given up on the way the page hears nothing.
+    return replays.map((replay) => {
+      const tail = tailOf(told.get(replay.target) ?? null, replay);
+      told.set(replay.target, replay);
+      return tail;
     });
   },
 
@@ -246,7 +248,7 @@ const replayWork = {
 
   /** How long this engine's matcher takes over texts that are made to be slow; null: none of them is. */
   async slowness(pattern: Pattern): Promise<Growth | null> {
-    const expression = expressionOf(pattern);
+    const expression = nativePattern(pattern);
     if (!expression) return null;
     return measuredGrowth(
       slowTexts(pattern.source),
@@ -279,17 +281,13 @@ const replayWork = {
     );
   },
 
-  /**
-   * @param progress hears how many sample × target pairs are done, some times a second
-   * @param each after every one, which is slow: to find the sample over which a guard does not end
-   */
+  /** @param progress hears how many sample × target pairs are done, some times a second */
   async samples(
     of: ReplayedField,
     guards: readonly Guard[],
     samples: readonly Sample[],
     targets: readonly TargetId[],
     progress: Progress,
-    each = false,
   ): Promise<SampleVerdicts> {
     const field = fieldIn(of);
     const known = targets.flatMap((id) => {
@@ -297,7 +295,7 @@ const replayWork = {
       return habits ? [{ id, habits }] : [];
     });
     if (!field) return { targets: [], verdicts: [], changed: [] };
-    return withProgress(replaySamples(field, guards, samples, known), progress, each);
+    return withProgress(replaySamples(field, guards, samples, known), progress);
   },
 };
 export type ReplayWork = typeof replayWork;

@@ -2,7 +2,7 @@ import { type Field, fieldElements, isButton } from '../form/field';
 import { askedBefore, groupName } from '../form/group-name';
 import { labelWords } from '../form/label-words';
 import { nameFromWords } from '../form/name-from-words';
-import { attributeOf, type Element, elementsOf, isElement, type Node } from '../form/parse-markup';
+import { attributeOf, type Element, isElement, type Node } from '../form/parse-markup';
 import {
   type Mend,
   namedGroup,
@@ -37,9 +37,7 @@ export const unlabelled: Rule = (page, report) => {
     const around = place?.ancestors.filter(
       ({ tagName, attrs }) => tagName === 'label' && !attrs.some(({ name }) => name === 'for'),
     );
-    const tied = page.elements.flatMap(({ element }) =>
-      element.tagName === 'label' && id !== null && attributeOf(element, 'for') === id ? [element] : [],
-    );
+    const tied = id === null ? [] : (page.labelsFor.get(id) ?? []);
     const labels = [...(around ?? []), ...tied];
     const isNamed =
       labels.some((label) => labelWords(label, place?.element ?? null) !== '') ||
@@ -71,12 +69,12 @@ function leadsTo(byId: PageUnderCheck['byId'], element: Element): boolean {
 }
 
 export const labelForNothing: Rule = (page, report) => {
-  const { elements, byId } = page;
+  const { elements, byId, wrapped } = page;
   for (const { element, ancestors } of elements) {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
-    const holds = [...elementsOf(element)].some(({ element: { tagName } }) => isLabelable(tagName));
-    if (target === null ? holds : isLabelable(byId.get(target)?.tagName)) continue;
+    const tied = target === null ? wrapped.get(element) : byId.get(target);
+    if (isLabelable(tied?.tagName)) continue;
     report({
       span: startOf(element),
       text:

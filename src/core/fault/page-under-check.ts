@@ -1,6 +1,8 @@
 import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../form/field';
+import { wrappedControls } from '../form/label-words';
 import { linePositions } from '../form/line-positions';
 import {
+  attributeOf,
   type Element,
   elementSpan,
   elementsById,
@@ -9,6 +11,7 @@ import {
   textOf,
 } from '../form/parse-markup';
 import { controlsIn, type Placed } from '../form/read-form';
+import { GaveUp } from '../regexp/budget';
 import type { Mend } from './mend';
 
 /** What is told of a fault: what is wrong, and what to do about it. `line` and `column` count from 1. */
@@ -37,6 +40,10 @@ export interface PageUnderCheck {
   readonly fields: readonly Field[];
   readonly elements: readonly Placed[];
   readonly byId: ReadonlyMap<string, Element>;
+  /** Labels by what their `for` says. */
+  readonly labelsFor: ReadonlyMap<string, readonly Element[]>;
+  /** The control that each label without a `for` holds. */
+  readonly wrapped: ReadonlyMap<Element, Element>;
   /** The element of a control. */
   elementOf(control: Control): Placed | undefined;
   /** Words about a field that stand where a person sees them before anything is sent: its hint, title and placeholder. */
@@ -52,20 +59,46 @@ export const entries = ({ fields }: PageUnderCheck) =>
 /** An attribute of a field's first control. */
 export const text = (field: Field, name: string) => attribute(field.controls[0], name);
 
+/** Fields that are checked, and faults that one rule reports: of more nobody reads, and some rules hold each field against all. */
+const [mostChecked, mostReported] = [1000, 300];
+
 /** Runs rules over a form, by their names. @returns faults in the order in which they stand in the markup */
 export function runRules(
   markup: string,
   { fields }: Pick<FormReading, 'fields'>,
   rules: Readonly<Record<string, Rule>>,
 ): MarkupFault[] {
-  const page = pageUnderCheck(markup, fields);
+  const page = pageUnderCheck(markup, fields.slice(0, mostChecked));
   const at = linePositions(markup);
   const faults: MarkupFault[] = [];
   for (const [rule, run] of Object.entries(rules))
-    run(page, ({ field, span, text, remedy, mend }) =>
-      faults.push({ rule, field: field ?? null, text, remedy, mend: mend ?? null, span, ...at(span.start) }),
-    );
+    for (const { field, span, text, remedy, mend } of reported(run, page))
+      faults.push({ rule, field: field ?? null, text, remedy, mend: mend ?? null, span, ...at(span.start) });
   return faults.sort((a, b) => a.span.start - b.span.start);
+}
+
+/** What a rule reports; a field over which it takes too many steps costs the others nothing. */
+function reported(run: Rule, page: PageUnderCheck): readonly Parameters<Report>[0][] {
+  try {
+    const found: Parameters<Report>[0][] = [];
+    run(page, (fault) => {
+      if (found.length === mostReported) throw new Enough(found);
+      found.push(fault);
+    });
+    return found;
+  } catch (error) {
+    if (error instanceof Enough) return error.found;
+    if (!(error instanceof GaveUp)) throw error;
+    if (page.fields.length < 2) return [];
+    return page.fields.flatMap((field) => reported(run, { ...page, fields: [field] }));
+  }
+}
+
+/** Ends a rule that has reported as much as it may. */
+class Enough extends Error {
+  constructor(readonly found: readonly Parameters<Report>[0][]) {
+    super('enough');
+  }
 }
 
 export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUnderCheck {
@@ -78,7 +111,24 @@ export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUn
     ]),
   );
   const elementOf = (control: Control) => placed.get(control.ordinal);
-  return { fields, elements, byId, elementOf, hintOf: (field) => hintOf(field, elementOf, byId) };
+  const labelsFor = new Map<string, Element[]>();
+  for (const { element } of elements) {
+    const target = element.tagName === 'label' ? attributeOf(element, 'for') : null;
+    if (target === null) continue;
+    const labels = labelsFor.get(target) ?? [];
+    labels.push(element);
+    labelsFor.set(target, labels);
+  }
+  const wrapped = wrappedControls(elements);
+  return {
+    fields,
+    elements,
+    byId,
+    labelsFor,
+    wrapped,
+    elementOf,
+    hintOf: (field) => hintOf(field, elementOf, byId),
+  };
 }
 
 function hintOf(

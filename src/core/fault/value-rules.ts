@@ -140,7 +140,7 @@ export const patternFaults: Rule = (page, report) => {
       });
       continue;
     }
-    if (reading.expression.test(''))
+    if (reading.matches(''))
       report({
         field,
         span,

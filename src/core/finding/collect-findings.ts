@@ -1,4 +1,5 @@
 import { pageUnderCheck } from '../fault/page-under-check';
+import type { Field } from '../form/field';
 import type { FormDocument } from '../form/form-document';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
@@ -6,11 +7,12 @@ import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards'
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { answersOf } from '../observation/answers';
 import type { Run } from '../observation/run';
+import { GaveUp } from '../regexp/budget';
 import { firstSamples } from '../replay/sample-table';
 import { actionKeyFindings } from './action-key-findings';
 import { answerFindings } from './answer-findings';
 import { detourFindings } from './detour-findings';
-import { collected, type Finding } from './finding';
+import { collected, type Finding, findingId } from './finding';
 import { guardFindings } from './guard-findings';
 import { keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
@@ -36,33 +38,79 @@ export function* formFindings(
     const own = asked.filter((one) => one.field === field.id);
     const ruled = { field, guards: plan.guards, samples: firstSamples(plan.samples) };
     found.push(
-      ...patternFindings(markup, field, plan.guards),
-      ...shapeFindings(markup, field, plan, hintOf(field)),
-      ...keyboardFindings(markup, ruled, setup, own),
-      ...actionKeyFindings(field, fields, setup),
-      ...detourFindings(markup, ruled, setup),
-      ...guardFindings(field, plan, page, own),
+      ...workedOut(field, [
+        () => patternFindings(markup, field, plan.guards),
+        () => shapeFindings(markup, field, plan, hintOf(field)),
+        () => keyboardFindings(markup, ruled, setup, own),
+        () => actionKeyFindings(field, fields, setup),
+        () => detourFindings(markup, ruled, setup),
+        () => guardFindings(field, plan, page, own),
+      ]),
     );
     yield index + 1;
   }
   return found;
 }
 
+/** What each check finds of a field. A check that takes too many steps costs no other one its findings, and is named. */
+function workedOut(field: Field, checks: readonly (() => Finding[])[]): Finding[] {
+  const reasons = new Set<string>();
+  const found = checks.flatMap((check) => {
+    try {
+      return check();
+    } catch (error) {
+      if (!(error instanceof GaveUp)) throw error;
+      reasons.add(error.message);
+      return [];
+    }
+  });
+  return reasons.size === 0 ? found : [...found, uncheckedFinding(field, [...reasons])];
+}
+
+/** What was not covered is said. */
+function uncheckedFinding({ id, label }: Field, reasons: readonly string[]): Finding {
+  return {
+    id: findingId('not worked out', id),
+    field: { id, label },
+    says: `${label}: not every check of its rule was worked out.`,
+    harm: 'cosmetic',
+    why: 'The rule is too large or too deep for Ukko, so a fault in it may be missing here.',
+    remedy: 'Write the rule with fewer repetitions inside repetitions.',
+    change: null,
+    details: reasons.map((reason) => `Not worked out: ${reason}.`),
+    script: null,
+    targets: [],
+    marks: ['modelled'],
+    evidence: 'rule',
+  };
+}
+
 /** The same in one go, for who need not show progress. */
 export function formFindingsAtOnce(...of: Parameters<typeof formFindings>): Finding[] {
-  const work = formFindings(...of);
+  return resultOf(formFindings(...of));
+}
+
+function resultOf<Result>(work: Generator<unknown, Result>): Result {
   for (;;) {
     const step = work.next();
     if (step.done) return step.value;
   }
 }
 
-/** Everything that is found about the form of a run, by the form itself and by the answers. */
-export function findingsOfRun(
-  run: Pick<Run, 'form' | 'lineUp' | 'observations'>,
-  setup: KeyboardSetup,
-): Finding[] {
+type FoundIn = Pick<Run, 'form' | 'lineUp' | 'observations'>;
+
+/**
+ * Everything that is found about the form of a run, by the form itself and by the answers.
+ * @yields how many fields are done
+ */
+export function* runFindings(run: FoundIn, setup: KeyboardSetup): Generator<number, Finding[]> {
   const answers = answersOf(run.observations);
   const asked = askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields);
-  return collected([...formFindingsAtOnce(run.form, setup, asked), ...answerFindings(run, answers)]);
+  const ofForm = yield* formFindings(run.form, setup, asked);
+  return collected([...ofForm, ...answerFindings(run, answers)]);
+}
+
+/** The same in one go. */
+export function findingsOfRun(run: FoundIn, setup: KeyboardSetup): Finding[] {
+  return resultOf(runFindings(run, setup));
 }

@@ -81,7 +81,7 @@ describe('findings of a form', () => {
       {
         says: 'Code: a matcher takes ever longer over “aaaaaaaa!”, the longer the worse.',
         details: [
-          expect.stringMatching(/^With “a” 8 times: [\d,]+ steps\.$/),
+          expect.stringMatching(/^With “a” \d+ times: [\d,]+ steps\.$/),
           expect.anything(),
           expect.anything(),
         ],

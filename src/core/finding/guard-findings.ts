@@ -6,9 +6,9 @@ import { editingKeys } from '../guard/offered-guards';
 import { guardName } from '../guard/rule';
 import type { AskedKeyboard } from '../keyboard/asked-keyboards';
 import { unheardKey } from '../keyboard/unheard-key';
-import { GaveUp } from '../pattern/limits';
 import { liveCheck } from '../pattern/live-rule';
 import { liveRules, submitRule } from '../pattern/rule-table';
+import { GaveUp } from '../regexp/budget';
 import { type BypassCell, type BypassRow, bypassTable } from '../replay/bypass';
 import { quickReplay } from '../replay/quick-replay';
 import { firstSamples } from '../replay/sample-table';
@@ -190,7 +190,7 @@ function sampleFinding(field: Field, plan: TypingPlan): Finding[] {
   const tried = firstSamples(plan.samples);
   const others = tried.flatMap((sample) => {
     const { verdict, by } = replay(sample.text);
-    return verdict === sample.expected ? [] : [{ sample, verdict, by }];
+    return verdict === sample.expected || verdict === 'not worked out' ? [] : [{ sample, verdict, by }];
   });
   const [first] = others;
   if (!first) return [];

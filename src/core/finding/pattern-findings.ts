@@ -34,10 +34,12 @@ function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
         remedy:
           'Let one part alone take each character: no repetition in a repetition, no two ways for one text.',
         change: null,
-        details: steps.map(
-          ([times, count]) =>
-            `With “${text.again}” ${times} times: ${count.toLocaleString('en-GB')} steps${count >= mostSteps ? ' and more' : ''}.`,
-        ),
+        details: steps
+          .slice(-3)
+          .map(
+            ([times, count]) =>
+              `With “${text.again}” ${times} times: ${count.toLocaleString('en-GB')} steps${count >= mostSteps ? ' and more' : ''}.`,
+          ),
         script: null,
         targets: [],
         marks: ['modelled'],

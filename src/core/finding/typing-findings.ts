@@ -154,7 +154,7 @@ function isAccepted({ kind, controls: [control] }: Field, text: string): boolean
   return (
     text.length >= (length('minlength') ?? 0) &&
     text.length <= (length('maxlength') ?? Number.POSITIVE_INFINITY) &&
-    (reading?.status !== 'compiled' || reading.expression.test(text))
+    (reading?.status !== 'compiled' || reading.matches(text))
   );
 }
 

@@ -1,4 +1,4 @@
-import { attributeOf, elementsOf, parseMarkup, textOf } from './parse-markup';
+import { attributeOf, type Element, elementsOf, parseMarkup, textOf } from './parse-markup';
 import { readForm } from './read-form';
 
 /** A form of which nothing is known yet. */
@@ -16,13 +16,18 @@ export function calledBy(markup: string): string {
 
 function nameIn(markup: string): string {
   const elements = [...elementsOf(parseMarkup(markup).document)].map(({ element }) => element);
-  const named = (tags: RegExp) => elements.filter(({ tagName }) => tags.test(tagName)).map(textOf);
-  const labels = elements.flatMap((element) =>
-    element.tagName === 'form' ? (attributeOf(element, 'aria-label') ?? []) : [],
-  );
-  const said = [...named(/^h[1-6]$/), ...labels, ...named(/^legend$/), ...named(/^title$/)].find(
-    (text) => text.trim() !== '',
-  );
+  const first = (tags: RegExp, textIn: (element: Element) => string | null) => {
+    for (const element of elements) {
+      const text = tags.test(element.tagName) ? textIn(element) : null;
+      if (text?.trim()) return text;
+    }
+    return null;
+  };
+  const said =
+    first(/^h[1-6]$/, textOf) ??
+    first(/^form$/, (form) => attributeOf(form, 'aria-label')) ??
+    first(/^legend$/, textOf) ??
+    first(/^title$/, textOf);
   const words = said ?? ofFields(markup) ?? unnamed;
   return Array.from(words.replace(/\s+/g, ' ').trim()).slice(0, most).join('');
 }

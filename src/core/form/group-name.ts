@@ -32,16 +32,33 @@ export function groupName(
 
 /** A text field for what is none of the choices may stand among them. */
 function isMostly(group: Element, name: string): boolean {
-  const names = namesIn(group);
-  return names.filter((one) => one === name).length * 2 > names.length;
+  const { total, byName } = namesIn(group);
+  return (byName.get(name) ?? 0) * 2 > total;
 }
 
-/** The names of the controls within an element. */
-function namesIn(element: Element): (string | null)[] {
-  return [...elementsOf(element)].flatMap(({ element: one }) =>
-    isControl(one) ? [attributeOf(one, 'name')] : [],
-  );
+interface NamesWithin {
+  /** How many controls there are. */
+  readonly total: number;
+  /** How many of them have each name. */
+  readonly byName: ReadonlyMap<string | null, number>;
 }
+
+/** The names of the controls within an element, counted once: all groups in it ask. */
+function namesIn(element: Element): NamesWithin {
+  const known = counted.get(element);
+  if (known) return known;
+  const byName = new Map<string | null, number>();
+  let total = 0;
+  for (const { element: one } of elementsOf(element)) {
+    if (!isControl(one)) continue;
+    const name = attributeOf(one, 'name');
+    byName.set(name, (byName.get(name) ?? 0) + 1);
+    total++;
+  }
+  counted.set(element, { total, byName });
+  return { total, byName };
+}
+const counted = new WeakMap<Element, NamesWithin>();
 
 const isControl = ({ tagName }: Element) => fieldElements.some((one) => one === tagName);
 
@@ -60,9 +77,9 @@ export interface AskedBefore {
  */
 export function askedBefore(ancestors: readonly Element[], name: string): AskedBefore | null {
   for (const around of ancestors.toReversed()) {
-    const names = namesIn(around);
-    if (names.some((one) => one !== name)) return null;
-    if (names.length < 2) continue;
+    const { total, byName } = namesIn(around);
+    if (byName.get(name) !== total) return null;
+    if (total < 2) continue;
     const first = around.childNodes.findIndex(holdsControl);
     const words = tidyWords(around.childNodes.slice(0, first).map(wordsIn).join(' '));
     if (words !== '') return { around, words };
@@ -72,7 +89,7 @@ export function askedBefore(ancestors: readonly Element[], name: string): AskedB
 
 /** True for a control, and for what one stands in. */
 export function holdsControl(node: Node): boolean {
-  return isElement(node) && (isControl(node) || namesIn(node).length > 0);
+  return isElement(node) && (isControl(node) || namesIn(node).total > 0);
 }
 
 /** The text of a node, whatever it is. */

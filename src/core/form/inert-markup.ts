@@ -115,12 +115,16 @@ export function inertMarkup(markup: string): string {
   let current = markup;
   // Taking something out can join its neighbours into something new, so go on until nothing is left to take.
   for (let round = 0; round < 8; round++) {
-    const next = cut(current, inertParts(parseMarkup(current)));
+    const parsed = parseMarkup(current);
+    // What was not read is not shown either: nobody knows what is in it.
+    const next = cut(current.slice(0, parsed.readTo), inertParts(parsed));
     if (next === current) return current;
     current = next;
   }
   // Markup built so that each cut makes a new script is shown as text: no browser runs that.
-  return inertParts(parseMarkup(current)).length === 0 ? current : current.replaceAll('<', '&lt;');
+  const parsed = parseMarkup(current);
+  const isInert = inertParts(parsed).length === 0 && parsed.readTo === current.length;
+  return isInert ? current : current.replaceAll('<', '&lt;');
 }
 
 function cut(markup: string, parts: readonly InertPart[]): string {

@@ -21,6 +21,26 @@ export function labelWords(label: Element, labelled: Element | null): string {
   return tidyWords(words.before) || tidyWords(words.after);
 }
 
+/**
+ * Which control each label without a `for` labels: the first labelable one in it (HTML Standard, "The label element"). Asked of a
+ * whole page at once, so that labels in labels are not gone through again and again.
+ */
+export function wrappedControls(
+  elements: readonly { readonly element: Element; readonly ancestors: readonly Element[] }[],
+): Map<Element, Element> {
+  const wrapped = new Map<Element, Element>();
+  for (const { element, ancestors } of elements) {
+    if (!isLabelable(element)) continue;
+    for (const label of ancestors)
+      if (label.tagName === 'label' && !wrapped.has(label)) wrapped.set(label, element);
+  }
+  return wrapped;
+}
+
+export function isLabelable(element: Element): boolean {
+  return fieldElements.some((name) => name === element.tagName) && attributeOf(element, 'type') !== 'hidden';
+}
+
 /** Without the line breaks of the markup, and without the colon or star behind it. */
 export function tidyWords(text: string): string {
   return text

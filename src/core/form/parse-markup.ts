@@ -1,4 +1,11 @@
-import { parse, type Token, type DefaultTreeAdapterTypes as Tree } from 'parse5';
+import {
+  type DefaultTreeAdapterMap,
+  defaultTreeAdapter,
+  parse,
+  type Token,
+  type DefaultTreeAdapterTypes as Tree,
+  type TreeAdapter,
+} from 'parse5';
 
 export type Node = Tree.ChildNode;
 export type Element = Tree.Element;
@@ -12,17 +19,72 @@ export interface ParseError {
 export interface ParsedMarkup {
   readonly document: Tree.Document;
   readonly errors: readonly ParseError[];
+  /** How far the markup was read, UTF-16 code units; to its end, unless there was too much of it, and then why. */
+  readonly readTo: number;
+  readonly cutBecause: 'too deep' | 'too many elements' | null;
 }
 
-/** Reads markup as a browser reads a page (HTML Standard, "Parsing HTML documents"). Never throws. */
+/** Elements in one another, and elements and texts in all, up to which markup is read: what is done for each stays quick. */
+export const mostNested = 500;
+export const mostElements = 60_000;
+
+/**
+ * Reads markup as a browser reads a page (HTML Standard, "Parsing HTML documents"). Never throws. Markup that is nested too
+ * deeply, or has too many elements, is read up to the element that is one too many.
+ */
 export function parseMarkup(markup: string): ParsedMarkup {
+  let readTo = markup.length;
+  let cutBecause: ParsedMarkup['cutBecause'] = null;
+  for (;;) {
+    try {
+      return { ...parsedWhole(markup.slice(0, readTo)), readTo, cutBecause };
+    } catch (error) {
+      if (!(error instanceof TooMuch)) throw error;
+      readTo = error.at;
+      cutBecause = error.why;
+    }
+  }
+}
+
+/** Ends the parsing at an element, by where that begins. */
+class TooMuch extends Error {
+  constructor(
+    readonly at: number,
+    readonly why: 'too deep' | 'too many elements',
+  ) {
+    super(why);
+  }
+}
+
+function parsedWhole(markup: string): Pick<ParsedMarkup, 'document' | 'errors'> {
   const errors: ParseError[] = [];
   const document = parse(markup, {
     sourceCodeLocationInfo: true,
+    treeAdapter: boundedAdapter(),
     onParseError: (error) =>
       errors.push({ code: error.code, start: error.startOffset, end: error.endOffset }),
   });
   return { document, errors };
+}
+
+/** Builds the usual tree and counts the elements that are open, and all there are. */
+function boundedAdapter(): TreeAdapter<DefaultTreeAdapterMap> {
+  let open = 0;
+  let all = 0;
+  return {
+    ...defaultTreeAdapter,
+    onItemPush(element) {
+      if (++open > mostNested) throw new TooMuch(element.sourceCodeLocation?.startOffset ?? 0, 'too deep');
+    },
+    // Told of every node once it is made, those among them that never hold others.
+    setNodeSourceCodeLocation(node, place) {
+      if (++all > mostElements) throw new TooMuch(place?.startOffset ?? 0, 'too many elements');
+      defaultTreeAdapter.setNodeSourceCodeLocation(node, place);
+    },
+    onItemPop() {
+      open--;
+    },
+  };
 }
 
 export function isElement(node: Node): node is Element {

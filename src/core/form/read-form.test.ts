@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { hurriedTideLog } from '../demo/hurried-tide-log';
 import { skerryTideLog } from '../demo/skerry-tide-log';
 import { attribute } from './field';
+import { inertMarkup } from './inert-markup';
+import { mostNested } from './parse-markup';
 import { readForm } from './read-form';
 
 const field = (markup: string) => {
@@ -158,10 +160,36 @@ describe('readForm', () => {
     );
   });
 
-  it('is not stopped by very deep nesting', () => {
-    expect(readForm(`${'<div>'.repeat(20_000)}<input name=deep>`).fields.map((f) => f.name)).toEqual([
+  it.each([
+    ['very deep nesting', `<input name=a>${'<div>'.repeat(20_000)}<input name=deep>`, 'nested more than 500'],
+    [
+      'deep nesting that is closed',
+      `<input name=a>${'<b>'.repeat(90_000)}x${'</b>'.repeat(90_000)}`,
+      'nested more than 500',
+    ],
+    [
+      'very many elements',
+      `<input name=a>${'<br>'.repeat(100_000)}<input name=late>`,
+      'more than 60,000 elements',
+    ],
+  ])('reads up to %s, and says where it stopped', (_, markup, why) => {
+    const { fields, notes } = readForm(markup);
+    expect(fields.map(({ name }) => name)).toEqual(['a']);
+    const [cut] = notes.filter(({ text }) => text.includes('up to here'));
+    expect(cut).toMatchObject({ kind: 'fault', text: expect.stringContaining(why) });
+    expect(inertMarkup(markup)).toBe(markup.slice(0, cut?.span.start));
+  });
+
+  it('reads what is nested as deeply as it may be', () => {
+    const levels = mostNested - 4;
+    expect(readForm(`${'<div>'.repeat(levels)}<input name=deep>`).fields.map(({ name }) => name)).toEqual([
       'deep',
     ]);
-    // Twenty thousand levels take their time where browsers run beside.
-  }, 120_000);
+  });
+
+  it('takes the same number of ids for many fields of one name', () => {
+    const ids = readForm('<input name=a>'.repeat(3000)).fields.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(3000);
+    expect(ids.slice(0, 3)).toEqual(['a', 'a~2', 'a~3']);
+  });
 });

@@ -19,7 +19,7 @@ import {
 import { formOwners } from './form-owner';
 import { askedBefore, groupName } from './group-name';
 import { inertParts } from './inert-markup';
-import { labelWords, tidyWords } from './label-words';
+import { labelWords, tidyWords, wrappedControls } from './label-words';
 import { linePositions } from './line-positions';
 import {
   attributeOf,
@@ -28,6 +28,8 @@ import {
   elementsById,
   elementsOf,
   isElement,
+  mostElements,
+  mostNested,
   type ParsedMarkup,
   parseMarkup,
   textOf,
@@ -147,21 +149,24 @@ function isInDisabledFieldset(node: Element, ancestors: readonly Element[]): boo
 
 /** Label text by the element that it labels (HTML Standard, "The label element"). */
 function labelsOf(elements: readonly Placed[]): (found: Found) => string {
-  const byFor = new Map<string, string>();
-  const byWrapping = new Map<Element, string>();
+  const byFor = new Map<string, Element>();
+  const byWrapping = new Map<Element, Element>();
+  const wrapped = wrappedControls(elements);
   for (const { element } of elements) {
     if (element.tagName !== 'label') continue;
     const target = attributeOf(element, 'for');
-    const labelled = target === null ? firstLabelable(element) : null;
-    if (target && !byFor.has(target)) byFor.set(target, labelWords(element, null));
-    if (labelled) byWrapping.set(labelled, labelWords(element, labelled));
+    const labelled = target === null ? wrapped.get(element) : undefined;
+    if (target && !byFor.has(target)) byFor.set(target, element);
+    if (labelled) byWrapping.set(labelled, element);
   }
+  const wordsOf = (label: Element | undefined, labelled: Element | null) =>
+    label ? labelWords(label, labelled) : undefined;
   return ({ node, control }) => {
     const id = attributeOf(node, 'id');
     const kind = kindOf(control.element, attribute(control, 'type'));
     const candidates = [
-      id ? byFor.get(id) : undefined,
-      byWrapping.get(node),
+      id ? wordsOf(byFor.get(id), null) : undefined,
+      wordsOf(byWrapping.get(node), node),
       attribute(control, 'aria-label'),
       control.element === 'button' ? tidyWords(control.text) : undefined,
       isButton(kind) ? (attribute(control, 'value') ?? attribute(control, 'alt')) : undefined,
@@ -170,20 +175,12 @@ function labelsOf(elements: readonly Placed[]): (found: Found) => string {
   };
 }
 
-function firstLabelable(label: Element): Element | null {
-  for (const { element } of elementsOf(label)) {
-    if (fieldElements.some((name) => name === element.tagName) && attributeOf(element, 'type') !== 'hidden')
-      return element;
-  }
-  return null;
-}
-
 function fieldsOf(
   found: readonly Found[],
   labelOf: (found: Found) => string,
   byId: ReadonlyMap<string, Element>,
 ): Field[] {
-  const taken = new Set<FieldId>();
+  const freeId = freeIds();
   const groups = new Map<string, Found[]>();
   const fields: { first: Found; members: Found[] }[] = [];
   for (const one of found) {
@@ -202,7 +199,7 @@ function fieldsOf(
     const [head, ...rest] = members.map((m) => m.control);
     const name = attribute(control, 'name') ?? '';
     return {
-      id: freeId(control, taken),
+      id: freeId(control),
       kind: kindOf(control.element, attribute(control, 'type')),
       label:
         (members.length > 1 ? questionOf(first, byId, name) || name : labelOf(first)) ||
@@ -232,19 +229,29 @@ function suggestionsOf(control: Control, byId: ReadonlyMap<string, Element>): st
   const list = attribute(control, 'list');
   const datalist = list ? byId.get(list) : undefined;
   if (datalist?.tagName !== 'datalist') return null;
-  return optionsIn(datalist).map((option) => option.value);
+  const known = suggested.get(datalist) ?? optionsIn(datalist).map((option) => option.value);
+  suggested.set(datalist, known);
+  return known;
 }
+/** By list: many fields may have one. */
+const suggested = new WeakMap<Element, string[]>();
 
 /** Names last longer than positions: a field keeps its id while others come and go around it. */
-function freeId(control: Control, taken: Set<FieldId>): FieldId {
-  const base =
-    attribute(control, 'name') || attribute(control, 'id') || `${control.element}-${control.ordinal + 1}`;
-  for (let n = 1; ; n++) {
-    const id = fieldId(n === 1 ? base : `${base}~${n}`);
-    if (taken.has(id)) continue;
-    taken.add(id);
-    return id;
-  }
+function freeIds(): (control: Control) => FieldId {
+  const taken = new Set<FieldId>();
+  /** By name, from which number on one may be free. */
+  const next = new Map<string, number>();
+  return (control) => {
+    const base =
+      attribute(control, 'name') || attribute(control, 'id') || `${control.element}-${control.ordinal + 1}`;
+    for (let n = next.get(base) ?? 1; ; n++) {
+      const id = fieldId(n === 1 ? base : `${base}~${n}`);
+      if (taken.has(id)) continue;
+      taken.add(id);
+      next.set(base, n + 1);
+      return id;
+    }
+  };
 }
 
 function notesOf(
@@ -268,10 +275,18 @@ function notesOf(
   for (const { element } of elements) noteHidden(element, note);
   // A fragment is not expected to have a doctype; the page that shows it gets one.
   const wholePage = /<html[\s>]/i.test(markup);
+  const cut = parsed.cutBecause;
+  if (cut) note('fault', { start: parsed.readTo, end: markup.length }, cutText[cut]);
   for (const error of parsed.errors.filter(({ code }) => wholePage || code !== 'missing-doctype'))
     note('fault', { start: error.start, end: error.end }, faultText(error.code));
   return notes.sort((a, b) => a.span.start - b.span.start);
 }
+
+/** What is beyond the bounds is named, never left out in silence. */
+const cutText = {
+  'too deep': `The markup is nested more than ${mostNested} elements deep. Ukko reads it up to here. Close what is left open, or paste the form alone.`,
+  'too many elements': `The markup has more than ${mostElements.toLocaleString('en-GB')} elements and texts. Ukko reads it up to here. Paste the form alone.`,
+} as const;
 
 type Note = (kind: MarkupNote['kind'], span: Span, text: string) => void;
 

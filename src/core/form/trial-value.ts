@@ -1,6 +1,7 @@
 import type { ControlState } from '../observation/observation';
 import { exampleTexts } from '../pattern/example-text';
 import { shapeOf } from '../pattern/known-shapes';
+import { GaveUp } from '../regexp/budget';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { type MeterRegion, meterRegionValues } from '../standard/gauges';
@@ -195,7 +196,17 @@ function keeps(field: Field, text: string): boolean {
 }
 
 /** True when nothing at all is wrong with the text, lengths included, as if a person had typed it. */
+/** What takes too many steps to be told is no value to try. */
 function isValid(field: Field, text: string): boolean {
+  try {
+    return isValidAsTyped(field, text);
+  } catch (error) {
+    if (error instanceof GaveUp) return false;
+    throw error;
+  }
+}
+
+function isValidAsTyped(field: Field, text: string): boolean {
   const state = fieldStateOf(field, { value: text, byPerson: text !== '' });
   const { flags, willValidate } = validityOf(state);
   const maxlength = Number.parseInt(state.maxlength ?? '', 10);

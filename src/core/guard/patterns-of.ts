@@ -1,6 +1,6 @@
 import { appliesTo } from '../form/attribute-registry';
 import { attribute, type Field } from '../form/field';
-import type { Pattern } from '../pattern/pattern-table';
+import type { Pattern } from '../regexp/pattern';
 import type { Guard } from './guard';
 
 /** The patterns that act on a field: of its own attribute, where its kind goes by one, and of the guards that are on. */

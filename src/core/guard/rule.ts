@@ -1,10 +1,10 @@
+import { compiledPattern } from '../regexp/compiled-pattern';
 import { keptOf, setName } from './character-set';
 import { holdsCheck, mayBecomeChecked } from './check-digit';
 import { isBeginningOfDate, isDateIn } from './date-format';
 import type { Guard } from './guard';
 import { isBeginningOfMask, isFull, masked } from './mask';
 import { canReachRange, numberIn, readNumberInProgress } from './number-in-progress';
-import { expressionOf } from './pattern-rule';
 import { cutTo, lengthIn } from './text-length';
 
 /** The guard in a few words. */
@@ -86,7 +86,7 @@ export function holds(guard: Guard, text: string): boolean {
       return number !== null && number >= (guard.min ?? number) && number <= (guard.max ?? number);
     }
     case 'pattern':
-      return expressionOf(guard)?.test(text) ?? true;
+      return compiledPattern(guard)?.test(text) ?? true;
     case 'words':
       return guard.sense === 'one of'
         ? guard.words.includes(text)

@@ -1,4 +1,5 @@
 import { array, type InferType, mixed, object, string, ValidationError } from 'yup';
+import { GaveUp } from '../regexp/budget';
 import { focusWays } from '../script/stroke';
 import { standardWays, type Ways } from '../standard/ways';
 import { answerSubmission } from './answer-submission';
@@ -79,7 +80,13 @@ export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { re
 /** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
 export function answerLine(line: string): LineAnswer {
   const read = readQuestion(line);
-  return 'error' in read ? read : answerQuestion(read);
+  if ('error' in read) return read;
+  try {
+    return answerQuestion(read);
+  } catch (error) {
+    if (error instanceof GaveUp) return { error: `Not worked out: ${error.message}.` };
+    throw error;
+  }
 }
 
 function readQuestion(line: string): Question | { error: string } {

@@ -17,6 +17,7 @@ import {
   type TypingFacts,
 } from '../observation/observation';
 import type { Modelled } from '../observation/provenance';
+import { GaveUp } from '../regexp/budget';
 import { validityOf } from '../standard/constraint-validation';
 import { parsedState, typeReflected } from '../standard/control-state';
 import { fieldStateOf } from '../standard/field-state';
@@ -35,12 +36,21 @@ export const modelVersion = '0.1';
  * @returns nothing for targets that the model has no habits for.
  */
 export function predict(target: TargetId, asking: Asking, at: string): Observation[] {
+  return [...predictions(target, asking, at)].flat();
+}
+
+/** The same field by field, so that whoever runs it can do something else in between. */
+export function* predictions(
+  target: TargetId,
+  asking: Asking,
+  at: string,
+): Generator<readonly Observation[], void> {
   const habits = habitsOf(target);
-  if (!habits) return [];
+  if (!habits) return;
   const provenance: Modelled = { mark: 'modelled', model: `Ukko ${modelVersion}`, source: habits.source };
-  return asking.fields.flatMap((field) => {
+  for (const field of asking.fields) {
     const asked = { field: field.id, target, provenance, at };
-    return asking.questions.flatMap((question): Observation[] => {
+    yield asking.questions.flatMap((question): Observation[] => {
       if (isNativeField(habits) && question !== 'typing') return notAsked(asked, question, field);
       switch (question) {
         case 'look':
@@ -48,10 +58,10 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
             ...asked,
             question,
             state,
-            outcome: predictLook(field, state, engineWays[habits.ways]),
+            outcome: workedOut(() => predictLook(field, state, engineWays[habits.ways])),
           }));
         case 'message':
-          return [{ ...asked, question, outcome: predictMessage(field, habits) }];
+          return [{ ...asked, question, outcome: workedOut(() => predictMessage(field, habits)) }];
         case 'parts':
           return [{ ...asked, question, outcome: asking.page ? unknownPage : predictParts(field, habits) }];
         case 'fallback':
@@ -62,7 +72,9 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
                 {
                   ...asked,
                   question,
-                  outcome: asking.page ? unknownPage : predictSubmission(field, asking, habits),
+                  outcome: asking.page
+                    ? unknownPage
+                    : workedOut(() => predictSubmission(field, asking, habits)),
                 },
               ]
             : [];
@@ -71,11 +83,21 @@ export function predict(target: TargetId, asking: Asking, at: string): Observati
           return [{ ...asked, question, outcome: unpredictable }];
         case 'typing':
           return asking.scripts[field.id]
-            ? [{ ...asked, question, outcome: predictTyping(field, asking, habits) }]
+            ? [{ ...asked, question, outcome: workedOut(() => predictTyping(field, asking, habits)) }]
             : [];
       }
     });
-  });
+  }
+}
+
+/** A rule that takes too many steps costs the answer that needs it, and no other. */
+function workedOut<Facts>(predict: () => Outcome<Facts>): Outcome<Facts> {
+  try {
+    return predict();
+  } catch (error) {
+    if (error instanceof GaveUp) return { status: 'failed', reason: `Not worked out: ${error.message}.` };
+    throw error;
+  }
 }
 
 /** A field of a native app is no part of a page: what a page's form would ask of it has no answer. */

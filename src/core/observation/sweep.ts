@@ -1,4 +1,4 @@
-import { predict } from '../model/predict';
+import { predictions } from '../model/predict';
 import type { EngineTarget, ModelTarget, ProbeTarget, Target } from '../target/target';
 import { type Asking, planOf } from './asking';
 import type { Observation } from './observation';
@@ -42,7 +42,7 @@ export async function sweep(
         emit({ type: 'finished', target: target.id });
         return [];
       case 'model':
-        return [askModel(target, asking, emit)];
+        return [askModel(target, asking, emit, signal)];
     }
   });
   if (engines.length > 0) parts.push(observers.engines(engines, asking, emit, signal));
@@ -51,10 +51,19 @@ export async function sweep(
   if (broken && !signal.aborted) throw broken.reason;
 }
 
-async function askModel(target: ModelTarget, asking: Asking, emit: EmitSweepMessage): Promise<void> {
+/** Whoever runs this draws, hears and stops in between: a page and a command line alike. */
+async function askModel(
+  target: ModelTarget,
+  asking: Asking,
+  emit: EmitSweepMessage,
+  signal: AbortSignal,
+): Promise<void> {
   emit({ type: 'started', target: target.id, total: planOf(asking).length });
-  for (const observation of predict(target.id, asking, new Date().toISOString()))
-    emit({ type: 'observation', observation });
+  for (const observations of predictions(target.id, asking, new Date().toISOString())) {
+    if (signal.aborted) return;
+    for (const observation of observations) emit({ type: 'observation', observation });
+    await new Promise((resolve) => setTimeout(resolve));
+  }
   emit({ type: 'finished', target: target.id });
 }
 

@@ -1,85 +1,110 @@
+import { Budget, GaveUp } from '../regexp/budget';
+import { countedSteps } from '../regexp/compiled-pattern';
+import type { Matching } from '../regexp/machine';
 import { allOf } from './combine';
-import { matcherOf } from './counted-match';
-import { GaveUp } from './limits';
-import { type Part, partsOf, spanOfRow } from './parts';
+import { mostStates } from './limits';
+import { type Part, partsOf, type SourceSpan, spanOfRow } from './parts';
 import { patternTable } from './pattern-table';
 import { type SlowText, slowText } from './slow-text';
 import type { Table } from './table';
 import { shortestText, typicalTexts } from './texts';
 
+/** Most texts that are tried. */
+const mostTexts = 40;
+/** Steps that the making of all texts of a pattern may take. */
+const stepsForTexts = 2_000_000;
+
 /** Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end. */
 export function slowTexts(source: string): SlowText[] {
   const rows = partsOf(source);
   if (!rows) return [];
-  return rows.flatMap((row) => inRow(source, row, '')).slice(0, 40);
-}
-
-function inRow(source: string, row: readonly Part[], before: string): SlowText[] {
-  const found: SlowText[] = [];
-  let so = before;
-  for (const part of row) {
-    found.push(...inPart(source, part, so));
-    so += shortestOf(source, part);
-  }
-  return found;
-}
-
-function inPart(source: string, part: Part, before: string): SlowText[] {
-  switch (part.is) {
-    case 'choice':
-    case 'look':
-      return part.rows.flatMap((row) => inRow(source, row, before));
-    case 'times': {
-      const inside = inPart(source, part.part, before);
-      if (part.max !== null && part.max < 20) return inside;
-      const pieces = textsOf(source, part.part).filter((text) => text !== '');
-      const whole = pieces.flatMap((again) => endings.map((after) => ({ before, again, after })));
-      return [...whole, ...inside];
-    }
-    default:
-      return [];
-  }
+  return new TextFinder(source).inRows(rows, '').slice(0, mostTexts);
 }
 
 /** What makes a text fail at its end, most of the time. */
 const endings = ['!', '\u0001', '@'] as const;
 
-const slice = (source: string, { span }: Part) => source.slice(span.start, span.end);
+type Rows = readonly (readonly Part[])[];
 
-const mostPatience = 100;
+class TextFinder {
+  private readonly budget = new Budget(stepsForTexts);
 
-function tableOf(source: string): Table | null {
-  const found = patternTable({ source, match: 'whole' }, mostPatience);
-  return found.status === 'known' ? found.table : null;
-}
+  constructor(private readonly source: string) {}
 
-/** Typical texts of a part; of a choice first those that more than one of its ways takes. */
-function textsOf(source: string, part: Part): string[] {
-  const table = tableOf(slice(source, part));
-  return [
-    ...(part.is === 'choice' ? sharedTexts(source, part.rows) : []),
-    ...(table ? typicalTexts(table, 3) : []),
-  ];
-}
-
-function sharedTexts(source: string, rows: readonly (readonly Part[])[]): string[] {
-  const tables = rows.flatMap((row) => {
-    const span = spanOfRow(row);
-    return (span && tableOf(source.slice(span.start, span.end))) ?? [];
-  });
-  try {
-    return tables.flatMap((table, at) =>
-      tables.slice(at + 1).flatMap((other) => shortestText(allOf([table, other])) ?? []),
-    );
-  } catch (error) {
-    if (error instanceof GaveUp) return [];
-    throw error;
+  inRows(rows: Rows, before: string): SlowText[] {
+    return rows.flatMap((row) => this.inRow(row, before));
   }
-}
 
-function shortestOf(source: string, part: Part): string {
-  const table = tableOf(slice(source, part));
-  return (table && shortestText(table)) ?? '';
+  private inRow(row: readonly Part[], before: string): SlowText[] {
+    const found: SlowText[] = [];
+    let so = before;
+    for (const part of row) {
+      found.push(...this.inPart(part, so));
+      if (found.length >= mostTexts) break;
+      so += this.shortestOf(part);
+    }
+    return found;
+  }
+
+  private inPart(part: Part, before: string): SlowText[] {
+    switch (part.is) {
+      case 'choice':
+      case 'look':
+        return this.inRows(part.rows, before);
+      case 'times': {
+        const inside = this.inPart(part.part, before);
+        if (part.max !== null && part.max < 20) return inside;
+        const pieces = this.textsOf(part.part).filter((text) => text !== '');
+        const whole = pieces.flatMap((again) => endings.map((after) => ({ before, again, after })));
+        return [...whole, ...inside];
+      }
+      default:
+        return [];
+    }
+  }
+
+  /** Typical texts of a part; of a choice first those that more than one of its ways takes. */
+  private textsOf(part: Part): string[] {
+    const table = this.tableAt(part.span);
+    return [
+      ...(part.is === 'choice' ? this.sharedTexts(part.rows) : []),
+      ...(table ? typicalTexts(table, 3) : []),
+    ];
+  }
+
+  private sharedTexts(rows: Rows): string[] {
+    const tables = rows.slice(0, mostTexts).flatMap((row) => {
+      const span = spanOfRow(row);
+      return (span && this.tableAt(span)) ?? [];
+    });
+    const found: string[] = [];
+    for (const [at, table] of tables.entries())
+      for (const other of tables.slice(at + 1)) {
+        const shared = this.sharedText(table, other);
+        if (shared !== null) found.push(shared);
+        if (found.length >= mostTexts) return found;
+      }
+    return found;
+  }
+
+  private sharedText(table: Table, other: Table): string | null {
+    try {
+      return shortestText(allOf([table, other], { states: mostStates, budget: this.budget }));
+    } catch (error) {
+      if (error instanceof GaveUp) return null;
+      throw error;
+    }
+  }
+
+  private shortestOf(part: Part): string {
+    const table = this.tableAt(part.span);
+    return (table && shortestText(table)) ?? '';
+  }
+
+  private tableAt({ start, end }: SourceSpan): Table | null {
+    const found = patternTable({ source: this.source.slice(start, end), match: 'whole' }, this.budget);
+    return found.status === 'known' ? found.table : null;
+  }
 }
 
 /** How long a matcher took, by the times that the piece was repeated. */
@@ -160,10 +185,17 @@ export interface StepGrowth {
   readonly steps: readonly (readonly [times: number, steps: number])[];
 }
 
-/** Repetitions for which steps are counted. */
-const countedTimes = [8, 12, 16];
-/** Steps after which nobody counts on. */
-export const mostSteps = 200_000;
+/** Repetitions for which steps are counted, as far as a text can be so long; each by one where by two they are soon too many. */
+const countedTimes = [
+  [2, 4, 6, 8, 10, 12, 14, 16, 18, 20, 22, 24],
+  [1, 2, 3, 4, 5, 6, 7, 8],
+];
+/** Fewer steps than that nobody notices, however they grow. */
+const manySteps = 10_000;
+/** Steps after which nobody counts on, over one text and over all of them. */
+export const mostSteps = 100_000;
+/** Instructions that all counting together may take. */
+const mostWork = 800_000;
 
 /**
  * A text over which a matcher that tries every way takes steps that double again and again with each few pieces more; null where none
@@ -171,13 +203,49 @@ export const mostSteps = 200_000;
  * @param longest UTF-16 code units that can be entered
  */
 export function doublingSteps(source: string, longest: number): StepGrowth | null {
-  const match = matcherOf(source);
-  if (!match) return null;
-  for (const text of slowTexts(source)) {
-    const counts = countedTimes.filter((times) => slowText(text, times).length <= longest);
-    const steps = counts.map((times) => [times, match(slowText(text, times), mostSteps).steps] as const);
-    const [first, second, third] = steps.map(([, count]) => count);
-    if (first && second && third && second > 6 * first && third > 6 * second) return { text, steps };
-  }
+  const count = countedSteps({ source, match: 'whole' });
+  if (!count) return null;
+  const budget = { left: mostWork };
+  for (const text of slowTexts(source))
+    for (const times of countedTimes) {
+      const steps = countedOver(text, times, longest, count, budget);
+      const uncut = steps.filter(({ isCut }) => !isCut).map((one) => one.steps);
+      const isMany = uncut.length < steps.length || (uncut.at(-1) ?? 0) >= manySteps;
+      if (isMany && isDoubling(uncut)) return { text, steps: steps.map((one) => [one.times, one.steps]) };
+      // Counted to the end: nothing more is seen in smaller steps.
+      if (uncut.length === steps.length) break;
+    }
   return null;
+}
+
+function countedOver(
+  text: SlowText,
+  counts: readonly number[],
+  longest: number,
+  count: (text: string, most: number) => Matching,
+  budget: { left: number },
+): { readonly times: number; readonly steps: number; readonly isCut: boolean }[] {
+  const found = [];
+  for (const times of counts) {
+    const tried = slowText(text, times);
+    if (tried.length > longest || budget.left <= 0) break;
+    const { steps, work, matches } = count(tried, mostSteps);
+    budget.left -= work;
+    found.push({ times, steps, isCut: matches === null });
+    // Counted no further: how much more it would be is not known.
+    if (matches === null) break;
+  }
+  return found;
+}
+
+/**
+ * Whether counts for texts of equal steps in length grow by a factor that does not get smaller: a power of the length grows by
+ * less and less.
+ */
+function isDoubling(counts: readonly number[]): boolean {
+  const ratios = counts.slice(1).map((count, at) => count / Math.max(counts[at] as number, 1));
+  const [before, last] = ratios.slice(-2);
+  return (
+    ratios.length >= 3 && before !== undefined && last !== undefined && last >= 1.8 && last >= 0.9 * before
+  );
 }

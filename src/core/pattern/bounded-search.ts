@@ -1,3 +1,4 @@
+import type { Budget } from '../regexp/budget';
 import type { Verdict } from '../replay/verdict';
 import { plainest } from './plain-characters';
 
@@ -12,14 +13,19 @@ export interface SearchedStanding {
 
 /** Most characters that are put behind a text, and most texts that are tried. */
 const [deepest, mostTried] = [6, 3000];
+/** Steps that a try stands for. */
+const stepsOfTry = 60;
 
 /**
- * Tries what a text can become, the shortest first. @param letters characters that the rule speaks of, the likeliest first
+ * Tries what a text can become, the shortest first.
+ * Throws `GaveUp`.
+ * @param letters characters that the rule speaks of, the likeliest first
  */
 export function searchedStanding(
   accepts: (text: string) => boolean,
   text: string,
   letters: readonly string[],
+  budget: Budget,
 ): SearchedStanding {
   if (accepts(text)) return { verdict: 'accepted', rest: null, searched: false };
   const tried = [...new Set([...letters, ...plainest.slice(0, 12)])].slice(0, 24);
@@ -29,6 +35,7 @@ export function searchedStanding(
     for (const before of layer)
       for (const letter of tried) {
         if (count++ >= mostTried) break;
+        budget.spend(stepsOfTry);
         const rest = before + letter;
         if (accepts(text + rest)) return { verdict: 'unfinished', rest, searched: false };
         next.push(rest);

@@ -1,5 +1,6 @@
-import { GaveUp, type Limits, ticking } from './limits';
-import { classOf, dead, type Table, tableOf } from './table';
+import { GaveUp } from '../regexp/budget';
+import { type Limits, mostStates, usualBudget } from './limits';
+import { classOf, dead, stepsOfReduction, type Table, tableOf } from './table';
 
 /**
  * Several tables at once, as one: `accepts` says by which of them a text is accepted whether it is by all together.
@@ -8,12 +9,8 @@ import { classOf, dead, type Table, tableOf } from './table';
 export function combined(
   tables: readonly Table[],
   accepts: (by: readonly boolean[]) => boolean,
-  { states: most, until }: Pick<Limits, 'states' | 'until'> = {
-    states: 20_000,
-    until: Number.POSITIVE_INFINITY,
-  },
+  { states: most, budget }: Pick<Limits, 'states' | 'budget'> = usualLimits(),
 ): Table {
-  const tick = ticking({ until });
   const bounds = [...new Set([0, 0x10000, ...tables.flatMap((table) => [...table.bounds])])].sort(
     (a, b) => a - b,
   );
@@ -41,7 +38,7 @@ export function combined(
   const start = numberOf(tables.map((table) => table.start));
   const next: number[][] = [];
   for (const each of states) {
-    tick(inEach.length);
+    budget.spend(inEach.length * tables.length);
     next.push(
       inEach.map((columns) =>
         numberOf(
@@ -54,21 +51,27 @@ export function combined(
       ),
     );
   }
+  budget.spend(states.length * inEach.length * stepsOfReduction);
   const isAccepted = (each: readonly number[]) =>
     accepts(each.map((state, index) => state !== dead && tables[index]?.accepts[state] === 1));
   return tableOf({ bounds, classes, next, accepts: states.map(isAccepted), start });
 }
 
+function usualLimits(): Pick<Limits, 'states' | 'budget'> {
+  return { states: mostStates, budget: usualBudget() };
+}
+
 /** What all of them accept. */
-export function allOf(tables: readonly Table[], limits?: Pick<Limits, 'states' | 'until'>): Table {
+export function allOf(tables: readonly Table[], limits?: Pick<Limits, 'states' | 'budget'>): Table {
   const [only] = tables;
   if (tables.length === 1 && only) return only;
   return combined(tables, (by) => by.every((is) => is), limits);
 }
 
 /** What the first accepts and the second does not. */
-export function without(table: Table, other: Table): Table {
-  return combined([table, other], ([first, second]) => first === true && second !== true);
+export function without(table: Table, other: Table, budget = usualBudget()): Table {
+  const limits = { states: mostStates, budget };
+  return combined([table, other], ([first, second]) => first === true && second !== true, limits);
 }
 
 /** What every accepted text begins with, the text itself and nothing at all included. */

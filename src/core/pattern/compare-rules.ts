@@ -1,4 +1,5 @@
 import { allOf, without } from './combine';
+import { mostStates, usualBudget } from './limits';
 import { dead, type Table } from './table';
 import { typicalTexts } from './texts';
 
@@ -14,8 +15,10 @@ export interface RuleComparison {
 }
 
 /** Holds two rules against each other, exactly. Throws `GaveUp`. @param most texts of each side */
-export function comparedRules(first: Table, second: Table, most = 4): RuleComparison {
-  const [own, others, shared] = [without(first, second), without(second, first), allOf([first, second])];
+export function comparedRules(first: Table, second: Table, most = 4, budget = usualBudget()): RuleComparison {
+  const own = without(first, second, budget);
+  const others = without(second, first, budget);
+  const shared = allOf([first, second], { states: mostStates, budget });
   return {
     relation: relationOf(own.start !== dead, others.start !== dead, shared.start !== dead),
     first: typicalTexts(own, most),

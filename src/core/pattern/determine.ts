@@ -1,6 +1,7 @@
-import { GaveUp, type Limits, ticking } from './limits';
+import { GaveUp } from '../regexp/budget';
+import type { Limits } from './limits';
 import type { Node, Web } from './nodes';
-import { classOf, dead, lastCodePoint, step, type Table, tableOf } from './table';
+import { classOf, dead, lastCodePoint, step, stepsOfReduction, type Table, tableOf } from './table';
 
 /**
  * What is still asked of the rest of the text: to go on from a node, by its number; `end` for nothing more; or, below that, that a
@@ -27,7 +28,6 @@ interface Before {
 }
 
 class Walk {
-  private readonly tick: (work?: number) => void;
   private readonly bounds: readonly number[];
   /** By interval of `bounds`, the class of characters that nothing in the web tells apart. */
   private readonly classes: readonly number[];
@@ -49,9 +49,9 @@ class Walk {
     private readonly web: Web,
     private readonly limits: Limits,
   ) {
-    this.tick = ticking(limits);
     this.bounds = boundsOf(web);
     const sets = [...new Set(web.nodes.flatMap((node) => (node.does === 'take' ? [node.set] : [])))];
+    limits.budget.spend(sets.length * this.bounds.length);
     const members = sets.map(({ ranges }) => {
       let range = 0;
       return this.bounds.map((bound) => {
@@ -99,7 +99,8 @@ class Walk {
     };
     const start = numberOf(this.arrived(from, first), first);
     const next: number[][] = [];
-    for (const { ways, before } of states)
+    for (const { ways, before } of states) {
+      this.limits.budget.spend(this.first.length * (1 + 2 * ways.length));
       next.push(
         this.first.map((bound, one) => {
           const after: Before = {
@@ -109,9 +110,12 @@ class Walk {
           const next = ways.flatMap((way) =>
             this.product(way, (demand) => this.after(demand, one, before, after)),
           );
+          this.limits.budget.spend(4 * next.length);
           return numberOf(this.fewest(next), after);
         }),
       );
+    }
+    this.limits.budget.spend(states.length * this.first.length * stepsOfReduction);
     const accepts = states.map(({ ways, before }) =>
       ways.some((way) => way.every((demand) => this.isMet(demand, before))),
     );
@@ -137,7 +141,7 @@ class Walk {
       const key = `${at}:${way.join()}`;
       if (seen.has(key)) continue;
       seen.add(key);
-      this.tick();
+      this.limits.budget.spend();
       if (seen.size > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
       const on = (to: number, more: Way = []) => waiting.push([to, both(way, more)]);
       const open = (more: Way) => {
@@ -192,7 +196,7 @@ class Walk {
     for (const demand of way) {
       const all = become(demand);
       if (all.length === 0) return [];
-      this.tick(ways.length * all.length);
+      this.limits.budget.spend(ways.length * all.length);
       ways =
         ways.length === 1 && ways[0]?.length === 0
           ? all
@@ -254,11 +258,12 @@ class Walk {
   private fewest(ways: readonly Way[]): readonly Way[] {
     const all = distinct(ways);
     if (all.length < 2) return all;
+    this.limits.budget.spend(4 * all.length);
     const short = [...all].sort((a, b) => a.length - b.length || compare(a, b));
     if (short.at(-1)?.length === 1) return short;
     const kept: Way[] = [];
     for (const way of short) {
-      this.tick(kept.length);
+      this.limits.budget.spend(kept.length);
       if (!kept.some((one) => one.length < way.length && one.every((demand) => way.includes(demand))))
         kept.push(way);
     }

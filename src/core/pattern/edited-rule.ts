@@ -1,6 +1,6 @@
 import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
-import type { Pattern } from './pattern-table';
+import type { Pattern } from '../regexp/pattern';
 
 /** The pattern that is edited: the field's own attribute, or a guard by its id. */
 export type EditedRule = { readonly of: 'field' } | { readonly of: 'guard'; readonly id: string };

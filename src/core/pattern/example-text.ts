@@ -1,5 +1,5 @@
 import type { AST } from '@eslint-community/regexpp';
-import { alternativesOf } from './parts';
+import { syntaxOf } from '../regexp/syntax';
 
 /** Characters to choose from, by turns: a row of one and the same would look like a slip. */
 const digits = [...'4711908235'];
@@ -17,7 +17,7 @@ const sparing = { free: 0, atLeastOnce: 1 } as const;
  */
 export function exampleTexts(source: string): string[] {
   try {
-    const [first, ...rest] = alternativesOf(source);
+    const [first, ...rest] = syntaxOf(source);
     const rows = first ? [first, ...rest].slice(0, 4) : [];
     return rows.flatMap((row) =>
       [generous, sparing].map((how) => new Writer(how).row(row.elements).slice(0, longest)),
@@ -65,6 +65,8 @@ class Writer {
     let text = '';
     for (let times = 0; times < Math.min(wanted, max) && this.length < longest; times++) {
       const next = this.one(element);
+      // A part that takes nothing takes nothing however often.
+      if (next === '') break;
       this.length += next.length;
       text += next;
     }

@@ -1,17 +1,21 @@
 import type { AST } from '@eslint-community/regexpp';
-import { alternativesOf } from './parts';
+import { syntaxOf } from '../regexp/syntax';
 
 /**
  * A pattern for the beginnings of what another matches, written from its own parts, so that it can be read beside it. Null
  * where it looks ahead or back, or refers back. Whether it says just that is for its table to tell.
  */
 export function lenientSource(source: string): string | null {
+  if (source.length > longest) return null;
   try {
-    return anyOf(alternativesOf(source));
+    return anyOf(syntaxOf(source));
   } catch {
     return null;
   }
 }
+
+/** Longer patterns are not read beside what is written of them, UTF-16 code units. */
+const longest = 2000;
 
 class NotFollowed extends Error {}
 

@@ -1,21 +1,17 @@
-/** How much work a pattern may make. */
+import { Budget } from '../regexp/budget';
+
+/** How much room and how many steps a pattern may take to be worked out. */
 export interface Limits {
   readonly nodes: number;
   readonly states: number;
-  /** `Date.now()` at which it is given up. */
-  readonly until: number;
+  readonly budget: Budget;
 }
 
-/** It would take too long, or too much room. */
-export class GaveUp extends Error {}
+export const mostStates = 20_000;
 
-/** Looks at the clock now and then, and gives up when it is time. */
-export function ticking({ until }: Pick<Limits, 'until'>): (work?: number) => void {
-  let done = 0;
-  return (work = 1) => {
-    done += work;
-    if (done < 2000) return;
-    done = 0;
-    if (Date.now() > until) throw new GaveUp('it took too long');
-  };
+/** Steps that one question about a rule may take: well under a second. */
+export const usualSteps = 4_000_000;
+
+export function usualBudget(): Budget {
+  return new Budget(usualSteps);
 }

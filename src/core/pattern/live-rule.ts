@@ -1,5 +1,6 @@
 import { beginningsOf, without } from './combine';
 import { lenientSource } from './lenient-source';
+import { usualBudget } from './limits';
 import { patternTable } from './pattern-table';
 import { acceptsText, dead, type Table, tableOf } from './table';
 import { patternOf } from './table-pattern';
@@ -14,12 +15,12 @@ export interface LiveCheck {
 }
 
 /** Holds a live rule against the beginnings of what is accepted at submission, exactly. Throws `GaveUp`. */
-export function liveCheck(live: Table, submit: Table): LiveCheck {
+export function liveCheck(live: Table, submit: Table, budget = usualBudget()): LiveCheck {
   const beginnings = beginningsOf(submit);
-  const value = shortestText(without(submit, typable(live)));
+  const value = shortestText(without(submit, typable(live), budget));
   return {
     blocked: value === null ? null : { beginning: firstRefused(live, value), value },
-    idle: shortestText(without(live, beginnings)),
+    idle: shortestText(without(live, beginnings, budget)),
   };
 }
 
@@ -51,14 +52,14 @@ function firstRefused(live: Table, value: string): string {
  *
  * @param source the strict pattern; null where the rule is more than one pattern
  */
-export function lenientPattern(source: string | null, submit: Table): string | null {
+export function lenientPattern(source: string | null, submit: Table, budget = usualBudget()): string | null {
   if (submit.start === dead) return null;
   const beginnings = beginningsOf(submit);
   const own = source === null ? null : lenientSource(source);
-  const rule = own === null ? null : patternTable({ source: own, match: 'whole' });
+  const rule = own === null ? null : patternTable({ source: own, match: 'whole' }, budget);
   const isExact =
     rule?.status === 'known' &&
-    without(rule.table, beginnings).start === dead &&
-    without(beginnings, rule.table).start === dead;
+    without(rule.table, beginnings, budget).start === dead &&
+    without(beginnings, rule.table, budget).start === dead;
   return isExact ? own : patternOf(beginnings);
 }

@@ -1,6 +1,8 @@
 import { type CharSet, type Concatenation, type Element, JS, TooManyNodesError } from 'refa';
+import { GaveUp } from '../regexp/budget';
+import { checkNesting } from '../regexp/syntax';
 import { determined } from './determine';
-import { GaveUp, type Limits } from './limits';
+import type { Limits } from './limits';
 import type { Table } from './table';
 
 /**
@@ -31,7 +33,7 @@ export interface Web {
 /** The pattern is not regular, or not in a way that Ukko follows. */
 export class NotRegular extends Error {}
 
-/** Draws the web of what `source` matches. Throws `NotRegular`, `GaveUp`, or a `SyntaxError` for a pattern that does not compile. */
+/** Draws the web of what `source` matches. Throws `NotRegular` or `GaveUp`. */
 export function webOf(source: string, flags: string, match: 'whole' | 'part', limits: Limits): Web {
   const { expression } = parsed(source, flags, limits);
   const drawing = new Drawing(limits);
@@ -43,6 +45,7 @@ export function webOf(source: string, flags: string, match: 'whole' | 'part', li
 }
 
 function parsed(source: string, flags: string, limits: Limits) {
+  checkNesting(source);
   try {
     return JS.Parser.fromLiteral({ source, flags }).parse({
       assertions: 'parse',
@@ -53,12 +56,16 @@ function parsed(source: string, flags: string, limits: Limits) {
     if (error instanceof TooManyNodesError) throw new GaveUp('it is too large');
     if (error instanceof Error && /backreference/i.test(error.message))
       throw new NotRegular('it refers back to what a group matched');
-    throw error;
+    // The engine compiles what the reader of patterns does not know: new syntax, or names that its tables of Unicode lack.
+    throw new GaveUp('it has syntax, or a name of Unicode, that is too new for Ukko');
   }
 }
 
 /** Where a part of a pattern stands: inside of a look back nothing that looks ahead is followed. */
 type Standing = 'in the open' | 'looking back';
+
+/** Steps that a node stands for. */
+const stepsOfNode = 20;
 
 class Drawing {
   readonly nodes: Node[] = [];
@@ -68,6 +75,7 @@ class Drawing {
 
   add(node: Node): number {
     if (this.nodes.length >= this.limits.nodes) throw new GaveUp('it is too large');
+    this.limits.budget.spend(stepsOfNode);
     return this.nodes.push(node) - 1;
   }
 

@@ -1,4 +1,5 @@
-import { type AST, RegExpParser } from '@eslint-community/regexpp';
+import type { AST } from '@eslint-community/regexpp';
+import { syntaxOf } from '../regexp/syntax';
 
 /** From and to in the source of the pattern, UTF-16 code units. */
 export interface SourceSpan {
@@ -31,10 +32,10 @@ export type Part =
   /** The same text again that a group took. */
   | (PartAt & { readonly is: 'again'; readonly words: string });
 
-/** The rows of a pattern; null where it does not compile with the v flag. */
+/** The rows of a pattern; null where it does not compile with the v flag, or is nested too deeply to be read. */
 export function partsOf(source: string): readonly (readonly Part[])[] | null {
   try {
-    return new Reader().rows(alternativesOf(source));
+    return new Reader().rows(syntaxOf(source));
   } catch {
     return null;
   }
@@ -44,12 +45,6 @@ export function partsOf(source: string): readonly (readonly Part[])[] | null {
 export function spanOfRow(row: readonly Part[]): SourceSpan | null {
   const [first, last] = [row[0], row.at(-1)];
   return first && last ? { start: first.span.start, end: last.span.end } : null;
-}
-
-/** The syntax of a pattern with the v flag; throws where it does not compile. */
-export function alternativesOf(source: string): readonly AST.Alternative[] {
-  return new RegExpParser().parsePattern(source, 0, source.length, { unicode: false, unicodeSets: true })
-    .alternatives;
 }
 
 class Reader {

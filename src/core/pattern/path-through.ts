@@ -15,7 +15,7 @@ type Step =
   | { readonly does: 'fork'; readonly to: number[] }
   | { readonly does: 'end' };
 
-/** How often a part is drawn out one behind the other; more often it may be taken any number of times. */
+/** How often a part is drawn out one behind the other, counts within counts multiplied; more often it may be taken any number of times. */
 const mostDrawn = 200;
 
 /** The way of texts through the parts of a pattern. What looks ahead or back is passed by: this shows, it does not judge. */
@@ -23,33 +23,43 @@ export function pathFinder(rows: readonly (readonly Part[])[]): (text: string) =
   const steps: Step[] = [];
   const add = (step: Step): number => steps.push(step) - 1;
   const end = add({ does: 'end' });
-  const start = anyOf(rows, end);
+  const start = anyOf(rows, end, 1);
 
-  function anyOf(all: readonly (readonly Part[])[], to: number): number {
-    return add({ does: 'fork', to: all.map((row) => row.reduceRight((next, part) => one(part, next), to)) });
+  function anyOf(all: readonly (readonly Part[])[], to: number, drawn: number): number {
+    return add({
+      does: 'fork',
+      to: all.map((row) => row.reduceRight((next, part) => one(part, next, drawn), to)),
+    });
   }
-  function one(part: Part, to: number): number {
+  /** @param drawn how often the part is drawn for the counts around it */
+  function one(part: Part, to: number, drawn: number): number {
     switch (part.is) {
       case 'set':
         return add({ does: 'take', part: part.id, is: new RegExp(`^(?:${part.raw})$`, 'v'), to });
       case 'choice':
-        return anyOf(part.rows, to);
+        return anyOf(part.rows, to, drawn);
       case 'times':
-        return repeated(part, to);
+        return repeated(part, to, drawn);
       case 'place':
       case 'look':
       case 'again':
         return to;
     }
   }
-  function repeated({ part, min, max }: Extract<Part, { is: 'times' }>, to: number): number {
+  function repeated({ part, min, max }: Extract<Part, { is: 'times' }>, to: number, drawn: number): number {
+    const room = Math.max(1, Math.floor(mostDrawn / drawn));
+    const first = Math.min(min, room);
+    const isLoop = max === null || max > room;
+    const within = drawn * Math.max(1, isLoop ? first + 1 : max);
     let next = to;
-    if (max === null || max > mostDrawn) {
+    if (isLoop) {
       const fork = add({ does: 'fork', to: [] });
-      (steps[fork] as { to: number[] }).to.push(one(part, fork), to);
+      (steps[fork] as { to: number[] }).to.push(one(part, fork, within), to);
       next = fork;
-    } else for (let time = min; time < max; time++) next = add({ does: 'fork', to: [one(part, next), to] });
-    for (let time = 0; time < Math.min(min, mostDrawn); time++) next = one(part, next);
+    } else
+      for (let time = min; time < max; time++)
+        next = add({ does: 'fork', to: [one(part, next, within), to] });
+    for (let time = 0; time < first; time++) next = one(part, next, within);
     return next;
   }
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { matchesByDefinition } from '../../../tests/fixtures/pattern-by-definition';
 import { anyPattern, anyText } from '../../../tests/fixtures/patterns';
+import { Budget } from '../regexp/budget';
 import { patternTable } from './pattern-table';
 import { acceptsText, stateCount } from './table';
 
@@ -30,7 +31,7 @@ describe('the table of a pattern', () => {
         fc.array(anyText, { minLength: 100, maxLength: 100 }),
         fc.constantFrom('whole' as const, 'part' as const),
         (source, texts, match) => {
-          const found = patternTable({ source, match }, 120);
+          const found = patternTable({ source, match }, new Budget(400_000));
           if (found.status !== 'known') {
             unknown++;
             return;
@@ -79,15 +80,12 @@ describe('the table of a pattern', () => {
     if (found.status !== 'known') expect(found.reason).toMatch(reason);
   });
 
-  it('is given up in time, whatever is asked', () => {
-    const begin = Date.now();
+  it('is given up after so many steps, whatever is asked', () => {
     const found = patternTable(
       { source: '(?=(?:.*[a-f]){9})(?=(?:.*[b-g]){9})(?=(?:.*[c-h]){9}).*', match: 'whole' },
-      300,
+      new Budget(1_000_000),
     );
     expect(found).toMatchObject({ status: 'unknown', reason: expect.stringMatching(/too/) });
-    // Not a figure: a run without a deadline would still be going.
-    expect(Date.now() - begin).toBeLessThan(20_000);
   });
 
   it('in a part is that of a whole with anything around it', () => {

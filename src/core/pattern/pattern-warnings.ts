@@ -1,8 +1,10 @@
+import { type Budget, GaveUp } from '../regexp/budget';
+import type { Pattern } from '../regexp/pattern';
 import { withEndHyphensEscaped } from '../standard/pattern-attribute';
 import { lengthTable, without } from './combine';
-import { GaveUp } from './limits';
+import { usualBudget } from './limits';
 import { type Part, partsOf, type SourceSpan, spanOfRow } from './parts';
-import { type Pattern, patternTable } from './pattern-table';
+import { patternTable } from './pattern-table';
 import { acceptsText, dead, type Table } from './table';
 import { shortestText } from './texts';
 
@@ -31,7 +33,7 @@ export const warningSorts = [
 export type WarningSort = (typeof warningSorts)[number];
 
 /** Everything about a pattern that its own text and its table tell; what takes time to find out is asked apart. */
-export function patternWarnings(pattern: Pattern): PatternWarning[] {
+export function patternWarnings(pattern: Pattern, budget = usualBudget()): PatternWarning[] {
   const found = patternTable(pattern);
   if (found.status === 'fault') return ignored(pattern, found.reason);
   const rows = partsOf(pattern.source);
@@ -41,10 +43,10 @@ export function patternWarnings(pattern: Pattern): PatternWarning[] {
   try {
     return [
       ...(table ? wholeWarnings(table) : []),
-      ...neverMatching(pattern, rows, table),
-      ...looseAnchors(pattern, rows, table),
+      ...neverMatching(pattern, rows, table, budget),
+      ...looseAnchors(pattern, rows, table, budget),
       ...inside.flatMap(({ part, before, after }) =>
-        part.is === 'set' ? setWarnings(pattern, part, before, after, table) : [],
+        part.is === 'set' ? setWarnings(pattern, part, before, after, table, budget) : [],
       ),
     ];
   } catch (error) {
@@ -96,13 +98,14 @@ function neverMatching(
   pattern: Pattern,
   rows: readonly (readonly Part[])[],
   table: Table | null,
+  budget: Budget,
 ): PatternWarning[] {
   if (table?.start === dead && rows.length === 1) return [];
   return rows.flatMap((row) => {
     const span = spanOfRow(row);
     if (!span) return [];
     const source = pattern.source.slice(span.start, span.end);
-    const alone = patternTable({ ...pattern, source });
+    const alone = patternTable({ ...pattern, source }, budget);
     if (alone.status !== 'known' || alone.table.start !== dead) return [];
     const isAnchored = row.some(({ is }) => is === 'place');
     return [
@@ -124,6 +127,7 @@ function looseAnchors(
   pattern: Pattern,
   rows: readonly (readonly Part[])[],
   table: Table | null,
+  budget: Budget,
 ): PatternWarning[] {
   if (pattern.match === 'whole' || rows.length < 2 || !table) return [];
   const has = (words: string, part: Part | undefined) => part?.is === 'place' && part.words === words;
@@ -134,14 +138,14 @@ function looseAnchors(
   if (!isLoose) return [];
   const inner = pattern.source.replace(/^\^/, '').replace(/\$$/, '');
   const remedy = `^(?:${inner})$`;
-  const meant = patternTable({ ...pattern, source: remedy });
+  const meant = patternTable({ ...pattern, source: remedy }, budget);
   if (meant.status !== 'known') return [];
   return [
     {
       sort: 'anchors bind one alternative',
       says: 'An anchor binds the alternative in which it stands and no other: the rest is looked for anywhere in the text.',
       span: null,
-      witness: shortestText(without(table, meant.table)),
+      witness: shortestText(without(table, meant.table, budget)),
       remedy,
     },
   ];
@@ -176,12 +180,13 @@ function setWarnings(
   before: Part | undefined,
   after: Part | undefined,
   table: Table | null,
+  budget: Budget,
 ): PatternWarning[] {
   const replaced = (raw: string) =>
     pattern.source.slice(0, part.span.start) + raw + pattern.source.slice(part.span.end);
   const witnessOf = (remedy: string): string | null => {
-    const other = patternTable({ ...pattern, source: remedy });
-    return table && other.status === 'known' ? shortestText(without(table, other.table)) : null;
+    const other = patternTable({ ...pattern, source: remedy }, budget);
+    return table && other.status === 'known' ? shortestText(without(table, other.table, budget)) : null;
   };
   const warning = (sort: WarningSort, says: string, raw: string): PatternWarning[] => {
     const remedy = replaced(raw);

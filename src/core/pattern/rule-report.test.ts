@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { anyText } from '../../../tests/fixtures/patterns';
 import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
+import { Budget, GaveUp } from '../regexp/budget';
 import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { searchedStanding } from './bounded-search';
@@ -314,12 +315,25 @@ describe('rules together', () => {
 describe('a bounded search', () => {
   it('finds a short rest, and says how far it looked where it finds none', () => {
     const is = (text: string) => text === 'abc';
-    expect(searchedStanding(is, 'abc', [])).toEqual({ verdict: 'accepted', rest: null, searched: false });
-    expect(searchedStanding(is, 'a', ['b', 'c'])).toEqual({
+    const budget = () => new Budget(1_000_000);
+    expect(searchedStanding(is, 'abc', [], budget())).toEqual({
+      verdict: 'accepted',
+      rest: null,
+      searched: false,
+    });
+    expect(searchedStanding(is, 'a', ['b', 'c'], budget())).toEqual({
       verdict: 'unfinished',
       rest: 'bc',
       searched: false,
     });
-    expect(searchedStanding(is, 'x', ['b', 'c'])).toEqual({ verdict: 'refused', rest: null, searched: true });
+    expect(searchedStanding(is, 'x', ['b', 'c'], budget())).toEqual({
+      verdict: 'refused',
+      rest: null,
+      searched: true,
+    });
+  });
+
+  it('is given up after so many steps', () => {
+    expect(() => searchedStanding(() => false, 'x', ['b'], new Budget(1000))).toThrow(GaveUp);
   });
 });

@@ -1,14 +1,16 @@
-import { expressionOf } from '../guard/pattern-rule';
+import { Budget, GaveUp } from '../regexp/budget';
+import { compiledPattern } from '../regexp/compiled-pattern';
+import type { Pattern } from '../regexp/pattern';
 import type { Sample } from '../replay/sample';
 import { graphemes } from '../script/graphemes';
 import { searchedStanding } from './bounded-search';
 import { comparedRules, type RuleComparison } from './compare-rules';
 import { knownShapes, type ShapeCheck, shapeCheck } from './known-shapes';
-import { GaveUp } from './limits';
+import { usualBudget } from './limits';
 import { type LiveCheck, lenientPattern, liveCheck } from './live-rule';
 import { partsOf } from './parts';
 import { untouchedParts } from './path-through';
-import { type Pattern, type PatternTable, patternTable } from './pattern-table';
+import { type PatternTable, patternTable } from './pattern-table';
 import { type PatternWarning, patternWarnings } from './pattern-warnings';
 import { type MadeSample, ruleSamples } from './rule-samples';
 import { ofSomeText } from './rule-table';
@@ -33,14 +35,18 @@ export interface RuleQuestion {
   readonly shape: string | null;
 }
 
+/** How a text stands to a rule, or why nobody can tell, to be read behind “because”. */
+export type SoughtStanding = Standing | { readonly verdict: 'not worked out'; readonly reason: string };
+
 /** A sample under the rule, and what it was under the saved one. */
 export interface SampleStanding {
-  readonly standing: Standing;
+  readonly standing: SoughtStanding;
   /** How it stands to all that is asked of the field, where that is another verdict: limits of length and other rules. */
   readonly together: Standing | null;
   /** Found by trying some continuations, not by a table: more may be there. */
   readonly searched: boolean;
-  readonly wasAccepted: boolean;
+  /** Null: not worked out. */
+  readonly wasAccepted: boolean | null;
 }
 
 /** An answer that is exact, or why there is none. */
@@ -70,6 +76,9 @@ export interface RuleReport {
   readonly untouched: readonly number[];
 }
 
+/** Steps that all questions of a report besides the rules themselves may take. */
+const stepsOfReport = 6_000_000;
+
 /** Most samples that are looked at. */
 export const mostReported = 2000;
 
@@ -84,6 +93,8 @@ export function ruleReport({
   native,
   shape,
 }: RuleQuestion): RuleReport {
+  // Each rule by itself has steps of its own; all that is asked besides shares some.
+  const budget = new Budget(stepsOfReport);
   const own = patternTable(pattern);
   const [now, before] = [pattern, { ...pattern, source: saved }].map(asApplied) as [Applied, Applied];
   const compared: typeof exact<RuleComparison> = ([a, b], ask) =>
@@ -93,18 +104,24 @@ export function ruleReport({
   const known = knownShapes.find(({ id }) => id === shape);
   return {
     rule: { status: own.status, reason: own.status === 'known' ? null : own.reason },
-    samples: looked.map(({ text }) => standingOfText(text, now, before, submit)),
-    changed: compared([before.found, now.found], ([first, second]) => comparedRules(first, second, 6)),
-    partial: compared(
-      [patternTable({ ...pattern, match: 'whole' }), patternTable({ ...pattern, match: 'part' })],
-      ([first, second]) => comparedRules(first, second, 3),
+    samples: looked.map(({ text }) => standingOfText(text, { now, before, submit, budget })),
+    changed: compared([before.found, now.found], ([first, second]) =>
+      comparedRules(first, second, 6, budget),
     ),
-    older: own.status === 'fault' ? null : olderReading(pattern, own, compared),
-    native: native && compared([now.found, native], ([first, second]) => comparedRules(first, second, 4)),
-    warnings: patternWarnings(pattern),
-    shape: known ? shapeCheck(now.accepts, known) : null,
-    live: live && exact([live, submit], ([first, second]) => liveCheck(first, second)),
-    lenient: lenientOf(pattern, own),
+    partial: compared(
+      [
+        patternTable({ ...pattern, match: 'whole' }, budget),
+        patternTable({ ...pattern, match: 'part' }, budget),
+      ],
+      ([first, second]) => comparedRules(first, second, 3, budget),
+    ),
+    older: own.status === 'fault' ? null : olderReading(pattern, own, compared, budget),
+    native:
+      native && compared([now.found, native], ([first, second]) => comparedRules(first, second, 4, budget)),
+    warnings: patternWarnings(pattern, budget),
+    shape: known ? shapeOfRule(now, known) : null,
+    live: live && exact([live, submit], ([first, second]) => liveCheck(first, second, budget)),
+    lenient: lenientOf(pattern, own, budget),
     made: own.status === 'known' ? ruleSamples(own.table) : [],
     untouched: untouchedParts(
       rows,
@@ -132,7 +149,12 @@ export function textStanding(
   { pattern, saved, submit }: Pick<RuleQuestion, 'pattern' | 'saved' | 'submit'>,
   text: string,
 ): SampleStanding {
-  return standingOfText(text, asApplied(pattern), asApplied({ ...pattern, source: saved }), submit);
+  return standingOfText(text, {
+    now: asApplied(pattern),
+    before: asApplied({ ...pattern, source: saved }),
+    submit,
+    budget: usualBudget(),
+  });
 }
 
 /** A pattern as browsers apply it: what does not compile is ignored, and everything is accepted. */
@@ -150,33 +172,56 @@ function asApplied(pattern: Pattern): Applied {
   if (found.status === 'fault') return asApplied(everything);
   const alphabet = graphemes(pattern.source);
   if (found.status === 'known') return { found, alphabet, accepts: (text) => acceptsText(found.table, text) };
-  const expression = expressionOf(pattern);
+  const expression = compiledPattern(pattern);
   return { found, alphabet, accepts: (text) => expression?.test(text) ?? true };
 }
 
-function standingOfText(text: string, now: Applied, before: Applied, submit: PatternTable): SampleStanding {
-  const found = standingUnder(now, text);
+interface Asked {
+  readonly now: Applied;
+  readonly before: Applied;
+  readonly submit: PatternTable;
+  readonly budget: Budget;
+}
+
+function standingOfText(text: string, { now, before, submit, budget }: Asked): SampleStanding {
+  const found = standingUnder(now, text, budget);
   const together = submit.status === 'known' ? standingOf(submit.table, text) : null;
   return {
     ...found,
     together: together?.verdict === found.standing.verdict ? null : together,
-    wasAccepted: before.accepts(text),
+    wasAccepted: orWhenGivenUp(() => before.accepts(text), null),
   };
+}
+
+function orWhenGivenUp<Answer>(work: () => Answer, otherwise: Answer): Answer {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof GaveUp) return otherwise;
+    throw error;
+  }
+}
+
+/** What nobody can tell is neither too strict nor too lenient. */
+function shapeOfRule({ accepts }: Applied, shape: (typeof knownShapes)[number]): ShapeCheck | null {
+  return orWhenGivenUp(() => shapeCheck(accepts, shape), null);
 }
 
 function standingUnder(
   { found, accepts, alphabet }: Applied,
   text: string,
+  budget: Budget,
 ): Pick<SampleStanding, 'standing' | 'searched'> {
   if (found.status === 'known') return { standing: standingOf(found.table, text), searched: false };
-  const { verdict, rest, searched } = searchedStanding(accepts, text, alphabet);
-  switch (verdict) {
-    case 'accepted':
-      return { standing: { verdict }, searched };
-    case 'unfinished':
-      return { standing: { verdict, rest: rest ?? '' }, searched };
-    case 'refused':
-      return { standing: { verdict, at: text.length }, searched };
+  try {
+    const { verdict, rest, searched } = searchedStanding(accepts, text, alphabet, budget);
+    if (verdict === 'accepted') return { standing: { verdict }, searched };
+    if (verdict === 'unfinished') return { standing: { verdict, rest: rest ?? '' }, searched };
+    return { standing: { verdict, at: text.length }, searched };
+  } catch (error) {
+    if (error instanceof GaveUp)
+      return { standing: { verdict: 'not worked out', reason: error.message }, searched: false };
+    throw error;
   }
 }
 
@@ -184,18 +229,19 @@ function olderReading(
   pattern: Pattern,
   now: PatternTable,
   compared: typeof exact<RuleComparison>,
+  budget: Budget,
 ): Exact<RuleComparison> | null {
-  const older = patternTable({ ...pattern, flags: 'u' });
+  const older = patternTable({ ...pattern, flags: 'u' }, budget);
   return older.status === 'fault'
     ? null
-    : compared([now, older], ([first, second]) => comparedRules(first, second, 4));
+    : compared([now, older], ([first, second]) => comparedRules(first, second, 4, budget));
 }
 
 /** Length limits act by themselves while one types: the pattern alone is asked. */
-function lenientOf(pattern: Pattern, rule: PatternTable): string | null {
+function lenientOf(pattern: Pattern, rule: PatternTable, budget: Budget): string | null {
   if (rule.status !== 'known' || pattern.match === 'part') return null;
   try {
-    return lenientPattern(pattern.source, rule.table);
+    return lenientPattern(pattern.source, rule.table, budget);
   } catch (error) {
     if (error instanceof GaveUp) return null;
     throw error;

@@ -2,18 +2,15 @@ import { attribute, type Field, hasAttribute } from '../form/field';
 import { escapedText, insideOf } from '../guard/character-set';
 import { type Guard, isStrict } from '../guard/guard';
 import { engineWays } from '../model/engine-ways';
+import { GaveUp } from '../regexp/budget';
 import { validEmailAddress } from '../standard/email-addresses';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { Habits } from '../target/habits';
 import { allOf, beginningsOf, combined, everyText, lengthTable } from './combine';
-import { GaveUp } from './limits';
+import { mostStates, usualBudget } from './limits';
 import { rangeTable } from './number-table';
-import { type Pattern, type PatternTable, patternTable } from './pattern-table';
+import { type PatternTable, patternTable } from './pattern-table';
 import { acceptsText, type Table } from './table';
-
-const mostStates = 20_000;
-/** After so long rules taken together are given up, ms. */
-const patience = 2000;
 
 /** What several rules accept together; unknown where one of them is. */
 export function allRules(rules: readonly PatternTable[]): PatternTable {
@@ -26,7 +23,7 @@ export function allRules(rules: readonly PatternTable[]): PatternTable {
   try {
     return {
       status: 'known',
-      table: allOf(tables, { states: mostStates, until: Date.now() + patience }),
+      table: allOf(tables, { states: mostStates, budget: usualBudget() }),
     };
   } catch (error) {
     if (error instanceof GaveUp) return { status: 'unknown', reason: error.message };
@@ -63,18 +60,12 @@ export function fieldRule(field: Field, { ways }: Pick<Habits, 'ways'>): Pattern
   const least = parseNonNegativeInteger(attribute(control, 'minlength')) ?? 0;
   const most = parseNonNegativeInteger(attribute(control, 'maxlength'));
   const rules = [
-    ...(reading?.status === 'compiled' ? [patternTable(asPattern(reading.expression))] : []),
+    ...(reading?.status === 'compiled' ? [whole(reading.source)] : []),
     ...(least > 0 || most !== null ? [known(lengthTable(least, most, 'code units'))] : []),
   ];
   return hasAttribute(control, 'required')
     ? allRules([...rules, known(lengthTable(1, null, 'code units'))])
     : orNothing(allRules(rules));
-}
-
-/** An expression that a browser anchored at both ends. */
-function asPattern({ source, flags }: RegExp): Pattern {
-  const [, inner = source] = /^\^\(\?:([\s\S]*)\)\$$/.exec(source) ?? [];
-  return { source: inner, flags: flags.includes('v') ? 'v' : 'u', match: 'whole' };
 }
 
 /** What a browser checks by itself for a kind, where the standard says it with a pattern (HTML Standard, "Email state"); else null. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyPattern, anyText, plainPattern } from '../../../tests/fixtures/patterns';
+import { Budget } from '../regexp/budget';
 import { allOf, beginningsOf, combined, everyText, lengthTable, without } from './combine';
 import { comparedRules } from './compare-rules';
 import { lenientPattern, liveCheck } from './live-rule';
@@ -145,7 +146,7 @@ describe('texts of a table', () => {
   it('are its texts, each once, the shortest of all first', () => {
     fc.assert(
       fc.property(anyPattern, fc.nat({ max: 8 }), (source, most) => {
-        const found = patternTable({ source, match: 'whole' }, 100);
+        const found = patternTable({ source, match: 'whole' }, new Budget(400_000));
         if (found.status !== 'known') return;
         const texts = typicalTexts(found.table, most + 1);
         expect(texts.every((text) => acceptsText(found.table, text))).toBe(true);
@@ -163,7 +164,7 @@ describe('a table as a pattern', () => {
   it('is read back as the same table', () => {
     fc.assert(
       fc.property(anyPattern, (source) => {
-        const found = patternTable({ source, match: 'whole' }, 100);
+        const found = patternTable({ source, match: 'whole' }, new Budget(400_000));
         if (found.status !== 'known') return;
         const written = patternOf(found.table);
         if (written === null) return;

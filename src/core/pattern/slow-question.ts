@@ -1,7 +1,7 @@
 import { mixed, object, string } from 'yup';
 import { type QuestionReading, readQuestion } from '../read-question';
+import type { Pattern } from '../regexp/pattern';
 import type { Growth } from './blow-up';
-import type { Pattern } from './pattern-table';
 import type { SlowText } from './slow-text';
 
 /** How long do real engines take over a text that is made to be slow? */

@@ -72,6 +72,9 @@ export interface Draft {
   readonly start: number;
 }
 
+/** Steps that the making of a table takes for each of its states and classes. */
+export const stepsOfReduction = 4;
+
 /** Takes dead states away, puts states and intervals together that nothing tells apart, and numbers them from the start. */
 export function tableOf({ classes, ...given }: Draft): Table {
   const draft = { ...given, classes: classes ?? given.bounds.map((_, interval) => interval) };

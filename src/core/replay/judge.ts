@@ -12,7 +12,7 @@ import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { ValidityFlag } from '../standard/validity-flags';
 import { sanitizeValue } from '../standard/value-sanitization';
 import { type Habits, isNativeField } from '../target/habits';
-import type { Judgement } from './verdict';
+import { type Judgement, judgementOf } from './verdict';
 
 export interface Judge {
   judge(text: string): Judgement;
@@ -33,18 +33,18 @@ export function judgeFor(
   const own = isNativeField(habits) ? () => none : ownCheck(field, habits);
   const strict = guards.filter((guard) => guard.on && isStrict(guard));
   const together = strict.length > 0 && isTakenAsTyped(field) && !isNativeField(habits);
-  return {
-    judge(text) {
-      const flags = own(text);
-      const refusing = strict.filter((guard) => !holds(guard, text));
-      if (flags.length === 0 && refusing.length === 0) return accepted;
-      const open =
-        refusing.every((guard) => mayBecome(guard, text)) &&
-        flags.every((flag) => mayPass(field, flag, text)) &&
-        !(together && isImpossible(field, guards, habits, text));
-      return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
-    },
-  };
+  return { judge: (text) => judgementOf(() => judged(text)) };
+
+  function judged(text: string): Judgement {
+    const flags = own(text);
+    const refusing = strict.filter((guard) => !holds(guard, text));
+    if (flags.length === 0 && refusing.length === 0) return accepted;
+    const open =
+      refusing.every((guard) => mayBecome(guard, text)) &&
+      flags.every((flag) => mayPass(field, flag, text)) &&
+      !(together && isImpossible(field, guards, habits, text));
+    return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
+  }
 }
 
 /** Kinds of which nothing is rewritten before it is checked. */

@@ -7,7 +7,7 @@ import { graphemes } from '../script/graphemes';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { Habits } from '../target/habits';
 import { judgeFor } from './judge';
-import type { Judgement } from './verdict';
+import { type Judgement, judgementOf } from './verdict';
 
 /** What becomes of a sample that is typed into an empty field, grapheme by grapheme. */
 export interface Replayed extends Judgement {
@@ -39,6 +39,15 @@ export function quickReplay(
   const maxlength = field.kind === 'number' ? null : parseNonNegativeInteger(length);
   const empty = bufferOf('');
   return (sample) => {
+    const outcome: { replayed: Replayed | null } = { replayed: null };
+    const { verdict, by } = judgementOf(() => {
+      outcome.replayed = typed(sample);
+      return outcome.replayed;
+    });
+    return outcome.replayed ?? { verdict, by, text: sample, refusedAt: null };
+  };
+
+  function typed(sample: string): Replayed {
     let buffer: EditingBuffer = empty;
     let refusedAt: number | null = null;
     const strokes = typedUnits(sample);
@@ -51,7 +60,7 @@ export function quickReplay(
     if (leaving.length > 0) buffer = rewriteOnLeaving(leaving, empty, buffer);
     const { verdict, by } = judge(buffer.text);
     return { verdict, by, text: buffer.text, refusedAt };
-  };
+  }
 
   function stroke(buffer: EditingBuffer, key: string): EditingBuffer {
     const planned = insertText(buffer, key);

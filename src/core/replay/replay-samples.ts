@@ -4,7 +4,7 @@ import type { Habits } from '../target/habits';
 import type { TargetId } from '../target/target';
 import { quickReplay } from './quick-replay';
 import type { Sample } from './sample';
-import { verdicts } from './verdict';
+import { judged } from './verdict';
 
 export interface ReplayTarget {
   readonly id: TargetId;
@@ -14,7 +14,7 @@ export interface ReplayTarget {
 /** Verdicts of many samples on several targets, as small as can be: one number for each. */
 export interface SampleVerdicts {
   readonly targets: readonly TargetId[];
-  /** By target, then by sample: the index of the verdict in `verdicts`. */
+  /** By target, then by sample: the index of the verdict in `judged`. */
   readonly verdicts: readonly Uint8Array[];
   /** By target, then by sample: 1 where the text in the end is not the sample. */
   readonly changed: readonly Uint8Array[];
@@ -37,7 +37,7 @@ export function* replaySamples(
     const replay = quickReplay(field, guards, habits);
     for (const [index, { text }] of samples.entries()) {
       const replayed = replay(text);
-      (all[at] as Uint8Array)[index] = verdicts.indexOf(replayed.verdict);
+      (all[at] as Uint8Array)[index] = judged.indexOf(replayed.verdict);
       if (replayed.text !== text) (changed[at] as Uint8Array)[index] = 1;
       yield ++done;
     }

@@ -1,16 +1,16 @@
 import Papa from 'papaparse';
 import type { Sample } from '../replay/sample';
-import type { Verdict } from '../replay/verdict';
+import type { Judged } from '../replay/verdict';
 import { junitXml } from './junit';
 
 /** One sample on one target. */
 export interface SampleResult {
   readonly target: string;
   readonly sample: Sample;
-  readonly verdict: Verdict;
+  readonly verdict: Judged;
   /** The text in the end. */
   readonly text: string;
-  /** Who does not accept it. */
+  /** Who does not accept it, or why that was not worked out. */
   readonly by: readonly string[];
 }
 

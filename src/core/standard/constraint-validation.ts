@@ -104,7 +104,7 @@ function isPatternMismatch(field: ConstrainedField, ways: Ways): boolean {
   if (reading.status === 'ignored') return false;
   const lists = kind === 'email' || (ways.patternReadsLists && field.multiple);
   const values = lists ? partsOf(field) : [currentValue];
-  return values.some((value) => !reading.expression.test(value));
+  return values.some((value) => !reading.matches(value));
 }
 
 function lengthFlags(field: ConstrainedField): { tooLong: boolean; tooShort: boolean } {

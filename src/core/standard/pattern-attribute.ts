@@ -1,6 +1,13 @@
+import { compiledPattern } from '../regexp/compiled-pattern';
+
 /** What a `pattern` attribute means: the whole value must match, or the pattern is ignored because it does not compile. */
 export type PatternReading =
-  | { readonly status: 'compiled'; readonly expression: RegExp }
+  | {
+      readonly status: 'compiled';
+      readonly source: string;
+      /** Whether all of a value matches. Throws `GaveUp` where that takes too many steps. */
+      matches(value: string): boolean;
+    }
   | { readonly status: 'ignored'; readonly reason: string };
 
 /** HTML Standard, "The pattern attribute": compiled with the v flag, then anchored at both ends. */
@@ -23,13 +30,10 @@ export function withEndHyphensEscaped(pattern: string): string {
 }
 
 function compile(pattern: string): PatternReading {
-  try {
-    // Compiled bare first: a pattern such as "a)(b" must not be rescued by the group put around it.
-    new RegExp(pattern, 'v');
-    return { status: 'compiled', expression: new RegExp(`^(?:${pattern})$`, 'v') };
-  } catch (error) {
-    return { status: 'ignored', reason: faultOf(error, pattern, 'v') };
-  }
+  const compiled = compiledPattern({ source: pattern, match: 'whole' });
+  return compiled
+    ? { status: 'compiled', source: pattern, matches: (value) => compiled.test(value) }
+    : { status: 'ignored', reason: patternFault(pattern) ?? 'it is too large for the matcher' };
 }
 
 /** Why a pattern does not compile, in the words of the engine, or null when it does. */

@@ -85,10 +85,10 @@ export function useFormFindings(
   }, [state]);
   return useMemo(
     () =>
-      state.status === 'stuck'
+      state.status === 'failed'
         ? {
             findings: last ?? [],
-            fault: `A rule of field ${state.done + 1} takes too long to be tried. Mend its pattern, see the Typing view.`,
+            fault: state.reason,
           }
         : { findings: state.status === 'there' ? state.answer : last, fault: null },
     [state, last],

@@ -6,6 +6,7 @@ import type { Field } from '@/core/form/field';
 import { validTrial } from '@/core/form/trial-value';
 import { trustText } from '@/core/model/trust';
 import { type Speaker, speakerFor, type Tried, takesText, tryValue } from '@/core/model/try-value';
+import { GaveUp } from '@/core/regexp/budget';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useLineUp } from '../frame/use-line-up';
 import { VisibleText } from '../frame/visible-text';
@@ -51,7 +52,8 @@ export function TryValue({ field }: { field: Field }) {
 }
 
 function Verdict({ field, text, speaker }: { field: Field; text: string; speaker: Speaker }) {
-  const tried = tryValue(field, text, speaker);
+  const tried = triedOrReason(field, text, speaker);
+  if (typeof tried === 'string') return <span className="soft">{tried}</span>;
   return (
     <>
       <span className={styles.holds}>
@@ -68,6 +70,16 @@ function Verdict({ field, text, speaker }: { field: Field; text: string; speaker
       </span>
     </>
   );
+}
+
+/** What becomes of the text, or why that is not worked out. */
+function triedOrReason(field: Field, text: string, speaker: Speaker): Tried | string {
+  try {
+    return tryValue(field, text, speaker);
+  } catch (error) {
+    if (error instanceof GaveUp) return `Not worked out: ${error.message}.`;
+    throw error;
+  }
 }
 
 function Words({ tried, language }: { tried: Tried; language: string }) {

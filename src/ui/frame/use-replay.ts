@@ -3,69 +3,104 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Replayer, startReplayer } from '@/workers/replayer';
 
-/** How long the worker may be silent before it is taken to be stuck, ms. */
-export const patience = 3000;
-
 export type Replaying<Answer> =
   | { readonly status: 'waiting' }
   | { readonly status: 'there'; readonly answer: Answer }
-  /** The worker was ended. */
-  | { readonly status: 'stuck' };
+  /** It was not worked out; one sentence says why. */
+  | { readonly status: 'failed'; readonly reason: string };
 
 type Ask<Answer> = (replayer: Replayer) => Promise<Answer>;
 
+/** How long a worker may be at an earlier question before it is ended for a new one, ms. */
+const patience = 1000;
+
+/** What a worker could not work out, in a sentence. Its other errors are faults of Ukko's own. */
+function reasonOf(error: unknown): string {
+  const { name, message } = error instanceof Error ? error : { name: '', message: String(error) };
+  return name === 'GaveUp' ? `Not worked out: ${message}.` : `Ukko failed at this: ${message}`;
+}
+
 /**
- * Asks a worker of its own, again whenever the question changes; an answer to an earlier question is thrown away, and one
- * that never comes ends the worker. What was there stays shown until the next answer.
+ * Asks a worker of its own, again whenever the question changes; an answer to an earlier question is thrown away, and a worker
+ * that is still at one is ended. What was there stays shown until the next answer. What may take long is counted in steps in
+ * the worker, so that an answer comes; only what measures the browser's own matcher may never end.
  *
  * @param ask has to be stable as long as the question is the same
+ * @param longest after which the worker is ended and there is no answer, ms; null: it always comes
  * @returns what came of it, and a way to begin with a question that will be asked when all is drawn anew: the worker is done
  *   with it by then
  */
 export function useReplay<Answer>(
   ask: Ask<Answer>,
+  longest: number | null = null,
 ): readonly [Replaying<Answer>, (next: Ask<Answer>) => void] {
   const [state, setState] = useState<Replaying<Answer>>({ status: 'waiting' });
   const working = useRef<Replayer | null>(null);
-  const begun = useRef<{ readonly ask: Ask<Answer>; readonly answer: Promise<Answer> } | null>(null);
-  useEffect(
-    () => () => {
-      working.current?.end();
-      working.current = null;
-    },
-    [],
-  );
-  const begin = useCallback((next: Ask<Answer>) => {
-    working.current ??= startReplayer();
-    begun.current = { ask: next, answer: next(working.current) };
+  const begun = useRef<Begun<Answer> | null>(null);
+  const end = useCallback(() => {
+    working.current?.end();
+    working.current = null;
+    begun.current = null;
   }, []);
+  useEffect(() => end, [end]);
+  const begin = useCallback(
+    (next: Ask<Answer>) => {
+      const before = begun.current;
+      if (before && !before.isOver && Date.now() - before.at > patience) end();
+      working.current ??= startReplayer();
+      const now: Begun<Answer> = { ask: next, answer: next(working.current), at: Date.now(), isOver: false };
+      now.answer.then(
+        () => {
+          now.isOver = true;
+        },
+        () => {
+          now.isOver = true;
+        },
+      );
+      begun.current = now;
+    },
+    [end],
+  );
   useEffect(() => {
     let isOver = false;
     if (begun.current?.ask !== ask) begin(ask);
-    const timer = setTimeout(() => {
-      working.current?.end();
-      working.current = null;
-      begun.current = null;
-      if (!isOver) setState({ status: 'stuck' });
-    }, patience);
-    void begun.current?.answer.then((answer) => {
-      clearTimeout(timer);
-      if (!isOver) setState({ status: 'there', answer });
-    });
+    const timer =
+      longest === null
+        ? undefined
+        : setTimeout(() => {
+            end();
+            if (!isOver) setState({ status: 'failed', reason: 'Not worked out: it does not end.' });
+          }, longest);
+    begun.current?.answer.then(
+      (answer) => {
+        clearTimeout(timer);
+        if (!isOver) setState({ status: 'there', answer });
+      },
+      (error) => {
+        clearTimeout(timer);
+        if (!isOver) setState({ status: 'failed', reason: reasonOf(error) });
+      },
+    );
     return () => {
       isOver = true;
       clearTimeout(timer);
     };
-  }, [ask, begin]);
+  }, [ask, begin, end, longest]);
   return [state, begin];
+}
+
+interface Begun<Answer> {
+  readonly ask: Ask<Answer>;
+  readonly answer: Promise<Answer>;
+  /** `Date.now()`. */
+  readonly at: number;
+  isOver: boolean;
 }
 
 /** A run that takes its time: with progress, and a way to stop it. */
 export interface LongReplay<Answer> {
   readonly state:
-    | Exclude<Replaying<Answer>, { status: 'stuck' }>
-    /** The worker was ended; so many were done. */
-    | { readonly status: 'stuck'; readonly done: number }
+    | Replaying<Answer>
     | { readonly status: 'running'; readonly done: number }
     | { readonly status: 'idle' };
   start(ask: (work: Replayer['work'], progress: (done: number) => void) => Promise<Answer>): void;
@@ -86,28 +121,20 @@ export function useLongReplay<Answer>(): LongReplay<Answer> {
       const mine = startReplayer();
       working.current = mine;
       setState({ status: 'running', done: 0 });
-      let timer = 0;
-      let reached = 0;
-      const alive = () => {
-        window.clearTimeout(timer);
-        timer = window.setTimeout(() => {
+      ask(mine.work, (done) => {
+        if (working.current === mine) setState({ status: 'running', done });
+      }).then(
+        (answer) => {
           if (working.current !== mine) return;
           end();
-          setState({ status: 'stuck', done: reached });
-        }, patience);
-      };
-      alive();
-      void ask(mine.work, (done) => {
-        if (working.current !== mine) return;
-        reached = done;
-        alive();
-        setState({ status: 'running', done });
-      }).then((answer) => {
-        window.clearTimeout(timer);
-        if (working.current !== mine) return;
-        end();
-        setState({ status: 'there', answer });
-      });
+          setState({ status: 'there', answer });
+        },
+        (error) => {
+          if (working.current !== mine) return;
+          end();
+          setState({ status: 'failed', reason: reasonOf(error) });
+        },
+      );
     },
     [end],
   );

@@ -62,9 +62,7 @@ export function CheapestSetting({
         options={[byRule, ...keyboardSorts].map((sort) => ({ value: sort, label: sort }))}
         onChange={setWanted}
       />
-      {replaying.status === 'stuck' && (
-        <p className="soft">The rule took too long to read. Simplify its pattern to see a setting for it.</p>
-      )}
+      {replaying.status === 'failed' && <p className="soft">{replaying.reason}</p>}
       {/* An answer about the field as it was is none. */}
       {replaying.status === 'there' &&
         replaying.answer.of.markup === form.markup &&

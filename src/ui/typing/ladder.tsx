@@ -7,7 +7,7 @@ import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import { keptParts } from '@/core/replay/kept-parts';
 import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
-import type { Judgement, Verdict } from '@/core/replay/verdict';
+import type { Judgement } from '@/core/replay/verdict';
 import { type Script, textOfStroke } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
 import { gridStep } from '../frame/grid-step';
@@ -19,6 +19,7 @@ import { EventTicks } from './event-ticks';
 import { echoAt, type ShownLanes } from './lanes';
 import { StrokeCap } from './stroke-cap';
 import styles from './typing.module.css';
+import { verdictSigns } from './verdict-signs';
 
 /** One column: what a target makes of the script, by one way of knowing it. */
 export interface LadderColumn {
@@ -203,14 +204,12 @@ const agreed: readonly Disagreement[] = [];
 /** A script is read anew with every key; a cap is drawn anew when its stroke is another one. */
 const Cap = memo(StrokeCap, (a, b) => keptParts(a.stroke, b.stroke) === a.stroke);
 
-const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
-
 /** What would become of the text if it were sent now, modelled. */
 function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
   const words = `${verdict}${by.length > 0 ? `: ${by.join(', ')}` : ''}`;
   return (
     <span className={styles.verdict} data-verdict={verdict} role="img" aria-label={words} title={words}>
-      {signs[verdict]}
+      {verdictSigns[verdict]}
     </span>
   );
 }

@@ -105,6 +105,7 @@ function changedSides(report: RuleReport | null, samples: readonly Sample[]) {
   return (report?.samples ?? []).flatMap(({ standing, wasAccepted }, index) => {
     const isIn = standing.verdict === 'accepted';
     const text = samples[index]?.text;
-    return text === undefined || wasAccepted === isIn ? [] : [{ text, isIn }];
+    const isKnown = wasAccepted !== null && standing.verdict !== 'not worked out';
+    return text === undefined || !isKnown || wasAccepted === isIn ? [] : [{ text, isIn }];
   });
 }

@@ -216,9 +216,9 @@ function Rule({
         />
       </div>
       <section className={styles.bed} aria-label="The rule">
-        {replaying.status === 'stuck' && (
+        {replaying.status === 'failed' && (
           <p className={styles.fault} role="alert">
-            This pattern took longer than 3 seconds and was stopped. Make it simpler; nothing is lost.
+            {replaying.reason}
           </p>
         )}
         {rows && source !== '' && (

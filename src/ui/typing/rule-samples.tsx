@@ -2,16 +2,15 @@
 
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import type { RuleReport, SampleStanding } from '@/core/pattern/rule-report';
-import type { Standing } from '@/core/pattern/three-way';
+import type { RuleReport, SampleStanding, SoughtStanding } from '@/core/pattern/rule-report';
 import type { Sample } from '@/core/replay/sample';
 import type { Verdict } from '@/core/replay/verdict';
 import type { Replayer } from '@/workers/replayer';
 import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
+import { verdictSigns } from './verdict-signs';
 
-const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
 /** Most rows that are drawn; the Samples part has them all. */
 const mostShown = 200;
 
@@ -124,9 +123,15 @@ function SampleRow({
 }) {
   const standing = found?.standing;
   const verdict = standing?.verdict;
-  const isSurprise = verdict !== undefined && (verdict === 'accepted') !== (expected === 'accepted');
+  const isSurprise =
+    verdict !== undefined &&
+    verdict !== 'not worked out' &&
+    (verdict === 'accepted') !== (expected === 'accepted');
   const side =
-    found === null || found.wasAccepted === (verdict === 'accepted')
+    found === null ||
+    found.wasAccepted === null ||
+    verdict === 'not worked out' ||
+    found.wasAccepted === (verdict === 'accepted')
       ? null
       : verdict === 'accepted'
         ? '→'
@@ -144,11 +149,11 @@ function SampleRow({
 }
 
 /** How far a text gets: what is struck out was never reached, what is dotted would finish it. */
-function StandingMark({ text, standing }: { text: string; standing: Standing | undefined }) {
+function StandingMark({ text, standing }: { text: string; standing: SoughtStanding | undefined }) {
   return (
     <>
       <span aria-hidden="true" data-verdict={standing?.verdict}>
-        {standing ? signs[standing.verdict] : '·'}
+        {standing ? verdictSigns[standing.verdict] : '·'}
       </span>
       <span className="mono">
         {standing?.verdict === 'refused' && standing.at < text.length ? (
@@ -167,7 +172,7 @@ function StandingMark({ text, standing }: { text: string; standing: Standing | u
 
 function standingWords({ standing, searched, together }: SampleStanding): string {
   return [
-    standing.verdict,
+    standing.verdict === 'not worked out' ? `not worked out: ${standing.reason}` : standing.verdict,
     searched ? ', as far as was tried' : '',
     together ? `; with all rules of the field ${together.verdict}` : '',
   ].join('');

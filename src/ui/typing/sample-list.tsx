@@ -5,15 +5,14 @@ import { type CSSProperties, memo, useLayoutEffect, useRef } from 'react';
 import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { type Verdict, verdicts } from '@/core/replay/verdict';
+import { type Judged, judged, type Verdict } from '@/core/replay/verdict';
 import type { Target } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { ExpectedChoice } from './expected-choice';
 import styles from './typing.module.css';
-
-const signs: Readonly<Record<Verdict, string>> = { accepted: '✓', unfinished: '…', refused: '✕' };
+import { verdictSigns } from './verdict-signs';
 
 /** What came out for some samples, in their order. */
 export interface Replayed {
@@ -178,20 +177,21 @@ const SampleVerdict = memo(function SampleVerdict({
   before,
 }: {
   expected: Verdict;
-  verdict: Verdict | null;
-  before: Verdict | null;
+  verdict: Judged | null;
+  before: Judged | null;
 }) {
   if (!verdict) return <td />;
+  const isSurprise = verdict !== expected && verdict !== 'not worked out';
   const moved = before && before !== verdict;
   return (
-    <td className={verdict === expected ? undefined : styles.surprise}>
-      {`${signs[verdict]} ${verdict}${verdict === expected ? '' : ' !'}`}
+    <td className={isSurprise ? styles.surprise : undefined}>
+      {`${verdictSigns[verdict]} ${verdict}${isSurprise ? ' !' : ''}`}
       {moved && <span className={styles.deed}> was {before}</span>}
     </td>
   );
 });
 
-function verdictAt(replayed: Replayed, target: number, sample: number): Verdict | null {
+function verdictAt(replayed: Replayed, target: number, sample: number): Judged | null {
   const code = replayed.verdicts.verdicts[target]?.[sample];
-  return code === undefined ? null : (verdicts[code] ?? null);
+  return code === undefined ? null : (judged[code] ?? null);
 }

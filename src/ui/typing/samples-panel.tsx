@@ -4,14 +4,13 @@ import { Button, Input, Progress, Select, Upload } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
-import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { Sample } from '@/core/replay/sample';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { type Verdict, verdicts } from '@/core/replay/verdict';
+import { judged, type Verdict } from '@/core/replay/verdict';
 import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
-import { type LongReplay, useLongReplay } from '../frame/use-replay';
+import { useLongReplay } from '../frame/use-replay';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { type Replayed, SampleList } from './sample-list';
@@ -77,8 +76,6 @@ export function SamplesPanel({
     setBaseline((was) => (was && was.samples === state.answer.samples ? was : state.answer));
   }, [state]);
 
-  const stuckAt = useStuckSample({ markup, field, guards, samples: typed, asked, state });
-
   const shown = last && last.samples === typed ? last : null;
   const rows = useMemo(() => rowsOf(samples, shown, baseline, filter), [samples, shown, baseline, filter]);
   const counts = useMemo(() => countsOf(samples, shown, baseline), [samples, shown, baseline]);
@@ -141,13 +138,9 @@ export function SamplesPanel({
                 </Button>
               </>
             )}
-            {state.status === 'stuck' && (
+            {state.status === 'failed' && (
               <span className={styles.fault} role="alert">
-                A guard took longer than 3 seconds over{' '}
-                {stuckAt === null
-                  ? 'one sample'
-                  : `sample ${stuckAt + 1}, “${samples[stuckAt]?.text.slice(0, 40)}”,`}{' '}
-                and was stopped. Mend its pattern; the samples are kept.
+                {state.reason}
               </span>
             )}
             <Button size="small" style={{ marginLeft: 'auto' }} onClick={() => onChange('')}>
@@ -181,46 +174,11 @@ function useSameTexts(samples: readonly Sample[]): readonly Sample[] {
   return kept.current;
 }
 
-/** After a replay got stuck: looks for the sample over which it did, one after the other. */
-function useStuckSample({
-  markup,
-  field,
-  guards,
-  samples,
-  asked,
-  state,
-}: {
-  markup: string;
-  field: Field;
-  guards: readonly Guard[];
-  samples: readonly Sample[];
-  asked: readonly Target[];
-  state: LongReplay<Replayed>['state'];
-}): number | null {
-  const search = useLongReplay<SampleVerdicts>();
-  const { start } = search;
-  const done = state.status === 'stuck' ? state.done : null;
-  const from = done === null || samples.length === 0 ? null : done % samples.length;
-  useEffect(() => {
-    const target = asked[Math.floor((done ?? 0) / Math.max(1, samples.length))];
-    if (from === null || !target) return;
-    start(async (work, progress) => {
-      const { proxy } = await import('comlink');
-      return work.samples(
-        { markup, field: field.id },
-        guards,
-        samples.slice(from),
-        [target.id],
-        proxy(progress),
-        true,
-      );
-    });
-  }, [from, done, markup, field.id, guards, samples, asked, start]);
-  return from !== null && search.state.status === 'stuck' ? from + search.state.done : null;
-}
-
 function isSurprising(samples: readonly Sample[], shown: Replayed, index: number): boolean {
-  return shown.verdicts.verdicts.some((codes) => verdicts[codes[index] ?? -1] !== samples[index]?.expected);
+  return shown.verdicts.verdicts.some((codes) => {
+    const verdict = judged[codes[index] ?? -1];
+    return verdict !== 'not worked out' && verdict !== samples[index]?.expected;
+  });
 }
 
 function hasChanged(shown: Replayed, baseline: Replayed, index: number): boolean {

@@ -3,9 +3,9 @@
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Growth } from '@/core/pattern/blow-up';
-import type { Pattern } from '@/core/pattern/pattern-table';
 import type { SlowNews } from '@/core/pattern/slow-question';
 import { type SlowText, slowText } from '@/core/pattern/slow-text';
+import type { Pattern } from '@/core/regexp/pattern';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -13,6 +13,8 @@ import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
 
+/** The browser's own matcher is timed: one run of it may never end, ms. */
+const longest = 3000;
 /** Measuring takes its time: it begins when nothing was typed for a while, ms. */
 const rest = 400;
 
@@ -29,7 +31,7 @@ function useRested(value: string): string {
 export function Slowness({ source, match }: { source: string; match: Pattern['match'] }) {
   const rested = useRested(source);
   const ask = useCallback(({ work }: Replayer) => work.slowness({ source: rested, match }), [rested, match]);
-  const [replaying] = useReplay(ask);
+  const [replaying] = useReplay(ask, longest);
   if (rested !== source || replaying.status !== 'there' || !replaying.answer) return null;
   return <Slow key={source} pattern={{ source, match }} growth={replaying.answer} />;
 }

@@ -71,7 +71,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
   const takeStrokes = useSteady((facts: TypingFacts) =>
     change({ script: formatScript(facts.script), guards: [] }, 'strokes of a device'),
   );
-  const { columns, shown, isStuck, begin } = useColumns(field, task, plan, takeStrokes);
+  const { columns, shown, fault, begin } = useColumns(field, task, plan, takeStrokes);
   const { lineUp } = useLineUp();
   const [lanes, setLanes] = useState<ShownLanes>(allLanes);
   const [columnKey, setColumnKey] = useState<string | null>(null);
@@ -195,10 +195,9 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
         {selection.typing === 'strokes' && (
           <>
             <Lanes shown={lanes} onChange={setLanes} />
-            {isStuck && (
+            {fault && (
               <p className={styles.fault} role="alert" style={{ padding: '0 16px 8px' }}>
-                A guard took longer than 3 seconds over this script and was stopped. Mend its pattern, or
-                switch it off.
+                {fault} Simplify the pattern of the guard, or switch it off.
               </p>
             )}
             <div className={styles.scroll}>

@@ -23,7 +23,8 @@ interface Modelled {
   /** What it says that of: until the answer to a new script is there, the ladder shows the one before. */
   readonly shown: TypingTask;
   readonly replays: ReadonlyMap<TargetId, ModelledReplay>;
-  readonly isStuck: boolean;
+  /** Why the model says nothing; null where it does. */
+  readonly fault: string | null;
 }
 
 function useModelled(
@@ -49,7 +50,7 @@ function useModelled(
     () => ({
       shown: replaying.status === 'there' ? replaying.answer.task : task,
       replays: replaying.status === 'there' ? replaying.answer.replays : noReplays,
-      isStuck: replaying.status === 'stuck',
+      fault: replaying.status === 'failed' ? replaying.reason : null,
     }),
     [replaying, task],
   );
@@ -63,7 +64,7 @@ export function useColumns(
   task: TypingTask,
   plan: TypingPlan,
   takeStrokes: (facts: TypingFacts) => void,
-): Pick<Modelled, 'shown' | 'isStuck'> & {
+): Pick<Modelled, 'shown' | 'fault'> & {
   readonly columns: LadderColumn[];
   readonly begin: (next: TypingTask) => void;
 } {
@@ -72,7 +73,7 @@ export function useColumns(
   const { ask } = useSweep();
   const { form, edit } = useForm();
   const { modelled, begin } = useModelled(field, task);
-  const { replays, shown, isStuck } = modelled;
+  const { replays, shown, fault } = modelled;
   const askOf = useSteady((target: Target) => {
     // A script that was only proposed becomes the field's own, so that it is what is asked.
     if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
@@ -120,7 +121,7 @@ export function useColumns(
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
   }, [field, shown, answers, lineUp, askOf, replays, takeStrokes]);
-  return { columns, shown, isStuck, begin };
+  return { columns, shown, fault, begin };
 }
 
 function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {

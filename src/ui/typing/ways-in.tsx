@@ -42,11 +42,10 @@ export function WaysIn({
         Add a guard on the left, and it is tried on every way by which a text can come in.
       </p>
     );
-  if (replaying.status === 'stuck')
+  if (replaying.status === 'failed')
     return (
       <p className={styles.lead} role="alert">
-        A guard took longer than 3 seconds over one text and was stopped. Look for a pattern that can match in
-        very many ways, such as (a+)+, and mend it.
+        {replaying.reason} Look for a pattern that can match in very many ways, such as (a+)+.
       </p>
     );
   if (replaying.status === 'waiting') return <p className={styles.lead}>Trying every way in…</p>;

@@ -1,0 +1,9 @@
+import type { Judged } from '@/core/replay/verdict';
+
+/** A shape for each verdict, beside its word or in its place. */
+export const verdictSigns: Readonly<Record<Judged, string>> = {
+  accepted: '✓',
+  unfinished: '…',
+  refused: '✕',
+  'not worked out': '?',
+};
