@@ -52,11 +52,13 @@ export function ensurePackages() {
   writeFileSync(mark, wanted);
 }
 
-/** Installs missing system packages when this is a Debian machine and we are root; else prints the one command to run. */
-export function ensureSystemPackages() {
-  const missing = Object.entries(systemPackages).flatMap(([program, packages]) =>
-    onPath(program) ? [] : packages,
-  );
+/** What is on most people's machines, and which a browser starts when it finds it: tests see to it that none of it stays behind. */
+const usualCompanions = { 'dbus-launch': ['dbus-x11', 'at-spi2-core'] };
+
+/** Installs missing system packages when this is a Debian machine and we are root; else prints the one command to run. @param {boolean} forTests whether tests are to be run too */
+export function ensureSystemPackages(forTests = false) {
+  const wanted = { ...systemPackages, ...(forTests && usualCompanions) };
+  const missing = Object.entries(wanted).flatMap(([program, packages]) => (onPath(program) ? [] : packages));
   if (missing.length === 0) return;
   const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !onPath('apt-get')) {

@@ -41,7 +41,7 @@ function read(file) {
 }
 
 try {
-  ensureSystemPackages();
+  ensureSystemPackages(true);
   ensurePackages();
   check('lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.']));
   check('types', () => run(bin('next'), ['typegen']) && run(bin('tsc'), ['--noEmit']));

@@ -5,12 +5,13 @@
  * browser; the browser's output passes through.
  *
  * UKKO_KEPT_PROGRAM names the browser, the arguments are its own; UKKO_KEPT_FOLDER is a folder that goes with it, for
- * its profile and its temporary files.
+ * its profile and its temporary files. Every process of the browser has that in its environment, by which it is known.
  */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { endMarked } from './marked-processes.mjs';
 
 const asker = process.ppid;
 const folder = process.env.UKKO_KEPT_FOLDER;
@@ -30,6 +31,7 @@ setInterval(() => {
 
 /** The browser's helpers go a moment after it and may still write; what they leave is tried again. */
 async function end() {
+  endMarked(`UKKO_KEPT_FOLDER=${folder}`);
   for (let attempt = 0; attempt < 50; attempt++) {
     try {
       rmSync(folder, { recursive: true, force: true });

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { projectRoot } from '@/probe/bundle';
 import { withDeadline } from './deadline';
+import { endMarked } from './marked-processes.mjs';
 
 /** A program, run by a keeper that ends it with its family and its folder when it is told to or when we are gone. */
 export interface Keeping {
@@ -13,13 +14,25 @@ export interface Keeping {
   readonly env: NodeJS.ProcessEnv;
 }
 
+/**
+ * A browser that finds no message bus starts one, and an accessibility bus besides, which outlive it and write into the person's home.
+ * What is shown needs neither; what has a bus of its own says so.
+ */
+const noBus = {
+  DBUS_SESSION_BUS_ADDRESS: 'disabled:',
+  DBUS_SYSTEM_BUS_ADDRESS: 'disabled:',
+  NO_AT_BRIDGE: '1',
+  GTK_A11Y: 'none',
+  GNOME_ACCESSIBILITY: '0',
+};
+
 /** Makes a folder for the program and says how to run it through its keeper. */
 export async function keeping(program: string, env: Record<string, string> = {}): Promise<Keeping> {
   const folder = await mkdtemp(join(tmpdir(), 'ukko-browser-'));
   return {
     path: join(projectRoot(), 'src/engines/keeper.mjs'),
     folder,
-    env: { ...process.env, ...env, UKKO_KEPT_PROGRAM: program, UKKO_KEPT_FOLDER: folder },
+    env: { ...process.env, ...noBus, ...env, UKKO_KEPT_PROGRAM: program, UKKO_KEPT_FOLDER: folder },
   };
 }
 
@@ -35,6 +48,8 @@ export async function endKept(keeper: ChildProcess | null, { folder }: Keeping):
     keeper.kill('SIGTERM');
     await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));
   }
+  // Nothing, where the keeper has done it; a keeper that was killed has not.
+  endMarked(`UKKO_KEPT_FOLDER=${folder}`);
   // A keeper that was ended before it had begun has cleaned up nothing.
   await rm(folder, { recursive: true, force: true, maxRetries: 5 }).catch(() => undefined);
 }

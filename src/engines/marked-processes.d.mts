@@ -1,0 +1,2 @@
+export declare function markedProcesses(mark: string): number[];
+export declare function endMarked(mark: string): void;
