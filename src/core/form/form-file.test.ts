@@ -68,9 +68,9 @@ describe('a page of its own', () => {
       '<form onsubmit=x><script>alert(1)</script><input name=a></form>',
     );
     expect(page).toMatch(
-      /^<!doctype html><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'/,
+      /^<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'/,
     );
-    expect(page).toContain('<title>Log &#38; more</title>');
+    expect(page).toContain('<title>Log &amp; more</title>');
     expect(readForm(page).fields.map(({ name }) => name)).toEqual(['a']);
     expect(page).not.toContain('alert(1)');
     expect(standalonePage('n', demoForm.markup).match(/<title/g)).toHaveLength(1);

@@ -37,7 +37,32 @@ const urlAttributes: Readonly<Record<string, readonly string[]>> = {
   use: ['href', 'xlink:href'],
   body: ['background'],
   portal: ['src'],
+  fencedframe: ['src'],
+  applet: ['archive', 'code', 'codebase', 'object'],
+  bgsound: ['src'],
+  feimage: ['href', 'xlink:href'],
+  table: ['background'],
+  thead: ['background'],
+  tbody: ['background'],
+  tfoot: ['background'],
+  tr: ['background'],
+  td: ['background'],
+  th: ['background'],
+  html: ['manifest'],
+  a: ['ping'],
+  area: ['ping'],
 };
+
+/** Elements in which another document is shown: that may run and load of its own, embedded or not. */
+const nesting: ReadonlySet<string> = new Set([
+  'iframe',
+  'frame',
+  'object',
+  'embed',
+  'portal',
+  'fencedframe',
+  'applet',
+]);
 
 /** The parts that `inertMarkup` takes out, in source order; nested ones are covered by the outer one. */
 export function inertParts({ document }: ParsedMarkup): InertPart[] {
@@ -78,7 +103,9 @@ function removal(element: Element): Pick<InertPart, 'why' | 'text'> | null {
 }
 
 function attributeParts(element: Element): InertPart[] {
-  const urls = Object.hasOwn(urlAttributes, element.tagName) ? (urlAttributes[element.tagName] ?? []) : [];
+  // Names of SVG keep their capitals in the tree.
+  const tag = element.tagName.toLowerCase();
+  const urls = Object.hasOwn(urlAttributes, tag) ? (urlAttributes[tag] ?? []) : [];
   return element.attrs.flatMap(({ name, prefix, value }): InertPart[] => {
     const written = prefix ? `${prefix}:${name}` : name;
     const span = attributeSpan(element, written);
@@ -93,7 +120,12 @@ function attributeParts(element: Element): InertPart[] {
           text: `The script address in ${written} is kept in the markup, never run here.`,
         },
       ];
-    if (urls.includes(written) && !value.trim().toLowerCase().startsWith('data:image/'))
+    const isPicture = value.trim().toLowerCase().startsWith('data:image/');
+    // A part of the page itself is there already.
+    const isHere = value.trim().startsWith('#') && !nesting.has(tag);
+    // A picture that is used as a part of this one may hold scripts and addresses of its own.
+    const mayBePicture = !nesting.has(tag) && tag !== 'use';
+    if (urls.includes(written) && !isHere && !(isPicture && mayBePicture))
       return [{ span, why: 'not loaded', text: `What ${written} points to is not loaded here.` }];
     return [];
   });

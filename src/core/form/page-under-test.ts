@@ -1,7 +1,10 @@
 import { inertMarkup } from './inert-markup';
+import { parseMarkup } from './parse-markup';
 
 /** A page that shows a form to a target: the inert markup, with a doctype when the author wrote none. */
 export function pageUnderTest(markup: string): string {
   const inert = inertMarkup(markup);
-  return /^\s*(?:<!--[\s\S]*?-->\s*)*<!doctype/i.test(inert) ? inert : `<!doctype html>${inert}`;
+  const { document } = parseMarkup(inert);
+  const hasDoctype = document.childNodes.some(({ nodeName }) => nodeName === '#documentType');
+  return hasDoctype ? inert : `<!doctype html>${inert}`;
 }

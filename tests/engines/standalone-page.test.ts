@@ -1,0 +1,77 @@
+import { createServer } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { standalonePage } from '@/core/form/standalone-page';
+import { plainVariant } from '@/core/target/variant';
+import type { EngineSession } from '@/engines/engine';
+import { engines } from '@/engines/engines';
+import { startListening, stopListening } from '@/engines/local-server';
+import { probeBundle } from '@/probe/bundle';
+import { enginesAvailable } from '../fixtures/engines';
+import { leaks } from '../fixtures/leaks';
+import './asking-engines';
+
+const here = await enginesAvailable();
+
+/** Gives every page as it is, without any policy of its own, and writes down what else is asked for. */
+const asked: string[] = [];
+let pages: readonly string[] = [];
+const server = createServer((request, response) => {
+  const [, number] = /^\/page\/(\d+)(?:[?#]|$)/.exec(request.url ?? '') ?? [];
+  if (number === undefined && request.url !== '/favicon.ico') asked.push(request.url ?? '');
+  response
+    .writeHead(number === undefined ? 404 : 200, { 'content-type': 'text/html; charset=utf-8' })
+    .end(number === undefined ? '' : (pages[Number(number)] ?? '<p>nothing'));
+});
+const out = await startListening(server, '127.0.0.1');
+afterAll(() => stopListening(server));
+const vectors = leaks(out);
+
+/** All that a person can do on the page short of following a link. */
+const doEverything = `(() => {
+  for (const one of document.querySelectorAll('button, input, summary')) { one.focus(); one.click(); }
+  for (const form of document.forms) { try { form.requestSubmit(); } catch {} try { HTMLFormElement.prototype.submit.call(form); } catch {} }
+  return document.forms.length;
+})()`;
+
+/** One page after the other, in one window. @returns by page, what was asked for while it was open */
+async function askedBy(session: EngineSession): Promise<string[][]> {
+  const { code } = await probeBundle('probe');
+  const page = await session.open(`${out}/page/${pages.length}`, code, plainVariant);
+  const evaluate = (expression: string) => page.evaluate(expression).catch(() => null);
+  const found: string[][] = [];
+  for (const number of pages.keys()) {
+    asked.splice(0);
+    await evaluate(`void location.assign('${out}/page/${number}')`);
+    const isThere = `location.pathname === '/page/${number}' && document.readyState === 'complete'`;
+    for (let look = 0; look < 100 && !(await evaluate(isThere)); look++) await wait(10);
+    await evaluate(doEverything);
+    await wait(60);
+    found.push(asked.splice(0));
+  }
+  return found;
+}
+
+describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('an exported page in %s', (name) => {
+  let session: EngineSession;
+  beforeAll(async () => {
+    const found = await engines[name].find();
+    if (found.status === 'missing') throw new Error(found.remedy);
+    session = await engines[name].launch(found.path, plainVariant);
+  });
+  afterAll(() => session.close());
+
+  it('asks for nothing, sends nothing and runs nothing', async () => {
+    pages = vectors.map((markup) => standalonePage('Log', markup));
+    const found = await askedBy(session);
+    expect(vectors.length).toBeGreaterThan(60);
+    expect(found.flatMap((list, at) => (list.length > 0 ? [[vectors[at], list]] : []))).toEqual([]);
+  });
+
+  // Once is enough to see that these are real.
+  it.runIf(name === 'chromium')('would do so: as they are, most of these do', async () => {
+    pages = vectors;
+    const found = await askedBy(session);
+    expect(found.filter((list) => list.length > 0).length).toBeGreaterThan(vectors.length / 2);
+  });
+});
