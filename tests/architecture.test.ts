@@ -53,6 +53,13 @@ describe('the house', () => {
     expect(touching).toEqual([]);
   });
 
+  it('what people wrote is looked up by ownEntry, never as a member of an object', () => {
+    const looking = files('src').flatMap((file) =>
+      [...readFileSync(file, 'utf8').matchAll(/\b(?:typing|scripts)\??\.?\[/g)].map(() => file),
+    );
+    expect(looking).toEqual([]);
+  });
+
   it('what a window shows never imports what drives engines', () => {
     const reaching = [...files('src/ui'), ...files('src/store')].filter((file) =>
       imports(file).some((name) => name.includes('/engines/') || name.includes('/server/')),

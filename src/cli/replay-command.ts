@@ -1,8 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { type Field, type FieldId, isTypedText } from '@/core/form/field';
+import { type Field, isTypedText } from '@/core/form/field';
 import type { FormDocument } from '@/core/form/form-document';
 import { isFormFile, readFormFile } from '@/core/form/form-file';
+import { ownEntry } from '@/core/form/own-entry';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import { quickReplay } from '@/core/replay/quick-replay';
@@ -66,7 +67,7 @@ async function replay(
     return `${options.samples} has no samples; write one a row: text,expected.`;
   const field = chosenField(form, options.field);
   if (typeof field === 'string') return field;
-  const guards = form.typing[field.id]?.guards ?? [];
+  const guards = ownEntry(form.typing, field.id)?.guards ?? [];
   const results: SampleResult[] = [];
   const work = replayed(field, guards, samples.samples, options.targets, results);
   const isWhole = await heeding(work, stopSignal());
@@ -115,7 +116,7 @@ function chosenField(form: ReplayedForm, named: string | undefined): Field | str
       typed.find(({ id, name }) => id === named || name === named) ??
       `There is no field “${named}” that takes text; choose from ${ids}.`
     );
-  const guarded = typed.filter(({ id }) => (form.typing[id as FieldId]?.guards ?? []).length > 0);
+  const guarded = typed.filter(({ id }) => (ownEntry(form.typing, id)?.guards ?? []).length > 0);
   const [first, ...others] = guarded.length > 0 ? guarded : typed;
   if (!first) return 'The form has no field that takes text.';
   return others.length === 0 ? first : `Say with --field which field the samples are for: ${ids}.`;

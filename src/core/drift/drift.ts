@@ -4,6 +4,7 @@ import { allDifferences } from '../compare/lens';
 import type { Finding } from '../finding/finding';
 import type { Field } from '../form/field';
 import type { FormDocument } from '../form/form-document';
+import { ownEntry } from '../form/own-entry';
 import { readForm } from '../form/read-form';
 import type { Answers } from '../observation/answers';
 import type { PictureId } from '../observation/picture';
@@ -109,7 +110,7 @@ function fieldsChanged(before: FormDocument, after: FormDocument): Set<string> {
         JSON.stringify([
           label,
           suggestions,
-          typing[id],
+          ownEntry(typing, id),
           controls.map(({ span }) => markup.slice(span.start, span.end)),
         ]),
       ]),

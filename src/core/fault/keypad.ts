@@ -1,4 +1,5 @@
 import { visitRegExpAST } from '@eslint-community/regexpp';
+import { ownEntry } from '../form/own-entry';
 import { syntaxOf } from '../regexp/syntax';
 
 /** What a keypad that `inputmode` asks for is sure to have (HTML Standard, "Input modalities: the inputmode attribute"). */
@@ -10,7 +11,7 @@ const keypads: Readonly<Record<string, RegExp>> = {
 
 /** A character that a pattern takes and the keypad of an input mode may lack; null when there is none, or nobody can tell. */
 export function missingOnKeypad(inputmode: string, pattern: string): string | null {
-  const keypad = keypads[inputmode.toLowerCase()];
+  const keypad = ownEntry(keypads, inputmode.toLowerCase());
   if (!keypad) return null;
   const missing: string[] = [];
   try {

@@ -1,6 +1,7 @@
 import { applyEdits, type TextEdit } from '../form/edit-markup';
 import type { FieldId } from '../form/field';
 import type { FormDocument } from '../form/form-document';
+import { ownEntry } from '../form/own-entry';
 import type { Guard } from '../guard/guard';
 
 /** What a remedy changes of a form: its markup, or the guards of a field. */
@@ -13,7 +14,7 @@ type Changed = Pick<FormDocument, 'markup' | 'typing'>;
 /** The form with a remedy applied. */
 export function changedForm<Form extends Changed>(form: Form, change: Change): Form {
   if (change.kind === 'markup') return { ...form, markup: applyEdits(form.markup, change.edits) };
-  const plan = form.typing[change.field] ?? { script: '', guards: [] };
+  const plan = ownEntry(form.typing, change.field) ?? { script: '', guards: [] };
   return { ...form, typing: { ...form.typing, [change.field]: { ...plan, guards: change.guards } } };
 }
 

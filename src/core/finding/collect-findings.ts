@@ -1,6 +1,7 @@
 import { pageUnderCheck } from '../fault/page-under-check';
 import type { Field } from '../form/field';
 import type { FormDocument } from '../form/form-document';
+import { ownEntry } from '../form/own-entry';
 import { pageOf } from '../form/page-controls';
 import { readForm } from '../form/read-form';
 import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards';
@@ -34,7 +35,7 @@ export function* formFindings(
   const { hintOf } = pageUnderCheck(markup, fields);
   const found = markupFindings(markup, fields);
   for (const [index, field] of fields.entries()) {
-    const plan = typing[field.id] ?? { script: '', guards: [] };
+    const plan = ownEntry(typing, field.id) ?? { script: '', guards: [] };
     const own = asked.filter((one) => one.field === field.id);
     const ruled = { field, guards: plan.guards, samples: firstSamples(plan.samples) };
     found.push(

@@ -2,6 +2,7 @@ import type { Difference } from '../compare/differences';
 import { allDifferences } from '../compare/lens';
 import { type Field, type FieldId, fieldOfControl } from '../form/field';
 import type { FormDocument } from '../form/form-document';
+import { ownEntry } from '../form/own-entry';
 import { readForm } from '../form/read-form';
 import { type Answers, answersOf, answerTo } from '../observation/answers';
 import { type Asking, askingOf } from '../observation/asking';
@@ -31,7 +32,7 @@ export function remedyTrial(form: FormDocument, { change, field, script }: Findi
     const askingWith = (guards: typeof change.guards) =>
       askingOf(form.markup, ['typing'], { [own.id]: { script, guards } }, [own.id]);
     return {
-      before: askingWith(form.typing[own.id]?.guards ?? []),
+      before: askingWith(ownEntry(form.typing, own.id)?.guards ?? []),
       after: askingWith(change.guards),
       fields: [own],
       earlierId: new Map([[own.id, own.id]]),

@@ -1,4 +1,4 @@
-import { lazy, object, string } from 'yup';
+import { mixed, object, type Schema, string, ValidationError } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
 import { ownPageSchema } from '../page/own-page';
 import { limits } from './form-document';
@@ -14,14 +14,43 @@ const typingPlanSchema = object({
   .strict()
   .noUnknown();
 
-/** An object used as a map: every value has the same shape. */
-export function mapOf<Value extends object>(schema: Value) {
-  return lazy((value: unknown) => {
-    const keys = typeof value === 'object' && value !== null ? Object.keys(value) : [];
-    return object(Object.fromEntries(keys.map((key) => [key, schema])) as Record<string, never>)
-      .strict()
-      .required();
-  });
+/**
+ * An object used as a map: every value has the same shape. Its keys are names that people wrote, as `constructor` may be one, and so
+ * no members of a schema.
+ */
+export function mapOf(schema: Schema) {
+  return mixed((value): value is Readonly<Record<string, unknown>> => isMap(value))
+    .required()
+    .test({
+      name: 'entries',
+      test(value, { path, createError }) {
+        for (const [key, entry] of Object.entries(value ?? {})) {
+          const fault = faultIn(schema, entry);
+          if (!fault) continue;
+          const at = `${path}.${key}${fault.path ? `.${fault.path}` : ''}`;
+          // What yup says begins with the path, where it has one.
+          const said = fault.path
+            ? fault.message.replace(fault.path, at)
+            : fault.message.replace(/^this/, at);
+          return createError({ path: at, message: said });
+        }
+        return true;
+      },
+    });
+}
+
+function isMap(value: unknown): boolean {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+function faultIn(schema: Schema, value: unknown): ValidationError | null {
+  try {
+    schema.validateSync(value, { strict: true });
+    return null;
+  } catch (error) {
+    if (error instanceof ValidationError) return error;
+    throw error;
+  }
 }
 
 export const formSchema = object({

@@ -13,6 +13,7 @@ import {
   isDated,
   isDisabled,
 } from './field';
+import { ownEntry } from './own-entry';
 
 /**
  * Why an attribute that a field has does nothing there, in one sentence; null where it does something, or where only
@@ -57,7 +58,7 @@ export function instead(kind: FieldKind, name: string): string {
 }
 
 function notOfKind(kind: FieldKind, name: string): string {
-  const kinds = attributeRegistry[name]?.kinds ?? [];
+  const kinds = ownEntry(attributeRegistry, name)?.kinds ?? [];
   const on = kinds.length > 5 ? '' : ` It acts on ${kinds.join(', ')}.`;
   return `A field of kind ${kind} ignores it.${instead(kind, name) || on}`;
 }
@@ -66,7 +67,7 @@ function notOfKind(kind: FieldKind, name: string): string {
 function unreadable(field: Field, name: string, value: string): string | null {
   const { kind } = field;
   const [control] = field.controls;
-  const entry = attributeRegistry[name];
+  const entry = ownEntry(attributeRegistry, name);
   switch (name) {
     case 'min':
     case 'max':

@@ -4,7 +4,7 @@ import { parseMarkup } from './parse-markup';
 /** A page that shows a form to a target: the inert markup, with a doctype when the author wrote none. */
 export function pageUnderTest(markup: string): string {
   const inert = inertMarkup(markup);
-  const { document } = parseMarkup(inert);
-  const hasDoctype = document.childNodes.some(({ nodeName }) => nodeName === '#documentType');
+  const { document: page } = parseMarkup(inert);
+  const hasDoctype = page.childNodes.some(({ nodeName }) => nodeName === '#documentType');
   return hasDoctype ? inert : `<!doctype html>${inert}`;
 }

@@ -14,12 +14,12 @@ const policy =
  * whatever the markup looks like.
  */
 export function standalonePage(name: string, markup: string): string {
-  const document = parse(pageUnderTest(markup));
-  const html = childNamed(document, 'html');
+  const page = parse(pageUnderTest(markup));
+  const html = childNamed(page, 'html');
   const head = html && childNamed(html, 'head');
   if (!html || !head) throw new Error('A parsed page always has a head.');
   // Without scripts, browsers read what stands in here as markup, which nobody has looked at.
-  for (const { element } of [...elementsOf(document)])
+  for (const { element } of [...elementsOf(page)])
     if (element.tagName === 'noscript') defaultTreeAdapter.detachNode(element);
   const rest = head.childNodes.filter((node) => !isElement(node) || !isCharset(node));
   const title = rest.some((node) => isElement(node) && node.tagName === 'title') ? [] : [titled(name)];
@@ -30,9 +30,9 @@ export function standalonePage(name: string, markup: string): string {
     ...rest,
   ];
   // Comments around the page are for whoever reads its source, and no browser reads them in just the same way.
-  document.childNodes = [html];
+  page.childNodes = [html];
   html.childNodes = html.childNodes.filter(isElement);
-  return doctypes[document.mode] + serialize(document);
+  return doctypes[page.mode] + serialize(page);
 }
 
 /** One for each way in which a page is drawn (DOM Standard, "document mode"). */

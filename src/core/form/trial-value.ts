@@ -9,6 +9,7 @@ import { countingOf, rangeOf } from '../standard/ranges-and-steps';
 import { appliesTo } from './attribute-registry';
 import { exampleIn } from './example-in-placeholder';
 import { attribute, type Field, type FieldKind, hasAttribute } from './field';
+import { ownEntry } from './own-entry';
 
 /** What a field is filled with to see it filled, or invalid. */
 export type Trial =
@@ -120,7 +121,7 @@ function shaped(field: Field): readonly string[] {
   if (field.kind !== 'text' && field.kind !== 'tel') return [];
   const shape = shapeOf(field);
   if (shape && shape.id !== 'name') return shape.entered.map(([text]) => text);
-  return forKeypad[attribute(field.controls[0], 'inputmode')?.toLowerCase() ?? ''] ?? [];
+  return ownEntry(forKeypad, attribute(field.controls[0], 'inputmode')?.toLowerCase() ?? '') ?? [];
 }
 
 /** Texts for which an input mode is meant (HTML Standard, "Input modalities: the inputmode attribute"). */

@@ -1,3 +1,4 @@
+import { ownEntry } from '../form/own-entry';
 import { pageOf } from '../form/page-controls';
 import { type ControlState, parsedState, withFiles } from '../standard/control-state';
 import type { ChosenFile } from '../standard/entry-list';
@@ -81,7 +82,8 @@ const typesByExtension: Readonly<Record<string, string>> = {
 };
 
 function typeByName(name: string): string {
-  return typesByExtension[/\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? ''] ?? 'application/octet-stream';
+  const extension = /\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '';
+  return ownEntry(typesByExtension, extension) ?? 'application/octet-stream';
 }
 
 /** A click lands in the middle; the size is told by the style or the attributes, else it is not known. */

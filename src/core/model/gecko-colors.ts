@@ -13,6 +13,7 @@ import {
   rgb,
   xyz65,
 } from 'culori';
+import { ownEntry } from '../form/own-entry';
 import { hexadecimalText, parsedColor } from '../standard/colors';
 
 /**
@@ -197,8 +198,8 @@ function mixedColor(
     /^\s*color-mix\(\s*in\s+([a-z0-9-]+)(?:\s+(shorter|longer|increasing|decreasing)\s+hue)?\s*,([\s\S]*)\)\s*$/i.exec(
       text,
     ) ?? [];
-  const turned = turnedSpaces[space.toLowerCase()];
-  const mode = turned ?? flatSpaces[space.toLowerCase()];
+  const turned = ownEntry(turnedSpaces, space.toLowerCase());
+  const mode = turned ?? ownEntry(flatSpaces, space.toLowerCase());
   const [first, second, ...more] = partsBetweenCommas(list).map((part) => mixPart(part, systemColors));
   if (!mode || !first || more.length > 0) return undefined;
   if (!list.includes(',')) return first.color;

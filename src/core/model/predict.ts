@@ -1,5 +1,6 @@
 import { plansFor } from '../fallback/fallback-plan';
 import { attribute, type Field, takesKeys } from '../form/field';
+import { ownEntry } from '../form/own-entry';
 import { pageOf } from '../form/page-controls';
 import { sends } from '../form/sender';
 import { invalidTrial, trialFor } from '../form/trial-value';
@@ -82,7 +83,7 @@ export function* predictions(
         case 'bubble':
           return [{ ...asked, question, outcome: unpredictable }];
         case 'typing':
-          return asking.scripts[field.id]
+          return ownEntry(asking.scripts, field.id)
             ? [{ ...asked, question, outcome: workedOut(() => predictTyping(field, asking, habits)) }]
             : [];
       }
@@ -192,7 +193,7 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
 function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {
   if (!takesKeys(field.kind))
     return { status: 'inapplicable', reason: 'No key does anything to this kind of field.' };
-  const task = asking.scripts[field.id];
+  const task = ownEntry(asking.scripts, field.id);
   if (!task) return { status: 'inapplicable', reason: 'The field has no script.' };
   return {
     status: 'answered',

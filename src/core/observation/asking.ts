@@ -1,5 +1,6 @@
 import { plansFor } from '../fallback/fallback-plan';
 import type { Field, FieldId, FieldKind } from '../form/field';
+import { ownEntry } from '../form/own-entry';
 import { readForm } from '../form/read-form';
 import { sends } from '../form/sender';
 import type { Guard } from '../guard/guard';
@@ -89,7 +90,7 @@ export function planOf(asking: Asking): PlannedQuestion[] {
         case 'parts':
           return [{ question, field: id, state: null }];
         case 'typing':
-          return asking.scripts[id] ? [{ question, field: id, state: null }] : [];
+          return ownEntry(asking.scripts, id) ? [{ question, field: id, state: null }] : [];
       }
     }),
   );

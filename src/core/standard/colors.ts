@@ -34,7 +34,7 @@ export function parsedColor(text: string, systemColors: Readonly<Record<string, 
   // Hexadecimal digits alone are no colour in CSS, though the package reads them as one.
   if (/^[0-9a-f]{3,8}$/.test(color)) return undefined;
   try {
-    return parse(systemColors[color] ?? color);
+    return parse((Object.hasOwn(systemColors, color) ? systemColors[color] : null) ?? color);
   } catch {
     // The package throws over a number of an unknown unit behind a slash, as in `/0a`.
     return undefined;

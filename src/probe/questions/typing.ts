@@ -9,13 +9,14 @@ import {
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts, TypingStep } from '@/core/observation/observation';
 import { typingStepOf } from '@/core/observation/typing-step';
+import { ownEntry } from '../../core/form/own-entry';
 import { carryOut } from './carry-out';
 import { probeField, type QuestionContext } from './question-context';
 
 /** What becomes of a script, stroke by stroke: trusted keys from the protocol, guards and recorder in the page. */
 export async function askTyping(context: QuestionContext): Promise<void> {
   for (const field of context.asking.fields) {
-    const task = context.asking.scripts[field.id];
+    const task = ownEntry(context.asking.scripts, field.id);
     if (!task) continue;
     const kind = await kindInEffect(context, field);
     if (!takesKeys(kind)) {

@@ -11,6 +11,7 @@ import {
   type Finding,
   shownByTargets,
 } from '@/core/finding/finding';
+import { ownEntry } from '@/core/form/own-entry';
 import { answerTo } from '@/core/observation/answers';
 import { standingIn } from '@/core/report/report';
 import { targetIn } from '@/core/target/line-up';
@@ -61,7 +62,7 @@ export function FindingDetail({
     // Strokes can be seen once they are the field's script; what was there before comes back by Undo.
     if (evidence === 'strokes' && script && field)
       void import('@/core/script/script-text').then(({ formatScript }) => {
-        const plan = { guards: [], ...form.typing[field.id], script: formatScript(script) };
+        const plan = { guards: [], ...ownEntry(form.typing, field.id), script: formatScript(script) };
         edit({ typing: { ...form.typing, [field.id]: plan } }, `${field.id} strokes of a finding`);
       });
     select(shown);

@@ -9,6 +9,7 @@ import type { Finding } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import { remedyTrial, trialDifferences, typedText } from '@/core/finding/remedy-trial';
 import type { Field, FieldId } from '@/core/form/field';
+import { ownEntry } from '@/core/form/own-entry';
 import { guardName } from '@/core/guard/rule';
 import { type Answers, answerTo } from '@/core/observation/answers';
 import type { Picture } from '@/core/observation/picture';
@@ -50,7 +51,7 @@ export function Remedy({ finding, all }: { finding: Finding; all: readonly Findi
 function ChangeShown({ change }: { change: Change }) {
   const { form } = useForm();
   if (change.kind === 'guards') {
-    const before = form.typing[change.field]?.guards ?? [];
+    const before = ownEntry(form.typing, change.field)?.guards ?? [];
     const other = change.guards.filter((guard) => !before.includes(guard));
     return (
       <ul className={styles.lines}>

@@ -4,6 +4,7 @@ import { Button, Select } from 'antd';
 import { useCallback, useState } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
 import { attribute, type Field } from '@/core/form/field';
+import { ownEntry } from '@/core/form/own-entry';
 import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import type { Correction } from '@/core/keyboard/correction';
@@ -31,7 +32,7 @@ export function CheapestSetting({
   const { form, edit } = useForm();
   const [{ language }] = useSelection();
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
-  const samples = form.typing[field.id]?.samples ?? '';
+  const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     async ({ work }: Replayer) => {
       const of = { markup: form.markup, field: field.id };

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
 import { setAttribute } from '@/core/form/edit-markup';
 import { attribute, type Field, isTypedText, typedKinds } from '@/core/form/field';
+import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
 import { actionKeyOf } from '@/core/keyboard/action-key';
@@ -48,7 +49,7 @@ export function KeyboardsView() {
   const { form, reading } = useForm();
   const [selection] = useSelection();
   const shown = useMemo(() => reading.fields.filter(hasKeyboard), [reading]);
-  const planned = shown.find((field) => form.typing[field.id]);
+  const planned = shown.find((field) => ownEntry(form.typing, field.id));
   const field = shown.find(({ id }) => id === selection.field) ?? planned ?? shown[0];
   if (!field)
     return (
@@ -78,7 +79,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
   const { form, reading } = useForm();
   const [selection, select] = useSelection();
   const { language } = selection;
-  const plan = form.typing[field.id];
+  const plan = ownEntry(form.typing, field.id);
   const guards = plan?.guards ?? noGuards;
   const asked = useKeyboardTargets();
   const corrections = useCorrections();
@@ -172,7 +173,7 @@ function useChecks(
 ): readonly KeyboardCheck[] {
   const { form } = useForm();
   const [{ language }] = useSelection();
-  const samples = form.typing[field.id]?.samples ?? '';
+  const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     ({ work }: Replayer) =>
       work.keyboardChecks(
@@ -214,7 +215,7 @@ function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   );
   const [replaying] = useReplay(ask);
   const [first] = replaying.status === 'there' ? deafGuards(replaying.answer) : [];
-  const plan = form.typing[field.id];
+  const plan = ownEntry(form.typing, field.id);
   if (!first || !plan) return null;
   return (
     <p className={styles.alarm} role="status">

@@ -3,6 +3,7 @@
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Field, FieldId } from '@/core/form/field';
+import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
 import {
@@ -146,7 +147,7 @@ const noTraps: readonly (readonly [TargetId, Trap | null])[] = [];
 function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   const { form } = useForm();
   const { answers } = useRun();
-  const samples = form.typing[field.id]?.samples ?? '';
+  const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const layouts = phoneEngines.flatMap((engine) => {
     const outcome = answerTo(answers, 'keyboard', targetId(engine), field.id)?.outcome;
     const layout = outcome?.status === 'answered' ? outcome.facts.layout : null;

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useCallback } from 'react';
 import type { Field } from '@/core/form/field';
+import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
 import { entryOf, inputModes } from '@/core/keyboard/entry';
@@ -70,7 +71,7 @@ function useTraps(field: Field, guards: readonly Guard[], target: TargetId | nul
   const { form } = useForm();
   const [{ language }] = useSelection();
   const corrections = useCorrections();
-  const samples = form.typing[field.id]?.samples ?? '';
+  const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     async ({ work }: Replayer) => {
       if (target === null) return null;

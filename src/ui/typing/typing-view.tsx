@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
+import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
@@ -40,7 +41,7 @@ export function TypingView() {
   const { form, reading } = useForm();
   const [selection] = useSelection();
   const typed = useMemo(() => reading.fields.filter((field) => takesKeys(field.kind)), [reading]);
-  const planned = typed.find((field) => form.typing[field.id]);
+  const planned = typed.find((field) => ownEntry(form.typing, field.id));
   const field = typed.find((one) => one.id === selection.field) ?? planned ?? typed[0];
   if (!field)
     return (
@@ -267,7 +268,7 @@ function readTask(text: string, guards: readonly Guard[]) {
 /** What is typed into a field: as it is kept, or else what the field accepts; null until that is made up. */
 function usePlan(field: Field): TypingPlan | null {
   const { form } = useForm();
-  const kept = form.typing[field.id];
+  const kept = ownEntry(form.typing, field.id);
   const { page } = form;
   // One and the same until it is changed: what is asked of a worker goes by it.
   const [first, setFirst] = useState<TypingPlan | null>(null);

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import type { Field } from '@/core/form/field';
 import type { TypingPlan } from '@/core/form/form-document';
+import { ownEntry } from '@/core/form/own-entry';
 import { answerTo } from '@/core/observation/answers';
 import type { TypingTask } from '@/core/observation/asking';
 import type { TypingFacts } from '@/core/observation/observation';
@@ -76,7 +77,7 @@ export function useColumns(
   const { replays, shown, fault } = modelled;
   const askOf = useSteady((target: Target) => {
     // A script that was only proposed becomes the field's own, so that it is what is asked.
-    if (!form.typing[field.id]) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
+    if (!ownEntry(form.typing, field.id)) edit({ typing: { ...form.typing, [field.id]: plan } }, 'adopt');
     ask('typing', field.id, [target], { [field.id]: task });
   });
   const columns = useMemo(() => {
