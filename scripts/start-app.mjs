@@ -37,7 +37,14 @@ export async function startApp(port, env = {}) {
   const child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(chosen)], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', UKKO_ROOT: root, ...env },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      UKKO_ROOT: root,
+      UKKO_STARTER: String(process.pid),
+      ...env,
+    },
   });
   const exited = new Promise((resolve) => child.once('exit', resolve));
   const address = `http://127.0.0.1:${chosen}`;

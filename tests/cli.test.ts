@@ -30,7 +30,7 @@ describe('ukko', () => {
     const { code, out } = await ukko('--help');
     expect(code).toBe(0);
     expect(out).toContain('sweep [options] <form>');
-    expect(out).toContain('npx ukko sweep form.html --out run.json');
+    expect(out).toContain('npx --no-install ukko sweep form.html --out run.json');
   });
 
   it('answers questions from the model, a line each, in order, and goes on after a bad one', async () => {

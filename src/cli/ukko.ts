@@ -21,8 +21,8 @@ Targets
 ${askable.map((target) => `  ${target.id.padEnd(12)} ${target.note}`).join('\n')}
 
 Try it
-  npx ukko sweep form.html --out run.json
-  npx ukko help sweep`,
+  npx --no-install ukko sweep form.html --out run.json
+  npx --no-install ukko help sweep`,
   )
   .showHelpAfterError('(ukko --help explains the commands)')
   .exitOverride((error) => process.exit(error.exitCode === 0 ? 0 : 2));
@@ -79,10 +79,10 @@ Exit codes
   3  there are findings of the sort that --fail-on names
 
 Examples
-  npx ukko sweep form.html --targets chromium,blink-phone --out base.json
-  npx ukko sweep form.html --targets chromium,blink-phone --baseline base.json --junit out.xml --fail-on new
-  npx ukko sweep form.html --watch
-  npx ukko sweep http://localhost:5173/log --steps steps.txt --out run.json`,
+  npx --no-install ukko sweep form.html --targets chromium,blink-phone --out base.json
+  npx --no-install ukko sweep form.html --targets chromium,blink-phone --baseline base.json --junit out.xml --fail-on new
+  npx --no-install ukko sweep form.html --watch
+  npx --no-install ukko sweep http://localhost:5173/log --steps steps.txt --out run.json`,
   )
   .action(loaded(async () => (await import('./sweep-command')).sweepCommand));
 
@@ -101,7 +101,7 @@ Exit codes
   3  there are findings of the sort that --fail-on names
 
 Example
-  npx ukko report run.json --baseline base.json --html report.html --markdown report.md`,
+  npx --no-install ukko report run.json --baseline base.json --html report.html --markdown report.md`,
   )
   .action(loaded(async () => (await import('./report-command')).reportCommand));
 
@@ -132,7 +132,7 @@ Exit codes
   2  the form, the samples or the options are wrong
 
 Example
-  npx ukko replay form.json --samples serials.csv --field serial --junit verdicts.xml`,
+  npx --no-install ukko replay form.json --samples serials.csv --field serial --junit verdicts.xml`,
   )
   .action(loaded(async () => (await import('./replay-command')).replayCommand));
 
@@ -160,7 +160,7 @@ Exit codes
   2  the form cannot be read
 
 Example
-  npx ukko keyboards form.html --engine firefox --pictures keyboards`,
+  npx --no-install ukko keyboards form.html --engine firefox --pictures keyboards`,
   )
   .action(loaded(async () => (await import('./keyboards-command')).keyboardsCommand));
 

@@ -38,6 +38,10 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
 /** What protocols say when a page is no longer the one that was asked, or never came, in words that say what to do. */
 const sentences: readonly (readonly [RegExp, string])[] = [
   [
+    /target crashed|page crashed|crashed|browsing context.*(?:discarded|destroyed) unexpectedly/i,
+    'the page crashed while it was asked. Ask again; if it crashes again, look for what in the form it does not survive.',
+  ],
+  [
     /cannot find context|context (?:was )?destroyed|no such (?:frame|window)|frame detached|navigating frame/i,
     'the page was left, closed or loaded anew while it was asked. Let it stay, or write what leads to the form as steps before it.',
   ],
@@ -51,6 +55,20 @@ function sentenceOf(message: string): string {
   return sentences.find(([words]) => words.test(message))?.[1] ?? message;
 }
 
+/** What went wrong in one line, whatever was thrown: an error, an event of a socket, a record of a protocol. */
 export function firstLine(error: unknown): string {
-  return (error instanceof Error ? error.message : String(error)).split('\n')[0] ?? '';
+  const [line = ''] = messageOf(error).split('\n');
+  return line === '' ? 'it said nothing of why' : line;
+}
+
+function messageOf(error: unknown): string {
+  if (typeof error === 'string') return error;
+  if (typeof error !== 'object' || error === null) return String(error);
+  // An event of a socket has the error in it; some protocols have a message in a record of their own.
+  for (const name of ['message', 'error', 'reason', 'code', 'type'] as const) {
+    const told: unknown = name in error ? (error as Record<string, unknown>)[name] : undefined;
+    if (typeof told === 'string' && told !== '') return told;
+    if (typeof told === 'object' && told !== null && told !== error) return messageOf(told);
+  }
+  return '';
 }

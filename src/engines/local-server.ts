@@ -1,8 +1,22 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
+declare global {
+  var ukkoServers: WeakSet<Server> | undefined;
+}
+
+/** One set for the process: Next bundles the start of the server and its routes apart, each with a copy of this module. */
+globalThis.ukkoServers ??= new WeakSet();
+const own = globalThis.ukkoServers;
+
+/** Whether Ukko itself started a server, as for pages under test, and not whoever serves the app. */
+export function isOwnServer(server: Server): boolean {
+  return own.has(server);
+}
+
 /** Starts a server on a free port. @returns its address, without a slash at the end */
 export function startListening(server: Server, host: string): Promise<string> {
+  own.add(server);
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(0, host, () => {

@@ -4,7 +4,7 @@ import { type PageStep, readSteps } from '@/core/page/page-steps';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
 import { probeGlobal } from '@/probe/probe-api';
-import { givenOut } from './dev-server';
+import { givenOut, TooLarge } from './dev-server';
 import { type Arrive, EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { readEnginesFile } from './engines-file';
@@ -25,20 +25,28 @@ export async function ownPageFault({
   if (fault) return fault;
   const reading = readSteps(steps);
   if (reading.status === 'fault') return `Line ${reading.line} of the steps: ${reading.text}`;
-  return (await answers(address))
-    ? null
-    : `Nothing answers at ${address}. Start the dev server, or mend the address.`;
+  return answerFault(address);
 }
 
 /** How long a dev server may take to answer at all, ms: some build their pages when they are asked for. */
 const answerTime = 10_000;
 
-async function answers(address: string): Promise<boolean> {
+/** What is wrong with what a server gives out at an address; null when it is a page, or leads to one. */
+async function answerFault(address: string): Promise<string | null> {
   try {
-    await givenOut(new URL(address), AbortSignal.timeout(answerTime));
-    return true;
-  } catch {
-    return false;
+    const { status, location, text } = await givenOut(new URL(address), AbortSignal.timeout(answerTime));
+    if (status >= 400 && text.trim() === '')
+      return `The server answers ${address} with ${status} and an empty page. Mend the path of the address.`;
+    const to = location === null ? null : new URL(location, address).href;
+    const fault = to === null ? null : pageAddressFault(to, await pageOrigins());
+    return fault && `${address} leads to ${to}. ${fault}`;
+  } catch (error) {
+    if (error instanceof TooLarge)
+      return `What ${address} gives out does not end: ${error.message}. Give the address of a page.`;
+    const isLate = error instanceof Error && /abort|timeout/i.test(`${error.name} ${error.message}`);
+    return isLate
+      ? `The server at ${address} took the request and did not answer to the end within ${answerTime / 1000} s. See what it waits for.`
+      : `Nothing answers at ${address}. Start the dev server, or mend the address.`;
   }
 }
 

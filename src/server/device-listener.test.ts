@@ -1,3 +1,4 @@
+import { get } from 'node:http';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { DeviceNews } from '@/core/device/device-news';
 import { listenForDevice } from './device-listener';
@@ -74,6 +75,16 @@ const post = (address: string, secret: string, body: string) =>
     headers: { 'content-type': 'application/json', 'x-ukko-visit': secret },
     body,
   });
+/** Another address of this very machine. */
+function guessFrom(localAddress: string, port: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    get({ host: '127.0.0.1', port, path: '/wrongcode', localAddress, agent: false }, (response) => {
+      response.resume();
+      response.on('end', resolve);
+    }).on('error', reject);
+  });
+}
+
 const told = (news: readonly DeviceNews[]) => news.map(({ type }) => type);
 
 describe('a listener for a device', () => {
@@ -128,7 +139,7 @@ describe('a listener for a device', () => {
     expect(told(news)).not.toContain('message');
   });
 
-  it('refuses wrong codes, and goes off when somebody guesses', async () => {
+  it('refuses wrong codes, and hears a sender of many no more, with or without a dot', async () => {
     const { address, news } = await listening();
     const { origin } = new URL(address);
     const wrong = await fetch(`${origin}/aaaaaaaa`);
@@ -136,9 +147,33 @@ describe('a listener for a device', () => {
       404,
       'Nothing is behind this address. Check the code that Ukko shows, or make a new one there.',
     ]);
-    for (let count = 0; count < 19; count++) await fetch(`${origin}/guess${count}`).catch(() => null);
+    for (let count = 0; count < 19; count++) await fetch(`${origin}/guess.${count}aa`);
+    expect(news.at(-1)).toMatchObject({
+      type: 'refused',
+      text: expect.stringContaining('wrong codes came from'),
+    });
+    expect((await fetch(address)).status).toBe(429);
+  });
+
+  it('is not switched off by a stranger: not by requests without a code, and not by guesses of one address', async () => {
+    const { address, news } = await listening();
+    const { origin } = new URL(address);
+    for (let count = 0; count < 450; count++) await fetch(`${origin}/`);
+    expect((await fetch(address)).status).toBe(200);
+    expect(told(news)).toEqual(['listening', 'opened']);
+    for (let count = 0; count < 450; count++) await fetch(`${origin}/guess${count}aaa`);
+    expect((await fetch(`${origin}/`)).status).toBe(429);
+    expect(told(news)).toEqual(['listening', 'opened', 'refused']);
+  });
+
+  it('throws the code away when guesses come from many addresses', async () => {
+    const { address, news } = await listening();
+    const { port } = new URL(address);
+    for (let sender = 2; sender < 24; sender++)
+      for (let count = 0; count < 19; count++)
+        await guessFrom(`127.0.0.${sender}`, Number(port)).catch(() => null);
     await expect(fetch(address)).rejects.toThrow();
-    expect(news.at(-1)).toMatchObject({ type: 'refused', text: expect.stringContaining('wrong codes') });
+    expect(news.at(-1)).toMatchObject({ text: expect.stringContaining('stopped listening') });
   });
 
   it('gives nothing under another name, and nothing else of Ukko', async () => {

@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
-import { deviceCode } from '@/core/device/device-code';
+import { codeLength, deviceCode } from '@/core/device/device-code';
 import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-message';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
@@ -14,8 +14,13 @@ import { listeners } from './run-registry';
 
 /** How long a device may be silent before that is said, ms. */
 const patience = 3 * aliveEvery;
-/** Wrong codes after which the listener goes off: somebody guesses. */
-const mostWrong = 20;
+/** Wrong codes after which a sender is not heard any more. */
+const mostWrongBySender = 20;
+/**
+ * Wrong codes in all after which the code is thrown away: somebody guesses from many addresses. Of 31 letters to the power of 8, so
+ * many are one in two thousand million.
+ */
+const mostWrong = 400;
 /** All that one visit may send, bytes. */
 const mostSent = 100_000_000;
 
@@ -33,14 +38,17 @@ export async function listenForDevice(
   host: string | null = networkAddress(),
 ): Promise<void> {
   const code = deviceCode(randomInt);
-  const visit: Visit = { secret: null, nextPart: 0, sent: 0, heardAt: 0, isSilent: false, wrong: 0 };
+  const visit: Visit = { secret: null, nextPart: 0, sent: 0, heardAt: 0, isSilent: false };
+  const guesses: Guesses = { inAll: 0, bySender: new Map() };
   const over = new AbortController();
   const until = AbortSignal.any([signal, over.signal]);
   const server = createServer((request, response) => {
-    answer(request, response, { code, form, markup, visit, tell, close: () => over.abort() }).catch(() => {
-      // A device that goes away in the middle of a message has sent nothing.
-      response.destroy();
-    });
+    answer(request, response, { code, form, markup, visit, guesses, tell, close: () => over.abort() }).catch(
+      () => {
+        // A device that goes away in the middle of a message has sent nothing.
+        response.destroy();
+      },
+    );
   });
   const address = await startListening(server, host ?? '127.0.0.1');
   tell({
@@ -69,40 +77,66 @@ interface Visit {
   sent: number;
   heardAt: number;
   isSilent: boolean;
-  wrong: number;
+}
+
+/** Wrong codes, in all and by the address of whoever sent them. */
+interface Guesses {
+  inAll: number;
+  readonly bySender: Map<string, number>;
 }
 
 interface Desk extends DeviceRequest {
   readonly code: string;
   readonly visit: Visit;
+  readonly guesses: Guesses;
   readonly tell: (news: DeviceNews) => void;
   readonly close: () => void;
 }
 
 async function answer(request: IncomingMessage, response: ServerResponse, desk: Desk): Promise<void> {
-  const { code, visit } = desk;
+  const { code } = desk;
   const { port } = request.socket.address() as AddressInfo;
   const names = [`${request.socket.localAddress}:${port}`, `localhost:${port}`];
   // Another name for this address is another site that was led here.
   if (!names.includes(request.headers.host ?? ''))
     return refuse(response, 403, 'This page is opened by the address that Ukko shows, and by no other.');
+  if ((desk.guesses.bySender.get(request.socket.remoteAddress ?? '') ?? 0) >= mostWrongBySender)
+    return refuse(response, 429, 'Too many wrong codes came from here. Open the link on another device.');
   if (request.url === `/${code}` && request.method === 'GET') return givePage(request, response, desk);
   if (request.url === `/${code}/answers` && request.method === 'POST')
     return takeAnswers(request, response, desk);
-  // Browsers ask for icons by themselves; whoever tries codes asks for nothing with a dot in it.
-  if (!request.url?.includes('.')) visit.wrong++;
-  if (visit.wrong >= mostWrong) {
-    desk.tell({
-      type: 'refused',
-      text: 'Too many wrong codes came, so Ukko stopped listening. Listen again for a new code.',
-    });
-    desk.close();
-  }
+  if (isGuess(request.url ?? '')) countGuess(request.socket.remoteAddress ?? '', desk);
   return refuse(
     response,
     404,
     'Nothing is behind this address. Check the code that Ukko shows, or make a new one there.',
   );
+}
+
+/** What browsers ask for by themselves is no guess; everything else that is as long as a code, or longer, may be one. */
+function isGuess(url: string): boolean {
+  return url.length > codeLength && !/^\/(?:favicon\.ico|apple-touch-icon[-\w]*\.png)$/.test(url);
+}
+
+/**
+ * A stranger's guesses are the stranger's: that address is not heard any more, and the person is told at once. Only when guesses come from
+ * many addresses, and nobody has opened the link yet, is the code thrown away.
+ */
+function countGuess(sender: string, { guesses, visit, tell, close }: Desk): void {
+  const own = (guesses.bySender.get(sender) ?? 0) + 1;
+  guesses.bySender.set(sender, own);
+  guesses.inAll++;
+  if (own === mostWrongBySender)
+    tell({
+      type: 'refused',
+      text: `${own} wrong codes came from ${sender}, so Ukko does not answer that address any more. The code still works from others; make a new one if this was your device.`,
+    });
+  if (guesses.inAll < mostWrong || visit.secret !== null) return;
+  tell({
+    type: 'refused',
+    text: `${guesses.inAll} wrong codes came from ${guesses.bySender.size} addresses, so Ukko stopped listening before one was right. Listen again for a new code.`,
+  });
+  close();
 }
 
 const cookieName = 'ukko-visit';

@@ -5,7 +5,7 @@ export type RequestCheck = { readonly allowed: true } | { readonly allowed: fals
 
 /**
  * Refuses requests that another site or another name could have caused: the Host must be this machine's own, an Origin,
- * if there is one, must be the very same host, and no API call may come from another site.
+ * if there is one, must be the very same host, and nothing but a link that is followed may come from another site.
  */
 export function checkRequest(headers: Headers, path: string): RequestCheck {
   const host = headers.get('host') ?? '';
@@ -17,7 +17,11 @@ export function checkRequest(headers: Headers, path: string): RequestCheck {
   if (origin !== null && origin !== `http://${host}`)
     return refused('Ukko does not take requests from other sites.');
   const site = headers.get('sec-fetch-site');
-  if (path.startsWith('/api/') && site !== null && site !== 'same-origin' && site !== 'none')
+  const isFromElsewhere = site !== null && site !== 'same-origin' && site !== 'none';
+  // A link that a person follows; anything else that another site asks for would tell it that Ukko runs here.
+  const isVisit =
+    headers.get('sec-fetch-mode') === 'navigate' && headers.get('sec-fetch-dest') === 'document';
+  if (isFromElsewhere && (path.startsWith('/api/') || !isVisit))
     return refused('Ukko does not take requests from other sites.');
   return { allowed: true };
 }

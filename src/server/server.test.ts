@@ -27,8 +27,20 @@ describe('who may ask', () => {
     expect(check(headers as Record<string, string>)).toBe(false);
   });
   it('may follow a link to a page from anywhere', () => {
-    expect(check({ host: '127.0.0.1:4310', 'sec-fetch-site': 'cross-site' }, '/form')).toBe(true);
+    const link = { host: '127.0.0.1:4310', 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' };
+    expect(check({ ...link, 'sec-fetch-dest': 'document' }, '/form')).toBe(true);
+    expect(check({ ...link, 'sec-fetch-dest': 'document' }, '/api/engines')).toBe(false);
+    expect(check({ ...link, 'sec-fetch-dest': 'iframe' }, '/form')).toBe(false);
   });
+  it.each(['/date-picker.js', '/icon.svg', '/favicon.ico', '/_next/static/x.js', '/probe'])(
+    'may not be told by another site’s page that Ukko runs: %s',
+    (path) => {
+      const asset = { host: '127.0.0.1:4310', 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' };
+      for (const dest of ['script', 'image', 'style', 'empty'])
+        expect(check({ ...asset, 'sec-fetch-dest': dest }, path)).toBe(false);
+      expect(check({ ...asset, 'sec-fetch-site': 'same-origin' }, path)).toBe(true);
+    },
+  );
 });
 
 describe('a request body', () => {

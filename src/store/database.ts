@@ -40,6 +40,15 @@ export interface StoredLineUp extends LineUp {
   readonly formId: FormId;
 }
 
+/** A row that was found damaged, out of the way of those that are well. */
+export interface StoredSetAside {
+  readonly number: number;
+  readonly table: string;
+  readonly row: unknown;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+}
+
 /** What Ukko keeps in this browser. Pictures are shared between runs by their content. */
 export class UkkoDatabase extends Dexie {
   declare forms: EntityTable<StoredForm, 'id'>;
@@ -55,6 +64,8 @@ export class UkkoDatabase extends Dexie {
   declare baselines: EntityTable<StoredBaseline, 'formId'>;
   /** What the person said of keyboards, for all forms. */
   declare corrections: EntityTable<Correction, 'key'>;
+  /** Rows that cannot be read, as they were found. */
+  declare setAside: EntityTable<StoredSetAside, 'number'>;
 
   constructor(name = 'ukko') {
     // What is read is not changed: rows come out frozen, instead of each reader getting a copy of thousands of answers.
@@ -95,6 +106,7 @@ export class UkkoDatabase extends Dexie {
       });
     this.version(7).stores({ answers: '[run+target], run', observations: null }).upgrade(packAnswers);
     this.version(8).upgrade(unpackPictures);
+    this.version(9).stores({ setAside: '++number' });
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')

@@ -1,3 +1,4 @@
+import { nameOfSpoiled, setAsideFile, setSpoiledAside } from './set-aside';
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import fc from 'fast-check';
@@ -382,5 +383,36 @@ describe('a sweep into a run', () => {
     expect(kept.length).toBeGreaterThan(0);
     expect(new Set(kept.map(({ field }) => field)).size).toBe(1);
     expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
+  });
+});
+
+describe('rows that cannot be read', () => {
+  it('are set aside whole, and cost those that are well nothing', async () => {
+    const fresh = new UkkoDatabase(`spoiled ${Math.random()}`);
+    await ensureForms(fresh);
+    const well = await fresh.forms.toArray();
+    const spoiled = { ...well[0], id: 'spoiled', name: 'Torn', markup: null };
+    await fresh
+      .table('forms')
+      .bulkPut([spoiled, { id: 'bare' }, { ...well[0], id: 'plans', typing: { a: null } }]);
+    await fresh.table('lineUps').put({ formId: 'x', targets: 'none' });
+    await fresh.table('targets').put({ id: 'y' });
+    expect(await setSpoiledAside(fresh)).toBe(5);
+    expect(await fresh.forms.toArray()).toEqual(well);
+    expect(await fresh.lineUps.count()).toBe(0);
+    const aside = await fresh.setAside.toArray();
+    expect(aside.map(({ row }) => row)).toContainEqual(spoiled);
+    expect(aside.map(nameOfSpoiled)).toContain('form “Torn”');
+    expect(JSON.parse(await setAsideFile(fresh)).rows).toHaveLength(5);
+    expect(await setSpoiledAside(fresh)).toBe(0);
+    fresh.close();
+  });
+
+  it('are none of those that Ukko itself writes', async () => {
+    const fresh = new UkkoDatabase(`well ${Math.random()}`);
+    await ensureForms(fresh);
+    await beginRun(fresh, demoForm, defaultLineUp);
+    expect(await setSpoiledAside(fresh)).toBe(0);
+    fresh.close();
   });
 });

@@ -23,11 +23,26 @@ export function readSteps(text: string): StepsReading {
     const step = stepOf(trimmed);
     if (!step)
       return { status: 'fault', line: index + 1, text: `“${trimmed.slice(0, 60)}” is no step. ${usage}` };
+    const fault = step.kind === 'go' ? goFault(step.path) : null;
+    if (fault) return { status: 'fault', line: index + 1, text: fault };
     steps.push(step);
   }
   if (steps.length > maxSteps)
     return { status: 'fault', line: 1, text: `There are more than ${maxSteps} steps. Leave some out.` };
   return { status: 'read', steps };
+}
+
+/**
+ * Why a page must not be gone to. A step stays with the server of its page: of an address, the path is followed and nothing else. Read by
+ * the URL Standard, so that no spelling of a scheme or a host gets by.
+ */
+function goFault(path: string): string | null {
+  const [here, there] = ['http://here.invalid', 'https://there.invalid'].map((base) =>
+    URL.canParse(path, base) ? new URL(path, base).origin === base : false,
+  );
+  return here && there
+    ? null
+    : `“${path.slice(0, 60)}” leads away from the server of the page. Write a path that begins with “/”.`;
 }
 
 export function formatSteps(steps: readonly PageStep[]): string {

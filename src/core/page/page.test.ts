@@ -75,6 +75,24 @@ describe('steps before a form', () => {
       text: expect.stringContaining('is no step. Write go'),
     });
   });
+  it.each([
+    'javascript:alert(1)',
+    ' \\u0001java\\nscript:alert(1)',
+    'file:///etc/passwd',
+    '//elsewhere.example/x',
+    '\\\\\\\\elsewhere.example',
+    'http:elsewhere.example',
+    'https://elsewhere.example/',
+    'data:text/html,x',
+    'about:blank',
+    'blob:x',
+  ])('never lead away from the server of the page: go to %s', (path) => {
+    const reading = readSteps(`wait "x"\ngo "${path}"`);
+    expect(reading).toMatchObject({ status: 'fault', line: 2, text: expect.stringContaining('leads away') });
+  });
+  it.each(['/log', 'log?a=1#b', '?page=2', '/a b', './x'])('lead within it: go to %s', (path) => {
+    expect(readSteps(`go "${path}"`)).toEqual({ status: 'read', steps: [{ kind: 'go', path }] });
+  });
   it('are not too many', () => {
     expect(readSteps('go "/"\n'.repeat(51))).toMatchObject({ status: 'fault' });
   });

@@ -15,6 +15,7 @@ import { ComparisonProvider } from '../survey/use-comparison';
 import styles from './frame.module.css';
 import { looksLikeHtml } from './looks-like-html';
 import { Rail, views } from './rail';
+import { SetAsideNotice } from './set-aside-notice';
 import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
@@ -96,6 +97,7 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
       <TopBar onFile={open} />
       <main className={styles.main}>
         <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+          <SetAsideNotice />
           {fault && <Alert type="error" title={fault} showIcon style={{ margin: '10px 16px 0' }} />}
           <div style={{ flex: 1, minHeight: 0 }}>{children}</div>
           {selection.tour !== null && <Tour step={selection.tour} />}

@@ -18,6 +18,7 @@ import { readForm } from '@/core/form/read-form';
 import { openDatabase } from '@/store/database';
 import { leaveDraft, takeDraft } from '@/store/draft';
 import { ensureForms, saveForm } from '@/store/forms';
+import { setSpoiledAside } from '@/store/set-aside';
 import { useSelection } from './use-selection';
 
 /** Edits that come within this time and are of one sort undo as one, ms. */
@@ -192,6 +193,7 @@ function StorageRefused() {
 /** The form asked for, or, when it is not here, the one changed last. */
 async function openForm(id: FormId | null): Promise<FormDocument | null> {
   const database = openDatabase();
+  await setSpoiledAside(database);
   await takeDraft(database);
   await ensureForms(database);
   const found = id ? await database.forms.get(id) : undefined;
