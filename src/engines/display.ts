@@ -1,4 +1,4 @@
-import { execFile, spawn } from 'node:child_process';
+import { type ChildProcess, execFile, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -6,7 +6,7 @@ import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import type { NoWindow } from '@/probe/window-on-display';
-import { commandTimeout, withDeadline } from './deadline';
+import { commandTimeout, startTimeout, withDeadline } from './deadline';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { type Raster, rasterOf } from './raster';
@@ -104,7 +104,7 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
   const point = (...parameters: string[]) =>
     run(programs.pointer, parameters, { env, timeout: commandTimeout }).then(() => undefined);
   try {
-    await managed(point);
+    await managed(point, manager);
   } catch (error) {
     await close();
     throw error;
@@ -185,7 +185,7 @@ async function startServer(
   try {
     if (!keeper.stdout) throw new Error('no output');
     const lines = createInterface({ input: keeper.stdout });
-    const [number] = (await withDeadline(once(lines, 'line'), 10_000, 'The virtual display')) as [string];
+    const [number] = (await whileRunning(once(lines, 'line'), keeper, 'The virtual display')) as [string];
     lines.close();
     return {
       name: `:${number}`,
@@ -198,13 +198,28 @@ async function startServer(
   }
 }
 
+/**
+ * Waits for a program that was just started, as long as it runs: a busy machine takes what time it takes, and a program that has ended
+ * says nothing more.
+ */
+async function whileRunning<T>(work: Promise<T>, keeper: ChildProcess, name: string): Promise<T> {
+  const ended = once(keeper, 'exit').then(() => {
+    throw new Error(`${name} ended at its start.`);
+  });
+  ended.catch(() => undefined);
+  return withDeadline(Promise.race([work, ended]), startTimeout, name);
+}
+
 /** Waits until the window manager answers; a window that comes before it would keep its title bar. */
-async function managed(point: (...parameters: string[]) => Promise<void>): Promise<void> {
-  for (let attempt = 0; ; attempt++) {
+async function managed(
+  point: (...parameters: string[]) => Promise<void>,
+  manager: ChildProcess,
+): Promise<void> {
+  for (const end = Date.now() + startTimeout; ; ) {
     try {
       return await point('get_desktop');
     } catch (error) {
-      if (attempt === 60) throw error;
+      if (manager.exitCode !== null || Date.now() > end) throw error;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
   }

@@ -41,6 +41,15 @@ export function startKept({ path, env }: Keeping, parameters: readonly string[])
   return spawn(path, parameters, { env, stdio: ['ignore', 'pipe', 'ignore'], detached: true });
 }
 
+function endGroup(leader: number | undefined): void {
+  if (leader === undefined) return;
+  try {
+    process.kill(-leader, 'SIGKILL');
+  } catch {
+    // Nobody is in it any more.
+  }
+}
+
 /** Ends a keeper and with it all that it keeps; quick, because there is nothing to be saved. Never throws. */
 export async function endKept(keeper: ChildProcess | null, { folder }: Keeping): Promise<void> {
   if (keeper && keeper.exitCode === null && keeper.signalCode === null) {
@@ -48,7 +57,9 @@ export async function endKept(keeper: ChildProcess | null, { folder }: Keeping):
     keeper.kill('SIGTERM');
     await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));
   }
-  // Nothing, where the keeper has done it; a keeper that was killed has not.
+  // Nothing, where the keeper has done it; a keeper that was killed has not. Some browsers write over the environment that they carry
+  // the mark in: they stay in the group.
+  endGroup(keeper?.pid);
   endMarked(`UKKO_KEPT_FOLDER=${folder}`);
   // A keeper that was ended before it had begun has cleaned up nothing.
   await rm(folder, { recursive: true, force: true, maxRetries: 5 }).catch(() => undefined);

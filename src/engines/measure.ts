@@ -60,7 +60,12 @@ async function sessionFor(engine: Engine, target: EngineTarget, signal: AbortSig
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
   signal.throwIfAborted();
-  return unlessAborted(engine.launch(found.path, target.variant, signal), signal);
+  const launch = () => unlessAborted(engine.launch(found.path, target.variant, signal), signal);
+  // What did not start on a busy machine starts the second time; what is broken fails twice.
+  return launch().catch((error: unknown) => {
+    if (signal.aborted || !(error instanceof EngineLost)) throw error;
+    return launch();
+  });
 }
 
 /** A browser that is still starting when its sweep is cancelled is ended as soon as it has started; nobody waits for it. */

@@ -1,13 +1,15 @@
+import { readFileSync } from 'node:fs';
 import { cp, readdir } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Variant } from '@/core/target/variant';
-import { firstLine } from './deadline';
+import { firstLine, startTimeout } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, type EngineFinding, EngineLost, type EngineSession } from './engine';
 import { findProgram, isExecutable, packageVersion } from './find-program';
 import { freePort } from './free-port';
-import { endKept, keeping, startKept } from './kept';
+import { endKept, type Keeping, keeping, startKept } from './kept';
+import { markedProcesses } from './marked-processes.mjs';
 import { openSession, webDriverProtocol } from './webdriver-session';
 
 const browsers = [
@@ -116,7 +118,7 @@ async function startDriver(
   try {
     signal?.throwIfAborted();
     await answers(address, keeper);
-    return await openSession({
+    const opening = openSession({
       title: 'WebKit',
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } },
@@ -125,6 +127,16 @@ async function startDriver(
       isThere: () => keeper.exitCode === null && keeper.signalCode === null,
       end,
     });
+    const isOver = { value: false };
+    opening.then(
+      () => {
+        isOver.value = true;
+      },
+      () => {
+        isOver.value = true;
+      },
+    );
+    return await Promise.race([opening, browserGone(kept, basename(browser), isOver)]);
   } catch (error) {
     await end();
     throw error;
@@ -133,9 +145,41 @@ async function startDriver(
   }
 }
 
+/** How often it is looked whether a browser is still there, ms. */
+const lookEvery = 50;
+
+/**
+ * The driver waits for its browser for a minute, whether that runs or not. Rejects when it was seen and is gone before the session is
+ * open; where processes cannot be looked at, never.
+ */
+async function browserGone(
+  { folder }: Keeping,
+  program: string,
+  isOver: { readonly value: boolean },
+): Promise<never> {
+  const isThere = () =>
+    markedProcesses(`UKKO_KEPT_FOLDER=${folder}`).some((id) => nameOfProcess(id) === program.slice(0, 15));
+  let wasThere = false;
+  for (; !isOver.value; await wait(lookEvery)) {
+    const now = isThere();
+    if (wasThere && !now && !isOver.value) throw new Error('its browser ended at its start');
+    wasThere ||= now;
+  }
+  return new Promise<never>(() => undefined);
+}
+
+/** As Linux cuts it off after 15 characters; null for a process that has ended. */
+function nameOfProcess(id: number): string | null {
+  try {
+    return readFileSync(`/proc/${id}/comm`, 'utf8').trim();
+  } catch {
+    return null;
+  }
+}
+
 /** Waits until a driver that was just started answers at its address. Throws when it ends, or does not. */
 export async function answers(address: string, keeper: { exitCode: number | null }): Promise<void> {
-  for (let attempt = 0; attempt < 100; attempt++) {
+  for (const end = Date.now() + startTimeout; Date.now() < end; ) {
     if (keeper.exitCode !== null) throw new Error('its driver ended at once');
     const ready = await fetch(`${address}/status`).then(
       (response) => response.ok,

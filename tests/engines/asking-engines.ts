@@ -53,6 +53,8 @@ export async function ask(
     [asked].flat(),
     asking,
     (message) => {
+      if (message.type === 'observation' && !messages.some(({ type }) => type === 'observation'))
+        rememberKeepers();
       messages.push(message);
       on?.(message);
     },
@@ -67,15 +69,32 @@ export async function ask(
   };
 }
 
+/** Groups of processes that keepers of this file lead or led: some browsers write over their environment. */
+const groups = new Set<number>();
+
+/** Remembers the groups of the keepers that run now, by which their browsers are known when they are gone. */
+export function rememberKeepers(others: readonly string[] = []): void {
+  for (const id of processes()) if (isMarked(id, others)) groups.add(groupOf(id));
+}
+
 /**
- * Process ids of browsers (not their keepers) that were started here and still run: each has its folder in its environment.
+ * Process ids of browsers (not their keepers) that were started here and still run: each has its folder in its environment, or is in
+ * the group of a keeper that had.
  * @param others folders of browsers that were not started by this process
  */
 export function browsers(others: readonly string[] = []): number[] {
-  return readdirSync('/proc').flatMap((name) => {
-    const id = Number(name);
-    return Number.isInteger(id) && id !== process.pid && isBrowser(id, others) ? [id] : [];
+  rememberKeepers(others);
+  return processes().filter((id) => {
+    if (isMarked(id, others)) return !isKeeper(id);
+    const group = groupOf(id);
+    return group > 0 && groups.has(group) && !isKeeper(id);
   });
+}
+
+function processes(): number[] {
+  return readdirSync('/proc')
+    .map(Number)
+    .filter((id) => Number.isInteger(id) && id !== process.pid);
 }
 
 /** A browser that goes with its display has gone by itself when its turn comes. */
@@ -87,14 +106,29 @@ export function kill(id: number): void {
   }
 }
 
-function isBrowser(id: number, others: readonly string[]): boolean {
+function isMarked(id: number, others: readonly string[]): boolean {
+  const environment = textOf(id, 'environ');
+  return [temporary, ...others].some((folder) => environment.includes(`UKKO_KEPT_FOLDER=${folder}`));
+}
+
+/** By the program and its script alone: a browser's own parameters may name its driver too. */
+function isKeeper(id: number): boolean {
+  const [program = '', script = ''] = textOf(id, 'cmdline').split(/[\0 ]/);
+  return /keeper\.mjs|chromedriver/.test(`${program} ${script}`);
+}
+
+/** 0 for a process that has ended, a zombie among them; never the group of the tests themselves. */
+function groupOf(id: number): number {
+  const [state, , group] = textOf(id, 'stat').split(') ').at(-1)?.split(' ') ?? [];
+  return state === 'Z' || Number(group) === ownGroup ? 0 : Number(group ?? 0);
+}
+const ownGroup = Number(readFileSync('/proc/self/stat', 'utf8').split(') ').at(-1)?.split(' ')[2]);
+
+/** Empty for a process that has ended. */
+function textOf(id: number, file: 'environ' | 'cmdline' | 'stat'): string {
   try {
-    const environment = readFileSync(`/proc/${id}/environ`, 'utf8');
-    return (
-      [temporary, ...others].some((folder) => environment.includes(`UKKO_KEPT_FOLDER=${folder}`)) &&
-      !/keeper\.mjs|chromedriver/.test(readFileSync(`/proc/${id}/cmdline`, 'utf8'))
-    );
+    return readFileSync(`/proc/${id}/${file}`, 'utf8');
   } catch {
-    return false;
+    return '';
   }
 }
