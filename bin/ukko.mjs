@@ -1,10 +1,17 @@
 #!/usr/bin/env node
+import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import { register } from 'tsx/esm/api';
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 process.env.UKKO_ROOT ??= root;
-process.env.TSX_TSCONFIG_PATH ??= join(root, 'tsconfig.json');
-register();
-await import(pathToFileURL(join(root, 'src/cli/ukko.ts')).href);
+
+// A package has it bundled; a checkout runs its sources.
+const bundled = join(root, 'dist/ukko.mjs');
+if (existsSync(bundled)) await import(pathToFileURL(bundled).href);
+else {
+  process.env.TSX_TSCONFIG_PATH ??= join(root, 'tsconfig.json');
+  const { register } = await import('tsx/esm/api');
+  register();
+  await import(pathToFileURL(join(root, 'src/cli/ukko.ts')).href);
+}

@@ -61,7 +61,14 @@ export function ensureSystemPackages(forTests = false) {
   const missing = Object.entries(wanted).flatMap(([program, packages]) => (onPath(program) ? [] : packages));
   if (missing.length === 0) return;
   const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (process.getuid?.() !== 0 || !onPath('apt-get')) {
+  if (!onPath('apt-get')) {
+    const names = Object.keys(wanted).filter((program) => !onPath(program));
+    console.warn(
+      `Not on this machine: ${names.join(', ')}. Ukko works without them; the line-up says which targets there are.\ndocs/engines.md says how to get the others on this system.\n`,
+    );
+    return;
+  }
+  if (process.getuid?.() !== 0) {
     console.warn(
       `An engine is missing. Ukko works without it; to have it asked too, run:\n\n  sudo ${install}\n`,
     );

@@ -1,9 +1,11 @@
 import { spawn } from 'node:child_process';
+import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+/** Of the checkout or the package; a bundle says where that is. */
+export const root = process.env.UKKO_ROOT ?? dirname(dirname(fileURLToPath(import.meta.url)));
 
 /** A port that is free now on 127.0.0.1. */
 export function freePort() {
@@ -33,7 +35,8 @@ export function isFree(port) {
  */
 export async function startApp(port, env = {}) {
   const chosen = port ?? (await freePort());
-  const next = join(root, 'node_modules/next/dist/bin/next');
+  // Wherever npm put it: beside a package, or in it.
+  const next = createRequire(join(root, 'package.json')).resolve('next/dist/bin/next');
   const child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(chosen)], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],

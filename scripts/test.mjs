@@ -6,6 +6,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, ensurePackages, ensureSystemPackages, run } from './prepare.mjs';
+import { packageWorks } from './try-package.mjs';
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
 const directory = mkdtempSync(join(tmpdir(), 'ukko-test-'));
@@ -46,7 +47,12 @@ try {
   check('lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.']));
   check('types', () => run(bin('next'), ['typegen']) && run(bin('tsc'), ['--noEmit']));
   suite('unit', bin('vitest'), ['run', '--reporter=default', '--reporter=./scripts/count-unit.mjs']);
-  if (check('build', build)) suite('end-to-end', bin('playwright'), ['test']);
+  if (check('build', build)) {
+    suite('end-to-end', bin('playwright'), ['test']);
+    console.log('\n— package, installed');
+    const works = await packageWorks();
+    counts[works ? 'passed' : 'failed'] += 1;
+  }
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   counts.failed += 1;

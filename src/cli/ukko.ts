@@ -45,6 +45,12 @@ Targets: standard, chromium, firefox, webkit. docs/ask.md has all that can be as
   )
   .action(async () => (await import('./ask-command')).askCommand(process.stdin, process.stdout));
 
+program
+  .command('app')
+  .description('start the app on this machine, for a browser, and print its address')
+  .option('--port <number>', 'listen there; a free one when it is left out', readPort)
+  .action(loaded(async () => (await import('./app-command')).appCommand));
+
 withReports(
   program
     .command('sweep')
@@ -205,6 +211,11 @@ function readTargets(text: string): Target[] {
 function readNumber(text: string): number {
   if (/^\d{1,4}$/.test(text)) return Number(text);
   throw new InvalidArgumentError('A number from 0 is wanted.');
+}
+
+function readPort(text: string): number {
+  if (/^\d{1,5}$/.test(text) && Number(text) > 0 && Number(text) < 65_536) return Number(text);
+  throw new InvalidArgumentError('A port from 1 to 65535 is wanted.');
 }
 
 function readLimit(text: string): number {

@@ -23,7 +23,7 @@ export const chromium = bidiEngine({
   title: 'Chromium',
   browser: 'chrome',
   variable: 'UKKO_CHROMIUM',
-  programs: ['chromium', 'chromium-browser'],
+  programs: ['chromium', 'chromium-browser', '/Applications/Chromium.app/Contents/MacOS/Chromium'],
   debianPackage: 'chromium chromium-l10n',
   // The bar that says that the browser is driven would take room away from the page.
   without: ['--enable-automation'],

@@ -5,11 +5,13 @@ import { promisify } from 'node:util';
 
 const run = promisify(execFile);
 
-/** The first of the programs that may be run: an environment variable, then names on the path. Null when there is none. */
+/** The first of the programs that may be run: an environment variable, then names on the path and whole paths. Null when there is none. */
 export async function findProgram(variable: string, names: readonly string[]): Promise<string | null> {
   const own = process.env[variable];
   const directories = (process.env.PATH ?? '').split(delimiter).filter(Boolean);
-  const candidates = own ? [own] : names.flatMap((name) => directories.map((dir) => join(dir, name)));
+  const placesOf = (name: string) =>
+    name.includes('/') ? [name] : directories.map((dir) => join(dir, name));
+  const candidates = own ? [own] : names.flatMap(placesOf);
   for (const candidate of candidates) {
     if (await isExecutable(candidate)) return candidate;
   }

@@ -24,7 +24,7 @@ export const firefox = bidiEngine({
   title: 'Firefox',
   browser: 'firefox',
   variable: 'UKKO_FIREFOX',
-  programs: ['firefox-esr', 'firefox'],
+  programs: ['firefox-esr', 'firefox', '/Applications/Firefox.app/Contents/MacOS/firefox'],
   debianPackage: 'firefox-esr',
   without: [],
   parameters: () => ['--width', '800', '--height', '600'],

@@ -15,6 +15,10 @@ import { openSession, webDriverProtocol } from './webdriver-session';
 const browsers = [
   '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
   '/usr/lib/aarch64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
+  // Where other systems than Debian put it.
+  '/usr/libexec/webkit2gtk-4.1/MiniBrowser',
+  '/usr/lib64/webkit2gtk-4.1/MiniBrowser',
+  '/usr/lib/webkit2gtk-4.1/MiniBrowser',
 ];
 
 /** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path. */

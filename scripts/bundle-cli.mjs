@@ -1,0 +1,26 @@
+/** npm pack: the app is built, and the command line bundled into dist/, so that a package runs without a build. --clean takes dist/ away. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build as bundle } from 'esbuild';
+import { build, buildIsCurrent } from './prepare.mjs';
+import { root } from './start-app.mjs';
+
+const folder = join(root, 'dist');
+rmSync(folder, { recursive: true, force: true });
+if (!process.argv.includes('--clean')) {
+  if (!buildIsCurrent() && !build(true)) throw new Error('The build failed; what it said stands above.');
+  await bundle({
+    absWorkingDir: root,
+    entryPoints: { ukko: 'src/cli/ukko.ts' },
+    outdir: folder,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    splitting: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    alias: { '@': join(root, 'src') },
+    logLevel: 'error',
+  });
+}
