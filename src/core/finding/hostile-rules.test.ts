@@ -6,6 +6,8 @@ import { answerLine } from '../model/answer-line';
 import { predict } from '../model/predict';
 import { askingOf } from '../observation/asking';
 import { quickReplay } from '../replay/quick-replay';
+import { strokeVerdicts } from '../replay/stroke-verdicts';
+import { twoStageCheck } from '../replay/two-stage';
 import { habitsByRoute } from '../replay/usual-habits';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
@@ -14,6 +16,13 @@ const setup = { language: 'en-US' as const, corrections: [] };
 const plain = '<label>Name <input name=b pattern="[a-z]{2}" title="two letters"></label>';
 const fieldWith = (pattern: string) =>
   `<label>Code <input name=a pattern="${escapedText(pattern).replaceAll('"', '&quot;')}"></label>`;
+
+function resultOf<Result>(work: Generator<unknown, Result>): Result {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
 
 /** Each of them is worked out or given up, and costs the field beside it nothing. */
 describe.each(hostilePatterns)('a form with the pattern %.40s', (pattern) => {
@@ -48,6 +57,28 @@ describe.each(hostilePatterns)('a form with the pattern %.40s', (pattern) => {
           'valid' in answer || /^Not worked out: /.test((answer as { error: string }).error),
       ),
     );
+  });
+
+  it('never says of what was not worked out that it is refused, or that nothing is sent', () => {
+    const [field] = readForm('<input name=a>').fields;
+    if (!field) throw new Error('none');
+    const guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'on submission',
+      source: pattern,
+      match: 'whole',
+    } as const;
+    const habits = habitsByRoute('hardware keys');
+    const text = `${'a'.repeat(40)}!`;
+    const { verdict } = quickReplay(field, [guard], habits)(text);
+    const check = resultOf(twoStageCheck(field, [guard], [text], habits));
+    const { sent } = strokeVerdicts(field, [guard], habits, {
+      steps: [{ text, value: text, caret: { start: 0, end: 0 }, refused: null, guard: null, events: [] }],
+    });
+    expect('unknown' in sent).toBe(verdict === 'not worked out');
+    expect(check.letStand).toEqual(verdict === 'not worked out' || verdict === 'accepted' ? [] : [text]);
   });
 
   it('replays as a guard, or says that it was not worked out', () => {

@@ -8,8 +8,8 @@ import type { Judgement } from './verdict';
 /** What would become of the text if it were sent after each stroke, and what is sent in the end. */
 export interface StrokeVerdicts {
   readonly afterStrokes: readonly Judgement[];
-  /** As urlencoded, or why nothing is. */
-  readonly sent: { readonly entry: string } | { readonly nothing: string };
+  /** As urlencoded, or why nothing is; or why that was not worked out. */
+  readonly sent: { readonly entry: string } | { readonly nothing: string } | { readonly unknown: string };
 }
 
 export function strokeVerdicts(
@@ -25,6 +25,7 @@ export function strokeVerdicts(
 }
 
 function sentOf({ name }: Field, { verdict, by }: Judgement, value: string): StrokeVerdicts['sent'] {
+  if (verdict === 'not worked out') return { unknown: by.join(', ') };
   if (verdict !== 'accepted') return { nothing: by.join(', ') };
   if (name === '') return { nothing: 'the field has no name' };
   return { entry: new URLSearchParams([[name, value]]).toString() };

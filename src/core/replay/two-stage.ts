@@ -41,10 +41,11 @@ export function* twoStageCheck(
   let accepted = 0;
   for (const [index, text] of texts.entries()) {
     const typed = replay(text);
-    if (judge(text).verdict === 'accepted') {
+    const { verdict } = judge(text);
+    if (verdict === 'accepted') {
       accepted++;
       if (typed.text !== text) unreachable.push({ text, at: diedAt(text, typed, replay), left: typed.text });
-    } else if (typed.text === text) letStand.push(text);
+    } else if (verdict !== 'not worked out' && typed.text === text) letStand.push(text);
     yield index + 1;
   }
   return { accepted, unreachable, letStand };

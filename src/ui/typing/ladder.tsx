@@ -215,10 +215,11 @@ function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
 }
 
 function Sent({ sent }: { sent: StrokeVerdicts['sent'] }) {
-  return 'entry' in sent ? (
-    <span className="mono">{sent.entry.slice(0, 80)}</span>
-  ) : (
-    <span className="soft">nothing: {sent.nothing}</span>
+  if ('entry' in sent) return <span className="mono">{sent.entry.slice(0, 80)}</span>;
+  return (
+    <span className="soft">
+      {'nothing' in sent ? `nothing: ${sent.nothing}` : `not worked out: ${sent.unknown}`}
+    </span>
   );
 }
 
