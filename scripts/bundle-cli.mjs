@@ -1,9 +1,22 @@
 /** npm pack: the app is built, and the command line bundled into dist/, so that a package runs without a build. --clean takes dist/ away. */
 import { rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { build as bundle } from 'esbuild';
 import { build, buildIsCurrent } from './prepare.mjs';
 import { root } from './start-app.mjs';
+
+/** Outside of a bundler, modules are named by whole paths where their package says no more of them. */
+const wholePaths = {
+  name: 'whole paths',
+  setup({ onResolve }) {
+    const require = createRequire(join(root, 'package.json'));
+    onResolve({ filter: /^selenium-webdriver\/./ }, ({ path }) => {
+      const [, within] = require.resolve(path).split('/node_modules/');
+      return { path: within, external: true };
+    });
+  },
+};
 
 const folder = join(root, 'dist');
 rmSync(folder, { recursive: true, force: true });
@@ -22,5 +35,6 @@ if (!process.argv.includes('--clean')) {
     packages: 'external',
     alias: { '@': join(root, 'src') },
     logLevel: 'error',
+    plugins: [wholePaths],
   });
 }
