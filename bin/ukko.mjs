@@ -3,6 +3,9 @@ import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
+// Asked first: whoever started this may be gone by the time that all of it is read in.
+globalThis.ukkoStarter = process.ppid;
+
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 process.env.UKKO_ROOT ??= root;
 

@@ -1,4 +1,4 @@
-import { execFile } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,6 +8,7 @@ import { demoForm } from '@/core/demo/demo-forms';
 import { writeFormFile } from '@/core/form/form-file';
 import { readRunFile } from '@/core/observation/run-file';
 import { enginesAvailable } from './fixtures/engines';
+import { hostilePatterns } from './fixtures/hostile-patterns';
 
 const here = await enginesAvailable();
 const directory = mkdtempSync(join(tmpdir(), 'ukko-cli-'));
@@ -23,6 +24,21 @@ function ukko(...parameters: string[]): Promise<{ code: number; out: string; err
       (error, out, err) => resolve({ code: typeof error?.code === 'number' ? error.code : 0, out, err }),
     );
   });
+}
+
+/** Whether a process handles SIGHUP by itself (Linux): one that is still starting does not. */
+function hears(id: number): boolean {
+  const [, caught = '0'] = /^SigCgt:\s*(\w+)/m.exec(readFileSync(`/proc/${id}/status`, 'utf8')) ?? [];
+  return (BigInt(`0x${caught}`) & 1n) !== 0n;
+}
+
+/** A process that has ended and that nobody asks for its end counts as gone. */
+function isThere(id: number): boolean {
+  try {
+    return !/^State:\s*Z/m.test(readFileSync(`/proc/${id}/status`, 'utf8'));
+  } catch {
+    return false;
+  }
 }
 
 describe('ukko', () => {
@@ -172,6 +188,90 @@ describe('ukko, from a sweep to a build that fails', () => {
   const page = (value: string) =>
     `<form action="/log"><label>Boat <input name="boat" ${value}></label><label>Sailed <input type="date" name="sailed"></label><button>Send</button></form>`;
   const phone = ['--targets', 'blink-phone', '--quiet'];
+
+  it('ends by itself over patterns that never end, with all of its reports', {
+    timeout: 240_000,
+  }, async () => {
+    const fields = hostilePatterns.map(
+      (pattern, index) =>
+        `<label>F${index} <input name="f${index}" pattern="${pattern.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"></label>`,
+    );
+    writeFileSync(at('hostile.html'), `<form>${fields.join('')}<button>Send</button></form>`);
+    const reports = ['--html', at('hostile-report.html'), '--junit', at('hostile.xml')];
+    const { code, out } = await ukko(
+      'sweep',
+      at('hostile.html'),
+      '--targets',
+      'blink-phone',
+      '--out',
+      at('hostile.json'),
+      ...reports,
+    );
+    // Some answers of the model are not worked out, and say so.
+    expect([0, 1]).toContain(code);
+    expect(out).toMatch(/\d+ findings/);
+    expect(readRunFile(readFileSync(at('hostile.json'), 'utf8')).status).toBe('read');
+    expect(readFileSync(at('hostile-report.html'), 'utf8')).toContain('a matcher takes ever longer');
+    expect(readFileSync(at('hostile.xml'), 'utf8')).toContain('</testsuites>');
+  });
+
+  it('writes what was replayed when it is told to stop', { timeout: 120_000 }, async () => {
+    const guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'on submission',
+      source: '(a*)(a*)(a*)\\1\\2\\3b',
+      match: 'whole',
+    };
+    const typing = { a: { script: '', guards: [guard] } };
+    const form = { format: 'ukko-form', version: 1, id: 'f', name: 'Slow', markup: '<input name=a>', typing };
+    writeFileSync(at('slow.json'), JSON.stringify(form));
+    const rows = Array.from({ length: 5000 }, (_, index) => `${'a'.repeat(60)}${index},refused`);
+    writeFileSync(at('slow.csv'), `text,expected\n${rows.join('\n')}\n`);
+    const replay = ['replay', at('slow.json'), '--samples', at('slow.csv'), '--json', at('stopped.json')];
+    const child = execFile(process.execPath, [join(process.cwd(), 'bin/ukko.mjs'), ...replay], {
+      cwd: directory,
+    });
+    await expect.poll(() => hears(child.pid ?? 0), { timeout: 60_000 }).toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    child.kill('SIGTERM');
+    const code = await new Promise((resolve) => child.once('exit', resolve));
+    expect(code).toBe(1);
+    const { results } = JSON.parse(readFileSync(at('stopped.json'), 'utf8'));
+    expect(results.length).toBeGreaterThan(0);
+    expect(results.length).toBeLessThan(5000);
+  });
+
+  it.each(['--out', '--html', '--junit'])(
+    'finds out before the sweep that %s cannot be written',
+    async (option) => {
+      writeFileSync(at('small.html'), '<input name=a>');
+      const { code, err } = await ukko(
+        'sweep',
+        at('small.html'),
+        '--targets',
+        'blink-phone',
+        option,
+        at('nowhere/x'),
+      );
+      expect([code, err.trim()]).toEqual([2, `${at('nowhere/x')} cannot be written. Choose another path.`]);
+      expect(
+        (await ukko('sweep', at('small.html'), '--targets', 'blink-phone', option, directory)).code,
+      ).toBe(2);
+    },
+  );
+
+  it('ends when whoever started it is gone', { timeout: 120_000 }, async () => {
+    const watch = [process.execPath, join(process.cwd(), 'bin/ukko.mjs'), 'sweep', at('form.json')];
+    const command = `${watch.map((part) => `"${part}"`).join(' ')} --targets blink-phone --watch & echo $!; sleep 600`;
+    const starter = spawn('sh', ['-c', command], { cwd: directory, stdio: ['ignore', 'pipe', 'ignore'] });
+    const said = await new Promise((resolve) => starter.stdout.once('data', resolve));
+    const id = Number(String(said).trim());
+    await expect.poll(() => hears(id), { timeout: 60_000 }).toBe(true);
+    starter.kill('SIGKILL');
+    await expect.poll(() => isThere(id), { timeout: 30_000 }).toBe(false);
+  });
 
   it('compares with a baseline, writes every sort of report, and fails on what is new alone', async () => {
     writeFileSync(at('boat.html'), page('value="Enter it here"'));

@@ -1,6 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 
+declare global {
+  /** Whoever started the command, as it was when the command began. */
+  var ukkoStarter: number | undefined;
+}
+
 /** How long a command may go on after it was told to stop, ms: browsers are ended, and what was answered is written. */
 const grace = 20_000;
 
@@ -29,9 +34,10 @@ export function watchOver(longest: number | null, stop: (reason: string) => void
  * that started npm's, each with the starter that it has now.
  */
 function starters(): [pid: number, parent: number][] {
-  const parent = parentOf(process.ppid);
-  const own: [number, number][] = [[process.pid, process.ppid]];
-  return parent === null || parent <= 1 ? own : [...own, [process.ppid, parent]];
+  const starter = globalThis.ukkoStarter ?? process.ppid;
+  const parent = parentOf(starter);
+  const own: [number, number][] = [[process.pid, starter]];
+  return parent === null || parent <= 1 ? own : [...own, [starter, parent]];
 }
 
 /** Linux tells it; elsewhere the command's own starter is watched alone. */

@@ -54,6 +54,8 @@ async function bundle(entry: ProbeEntry): Promise<ProbeBundle> {
     charset: 'ascii',
     metafile: true,
     logLevel: 'silent',
+    // Inside of node_modules, where a package is, no tsconfig is read.
+    alias: { '@': join(root, 'src') },
     plugins: [matcherOfThePage],
   });
   const code = (result.outputFiles[0]?.text ?? '').replaceAll('</script', '<\\/script');
