@@ -36,13 +36,18 @@ export function canReachRange(text: string, min: number | null, max: number | nu
     : [min ?? Number.NEGATIVE_INFINITY, max ?? Number.POSITIVE_INFINITY];
   if (read.whole === '' && read.fraction === null) return most >= 0;
   const size = Number(`${read.whole || '0'}.${read.fraction || '0'}`);
-  if (read.fraction !== null) return overlaps(size, size + 10 ** -read.fraction.length, least, most);
+  if (read.fraction !== null) return overlaps(size, oneStepOn(read.whole, read.fraction), least, most);
   // Every further digit before the separator makes it ten times as large, and up to one step more.
   for (let [from, step] = [size, 1]; from <= most; from *= 10, step *= 10) {
     if (overlaps(from, from + step, least, most)) return true;
     if (from === 0) return overlaps(0, Number.POSITIVE_INFINITY, least, most);
   }
   return false;
+}
+
+/** The number with its last digit one higher, read as it would be written: adding floats, 0.05 and 0.01 are more than 0.06. */
+function oneStepOn(whole: string, fraction: string): number {
+  return Number(`${BigInt(`${whole}${fraction}` || '0') + 1n}e-${fraction.length}`);
 }
 
 /** Whether numbers from `from` on, below `to`, lie between the limits. */
