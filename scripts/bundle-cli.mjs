@@ -1,5 +1,5 @@
 /** npm pack: the app is built, and the command line bundled into dist/, so that a package runs without a build. --clean takes dist/ away. */
-import { rmSync } from 'node:fs';
+import { existsSync, readdirSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { build as bundle } from 'esbuild';
@@ -17,6 +17,18 @@ const wholePaths = {
     });
   },
 };
+
+/** The build names packages that stay outside of it by names of its own, as links that no package can hold. */
+function externals() {
+  const links = join(root, '.next/node_modules');
+  const names = existsSync(links) ? readdirSync(links, { recursive: false }) : [];
+  return Object.fromEntries(names.map((name) => [name, packageOf(realpathSync(join(links, name)))]));
+}
+
+/** The name of the package in a folder of node_modules. */
+function packageOf(path) {
+  return path.split('/node_modules/').at(-1);
+}
 
 const folder = join(root, 'dist');
 rmSync(folder, { recursive: true, force: true });
@@ -37,4 +49,5 @@ if (!process.argv.includes('--clean')) {
     logLevel: 'error',
     plugins: [wholePaths],
   });
+  writeFileSync(join(folder, 'externals.json'), JSON.stringify(externals()));
 }

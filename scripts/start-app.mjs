@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -34,6 +35,7 @@ export function isFree(port) {
  * @param {NodeJS.ProcessEnv} [env] added to the environment
  */
 export async function startApp(port, env = {}) {
+  linkExternals();
   const chosen = port ?? (await freePort());
   // Wherever npm put it: beside a package, or in it.
   const next = createRequire(join(root, 'package.json')).resolve('next/dist/bin/next');
@@ -63,6 +65,34 @@ export async function startApp(port, env = {}) {
       clearTimeout(timer);
     },
   };
+}
+
+/**
+ * In a package: puts the links in place by which the build finds the packages that stay outside of it. Throws a sentence where the folder of
+ * the package cannot be written to.
+ */
+function linkExternals() {
+  const list = join(root, 'dist/externals.json');
+  if (!existsSync(list)) return;
+  const places = createRequire(join(root, 'package.json'));
+  const folder = join(root, '.next/node_modules');
+  try {
+    mkdirSync(folder, { recursive: true });
+    for (const [alias, name] of Object.entries(JSON.parse(readFileSync(list, 'utf8')))) {
+      const link = join(folder, alias);
+      const target = places.resolve
+        .paths(name)
+        ?.map((path) => join(path, name))
+        .find(existsSync);
+      if (!target) throw new Error(`the package ${name} is missing`);
+      rmSync(link, { force: true });
+      symlinkSync(target, link, 'junction');
+    }
+  } catch (error) {
+    throw new Error(
+      `The app cannot be started from ${root}: ${error.message}. Install Ukko where you may write, and install it anew.`,
+    );
+  }
 }
 
 async function answers(address, child) {

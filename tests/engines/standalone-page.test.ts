@@ -52,6 +52,12 @@ async function askedBy(session: EngineSession): Promise<string[][]> {
   return found;
 }
 
+/** How many of the vectors ask for something when they are shown as they are. */
+async function leaking(session: EngineSession): Promise<number> {
+  pages = vectors;
+  return (await askedBy(session)).filter((list) => list.length > 0).length;
+}
+
 describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('an exported page in %s', (name) => {
   let session: EngineSession;
   beforeAll(async () => {
@@ -62,16 +68,11 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('an expo
   afterAll(() => session.close());
 
   it('asks for nothing, sends nothing and runs nothing', async () => {
+    // In one engine it is seen first that these are real: as they are, most of them get out.
+    if (name === 'chromium') expect(await leaking(session)).toBeGreaterThan(vectors.length / 2);
     pages = vectors.map((markup) => standalonePage('Log', markup));
     const found = await askedBy(session);
     expect(vectors.length).toBeGreaterThan(60);
     expect(found.flatMap((list, at) => (list.length > 0 ? [[vectors[at], list]] : []))).toEqual([]);
-  });
-
-  // Once is enough to see that these are real.
-  it.runIf(name === 'chromium')('would do so: as they are, most of these do', async () => {
-    pages = vectors;
-    const found = await askedBy(session);
-    expect(found.filter((list) => list.length > 0).length).toBeGreaterThan(vectors.length / 2);
   });
 });
