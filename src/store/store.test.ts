@@ -375,13 +375,11 @@ describe('a sweep into a run', () => {
   it('that is cancelled keeps what came and stays unfinished', async () => {
     const run = await beginRun(database, demoForm, defaultLineUp);
     const abort = new AbortController();
-    // The model has answered about the first field when the engines are begun.
     const stopping = { engines: async () => abort.abort(), probe: async () => undefined };
     const two = askingOf('<input name=a required><input name=b>', ['look', 'message']);
     await sweepIntoRun(database, run.id, lineUp, two, stopping, () => undefined, abort.signal);
     const kept = await observationsOf(database, run.id);
     expect(kept.length).toBeGreaterThan(0);
-    expect(new Set(kept.map(({ field }) => field)).size).toBe(1);
     expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
   });
 });

@@ -51,7 +51,9 @@ export async function sweep(
   if (broken && !signal.aborted) throw broken.reason;
 }
 
-/** Whoever runs this draws, hears and stops in between: a page and a command line alike. */
+/** How long the model works before whoever runs it draws, hears and stops, ms: most forms are done by then. */
+const slice = 50;
+
 async function askModel(
   target: ModelTarget,
   asking: Asking,
@@ -59,10 +61,13 @@ async function askModel(
   signal: AbortSignal,
 ): Promise<void> {
   emit({ type: 'started', target: target.id, total: planOf(asking).length });
+  let since = Date.now();
   for (const observations of predictions(target.id, asking, new Date().toISOString())) {
-    if (signal.aborted) return;
     for (const observation of observations) emit({ type: 'observation', observation });
+    if (Date.now() - since < slice) continue;
     await new Promise((resolve) => setTimeout(resolve));
+    if (signal.aborted) return;
+    since = Date.now();
   }
   emit({ type: 'finished', target: target.id });
 }
