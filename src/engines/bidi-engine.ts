@@ -8,15 +8,19 @@ import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { answer, commandTimeout, firstLine, orLost, startTimeout } from './deadline';
+import { answer, firstLine, loaded, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Arrive, type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
+import type { Gate } from './gate';
 import { endKept, type Keeping, keeping } from './kept';
 import { answerDialogs } from './page-dialogs';
 import { PageWindow } from './page-window';
 import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
+import { type LedAway, standAt } from './stand-at-gate';
+import { slowest, stopwatch } from './stopwatch';
+import type { ThroughProxy } from './through-proxy';
 import { viewportOf } from './viewport';
 
 /** What one engine that speaks WebDriver BiDi needs, as data. */
@@ -32,7 +36,9 @@ export interface BidiEngine {
   readonly without: readonly string[];
   parameters(variant: Variant): readonly string[];
   env(variant: Variant): Record<string, string>;
-  preferences(variant: Variant): Record<string, string | number | boolean>;
+  preferences(variant: Variant): ThroughProxy['preferences'];
+  /** What makes it ask everything but this machine through a proxy (`host:port`). */
+  throughProxy(proxy: string): ThroughProxy;
   /** Whether one start is needed before the one that counts. */
   startsTwice(variant: Variant): boolean;
   readonly wordsPackages: Engine['wordsPackages'];
@@ -48,9 +54,9 @@ export const launchOptions = {
   defaultViewport: null,
   // Dev servers sign their certificates themselves.
   acceptInsecureCerts: true,
-  // Every command has a deadline of its own; a start on a busy machine takes longer than any of them.
-  protocolTimeout: startTimeout,
-  timeout: startTimeout,
+  // Every start and every command has a deadline of its own, which follows the machine; these are on the wall.
+  protocolTimeout: startTimeout / slowest,
+  timeout: startTimeout / slowest,
   // The server ends its sweeps itself when it is told to stop.
   handleSIGINT: false,
   handleSIGTERM: false,
@@ -71,7 +77,7 @@ export function bidiEngine(data: BidiEngine): Engine {
       const remedy = `${data.title} is not on this machine. Install it with “apt-get install ${data.debianPackage}”, or set ${data.variable} to its path.`;
       return { status: 'missing', remedy };
     },
-    launch: (path, variant, signal) => launch(data, path, variant, signal),
+    launch: (path, variant, signal, gate = null) => launch(data, path, variant, gate, signal),
   };
 }
 
@@ -80,6 +86,7 @@ async function launch(
   data: BidiEngine,
   path: string,
   variant: Variant,
+  gate: Gate | null,
   signal?: AbortSignal,
 ): Promise<EngineSession> {
   const programs = await findDisplayPrograms();
@@ -91,10 +98,10 @@ async function launch(
     kept = await keeping(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
     const profile = join(kept.folder, 'profile');
     if (data.startsTwice(variant)) await startOnce(data, path, profile, variant, signal);
-    const browser = await start(data, kept, profile, variant, display === null, signal);
+    const browser = await start(data, kept, profile, variant, display === null, gate, signal);
     const version = /\d[\d.]*/.exec(await browser.version())?.[0] ?? 'unknown';
     const provenance: Measured = { mark: 'measured', engine: data.title, version, protocol, unable: [] };
-    return new BidiSession(browser, kept, shown, provenance);
+    return new BidiSession(browser, kept, shown, provenance, gate, data.browser);
   } catch (error) {
     if (kept) await endKept(null, kept);
     await display?.close();
@@ -113,7 +120,7 @@ async function startOnce(
   // A keeper of its own: the folder of the one that counts, with the profile in it, has to stay.
   const kept = await keeping(path, data.env(variant));
   try {
-    const browser = await start(data, kept, profile, variant, true, signal);
+    const browser = await start(data, kept, profile, variant, true, null, signal);
     await browser.close();
   } finally {
     await endKept(null, kept);
@@ -126,8 +133,10 @@ async function start(
   profile: string,
   variant: Variant,
   headless: boolean,
+  gate: Gate | null,
   signal?: AbortSignal,
 ): Promise<Browser> {
+  const proxied = gate?.holdsAll ? data.throughProxy(gate.proxy) : null;
   for (const [name, content] of Object.entries(data.profile)) {
     await mkdir(join(profile, name, '..'), { recursive: true });
     await writeFile(join(profile, name), content);
@@ -143,13 +152,20 @@ async function start(
     executablePath: kept.path,
     userDataDir: profile,
     headless,
-    args: [...data.parameters(variant)],
+    args: [...data.parameters(variant), ...(proxied?.parameters ?? [])],
     ignoreDefaultArgs: [...data.without],
-    extraPrefsFirefox: data.preferences(variant),
+    extraPrefsFirefox: { ...data.preferences(variant), ...proxied?.preferences },
     env: kept.env,
   });
   // A browser that has started is ended by its session, which knows what belongs to it.
-  return launching.finally(() => signal?.removeEventListener('abort', stop));
+  try {
+    return await withDeadline(launching, startTimeout, data.title);
+  } catch (error) {
+    starting.abort(error);
+    throw error;
+  } finally {
+    signal?.removeEventListener('abort', stop);
+  }
 }
 
 /** The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them. */
@@ -163,6 +179,8 @@ class BidiSession implements EngineSession {
     private readonly kept: Keeping,
     private readonly display: Display | NoWindow,
     readonly provenance: Measured,
+    private readonly gate: Gate | null,
+    private readonly kind: BidiEngine['browser'],
   ) {}
 
   async open(
@@ -179,6 +197,7 @@ class BidiSession implements EngineSession {
       async () => (await browser.pages())[0] ?? (await browser.newPage()),
     );
     answerDialogs(page);
+    const led = this.gate && (await standAt(this.gate, page, this.kind));
     const opened = new BidiPage(
       browser,
       this.provenance.engine,
@@ -188,6 +207,7 @@ class BidiSession implements EngineSession {
       probe,
       variant,
       arrive,
+      led,
     );
     await opened.reload();
     // Finding the window gives it the focus, without which no field shows that it has it.
@@ -203,6 +223,7 @@ class BidiSession implements EngineSession {
 
 class BidiPage implements EnginePage {
   readonly drawsFocus = true;
+  readonly stopwatch = () => stopwatch();
   readonly changeBetween = changeBetweenPictures;
   private readonly shelf = new PictureShelf();
   private readonly placed: PageWindow;
@@ -216,6 +237,7 @@ class BidiPage implements EnginePage {
     private readonly code: string,
     private readonly variant: Variant,
     private readonly arrive: Arrive | null,
+    private readonly led: LedAway | null,
   ) {
     this.placed = new PageWindow(
       engine,
@@ -230,10 +252,19 @@ class BidiPage implements EnginePage {
   async reload(): Promise<void> {
     const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
     await this.answer(() => this.page.setViewport(viewport));
-    await this.answer(() => this.page.goto(this.address, { waitUntil: 'load', timeout: commandTimeout }));
-    await this.arrive?.((expression) => this.evaluate(expression));
+    const arriving = this.arriveThere();
+    await (this.led ? this.led.unless(arriving) : arriving);
     await this.evaluate(this.code);
     await this.evaluate(`window.${probeGlobal}.settle()`);
+  }
+
+  private async arriveThere(): Promise<void> {
+    await orLost(
+      this.engine,
+      () => this.browser.connected,
+      () => loaded(this.engine, this.page.goto(this.address, { waitUntil: 'load', timeout: 0 })),
+    );
+    await this.arrive?.((expression) => this.evaluate(expression));
   }
 
   evaluate(expression: string): Promise<unknown> {

@@ -1,6 +1,7 @@
 import { languages } from '@/core/target/variant';
 import { bidiEngine } from './bidi-engine';
 import { windowPlace } from './display';
+import { throughProxy } from './through-proxy';
 
 /** Room for the browser's own bars around the viewport, px. */
 const bars = { width: 40, height: 160 };
@@ -39,6 +40,7 @@ export const chromium = bidiEngine({
   ],
   env: ({ language }) => ({ LANGUAGE: language.replace('-', '_'), LANG: 'en_US.UTF-8' }),
   preferences: () => ({}),
+  throughProxy: throughProxy.chrome,
   startsTwice: () => false,
   wordsPackages: Object.fromEntries(
     languages.filter((one) => one !== 'en-US').map((one) => [one, 'chromium-l10n']),

@@ -1,22 +1,53 @@
 import { EngineLost } from './engine';
+import { stopwatch } from './stopwatch';
 
-/** Longest that one command may take before the engine counts as hung, ms. */
+/** Longest that one command may take before the engine counts as hung, ms by a `stopwatch`. */
 export const commandTimeout = 15_000;
 
-/** Longest that a browser may take to start, ms. */
+/** Longest that a browser may take to start, ms by a `stopwatch`. */
 export const startTimeout = 60_000;
 
-/** Waits for `work` for at most `ms`; after that throws `EngineLost` in the name of the engine. */
-export async function withDeadline<T>(work: Promise<T>, ms: number, engine: string): Promise<T> {
+/** How often it is looked how much time a program was given, ms. */
+const lookEvery = 250;
+
+/**
+ * Waits for `work` for at most `ms`, as a `stopwatch` counts them; after that throws `EngineLost` in the name of the engine.
+ *
+ * @param lateness what is said after the engine's name when it is late
+ */
+export async function withDeadline<T>(
+  work: Promise<T>,
+  ms: number,
+  engine: string,
+  lateness: (within: string) => string = (within) => ` did not answer ${within}.`,
+): Promise<T> {
+  const begin = performance.now();
+  const elapsed = stopwatch();
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new EngineLost(`${engine} did not answer within ${ms / 1000} s.`)), ms);
+    const look = () => {
+      if (elapsed() < ms) return;
+      const seconds = ms < 1000 ? ms / 1000 : Math.round((performance.now() - begin) / 1000);
+      reject(new EngineLost(`${engine}${lateness(`within ${seconds} s`)}`));
+    };
+    timer = setInterval(look, Math.min(lookEvery, ms));
   });
   try {
     return await Promise.race([work, late]);
   } finally {
-    clearTimeout(timer);
+    clearInterval(timer);
   }
+}
+
+/** Opens a page at the most for as long as a command may take, and says of a page that does not end loading what there is to be seen to. */
+export function loaded<T>(engine: string, opening: Promise<T>, ms = commandTimeout): Promise<T> {
+  return withDeadline(
+    opening,
+    ms,
+    engine,
+    (within) =>
+      ` did not answer: the page was not loaded ${within}. See whether a script of it never ends, or what it waits for.`,
+  );
 }
 
 /** Runs one command; whatever goes wrong becomes `EngineLost`, and an engine that hangs does too. */
@@ -29,7 +60,7 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
   try {
     return await work();
   } catch (error) {
-    if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`, true);
+    if (!isThere()) throw new EngineLost(`${engine} went away in the middle of the work.`, { isGone: true });
     if (error instanceof EngineLost) throw error;
     throw new EngineLost(`${engine} did not answer: ${sentenceOf(firstLine(error))}`);
   }
@@ -44,10 +75,6 @@ const sentences: readonly (readonly [RegExp, string])[] = [
   [
     /cannot find context|context (?:was )?destroyed|no such (?:frame|window)|frame detached|navigating frame/i,
     'the page was left, closed or loaded anew while it was asked. Let it stay, or write what leads to the form as steps before it.',
-  ],
-  [
-    /navigation timeout/i,
-    `the page was not loaded within ${commandTimeout / 1000} s. See whether a script of it never ends, or what it waits for.`,
   ],
 ];
 

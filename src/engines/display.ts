@@ -10,6 +10,7 @@ import { commandTimeout, startTimeout, withDeadline } from './deadline';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { type Raster, rasterOf } from './raster';
+import { stopwatch } from './stopwatch';
 
 const run = promisify(execFile);
 
@@ -215,11 +216,11 @@ async function managed(
   point: (...parameters: string[]) => Promise<void>,
   manager: ChildProcess,
 ): Promise<void> {
-  for (const end = Date.now() + startTimeout; ; ) {
+  for (const elapsed = stopwatch(); ; ) {
     try {
       return await point('get_desktop');
     } catch (error) {
-      if (manager.exitCode !== null || Date.now() > end) throw error;
+      if (manager.exitCode !== null || elapsed() > startTimeout) throw error;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
   }

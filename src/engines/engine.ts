@@ -3,6 +3,8 @@ import type { Language, Variant } from '@/core/target/variant';
 import { PageLost } from '@/probe/ask-page';
 import type { AskablePage } from '@/probe/askable-page';
 
+import type { Gate } from './gate';
+
 /** Whether an engine can be had, or how to get it. */
 export type EngineFinding =
   | {
@@ -26,8 +28,9 @@ export interface Engine {
    * Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start.
    *
    * @param signal ends it while it is still starting; a session that is there is closed and not aborted
+   * @param gate what stands between its pages and other addresses; null: nothing
    */
-  launch(path: string, variant: Variant, signal?: AbortSignal): Promise<EngineSession>;
+  launch(path: string, variant: Variant, signal?: AbortSignal, gate?: Gate | null): Promise<EngineSession>;
   /** The host name under which the engine reaches this machine; null when it runs on it. */
   readonly pagesFrom: string | null;
 }
@@ -58,11 +61,11 @@ export interface EnginePage extends AskablePage {
 export class EngineLost extends PageLost {
   override readonly name = 'EngineLost';
 
-  /** @param isGone the browser has ended; else this page or this command alone failed */
-  constructor(
-    message: string,
-    readonly isGone = false,
-  ) {
-    super(message);
+  /** The browser has ended; else this page or this command alone failed. */
+  readonly isGone: boolean;
+
+  constructor(message: string, { isGone = false, isSettled = false } = {}) {
+    super(message, isSettled);
+    this.isGone = isGone;
   }
 }

@@ -8,7 +8,7 @@ import { afterAll, afterEach, describe, expect, it } from 'vitest';
 import { pictureMargin } from '@/core/observation/picture';
 import { pictureBox } from '@/probe/picture-box';
 import { cropAll } from './crop';
-import { answer, withDeadline } from './deadline';
+import { answer, loaded, withDeadline } from './deadline';
 import { EngineLost } from './engine';
 import { findProgram } from './find-program';
 import { endKept, keeping, startKept } from './kept';
@@ -51,10 +51,13 @@ describe('deadlines', () => {
     expect(await withDeadline(Promise.resolve(7), 1000, 'Gecko')).toBe(7);
     await expect(withDeadline(never, 10, 'Gecko')).rejects.toThrow('Gecko did not answer within 0.01 s.');
   });
+  it('say of a page that does not end loading what there is to be seen to', async () => {
+    const late = loaded('Gecko', never, 10);
+    await expect(late).rejects.toThrow('Gecko did not answer: the page was not loaded within 0.01 s. See');
+  });
   it.each([
     ['Protocol error (script.evaluate): Cannot find context with specified id', 'the page was left'],
     ['Frame detached. at http://127.0.0.1/', 'the page was left'],
-    ['Navigation timeout of 15000 ms exceeded', 'the page was not loaded within 15 s'],
   ])('say in plain words what %s means', async (message, sentence) => {
     const broken = () => Promise.reject(new Error(message));
     await expect(answer('Gecko', () => true, broken)).rejects.toThrow(`Gecko did not answer: ${sentence}`);

@@ -30,5 +30,5 @@ export async function engineNamed(name: string): Promise<Engine> {
   const found = all.find((engine) => engine.name === name);
   if (found) return found;
   const unknown = `There is no engine “${name}” here. Name its endpoint in the engines file, or take the target out of the line-up.`;
-  throw new EngineLost(fault ?? unknown);
+  throw new EngineLost(fault ?? unknown, { isSettled: true });
 }

@@ -1,5 +1,6 @@
 import type { Language } from '@/core/target/variant';
 import { bidiEngine } from './bidi-engine';
+import { throughProxy } from './through-proxy';
 
 /** Names of Firefox's own languages; those besides en-US come in Debian's packages `firefox-esr-l10n-…`. */
 const uiLanguages: Readonly<Record<Language, string>> = {
@@ -42,6 +43,7 @@ export const firefox = bidiEngine({
     'layout.css.prefers-color-scheme.content-override': scheme === 'dark' ? 0 : 1,
     'ui.systemUsesDarkTheme': scheme === 'dark' ? 1 : 0,
   }),
+  throughProxy: throughProxy.firefox,
   // A new profile learns at its first start which languages there are, and speaks them from the second on.
   startsTwice: ({ language }) => language !== 'en-US',
   wordsPackages: {

@@ -11,12 +11,15 @@ import { probeGlobal } from '@/probe/probe-api';
 import { findMark } from './display-change';
 import { EngineLost } from './engine';
 import { engines } from './engines';
+import { openGate } from './gate';
+import { onceMore } from './once-more';
 import { probeWithin, stepsBefore } from './own-page';
 import { startPageServer } from './page-server';
 import { type PhoneBrowser, phoneBrowsers } from './phone-browser';
 import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone-screen';
 import { PictureShelf } from './picture-shelf';
 import { cut, decoded, type Raster } from './raster';
+import { stopwatch } from './stopwatch';
 
 /** What was measured of one field, or why nothing was. */
 export interface KeyboardAnswer {
@@ -52,37 +55,54 @@ export async function measureKeyboards(
 ): Promise<KeyboardSweep> {
   const engine = engines[name];
   const [found, phone] = await Promise.all([engine.find(), findPhonePrograms()]);
-  if (found.status === 'missing') throw new EngineLost(found.remedy);
-  if (phone.status === 'missing') throw new EngineLost(phone.remedy);
+  if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
+  if (phone.status === 'missing') throw new EngineLost(phone.remedy, { isSettled: true });
   signal?.throwIfAborted();
-  const screen = await startPhoneScreen(phone.programs);
-  let browser: PhoneBrowser | null = null;
-  const stop = () => void browser?.close();
+  const screen = await onceMore(() => startPhoneScreen(phone.programs), signal);
+  let shown: Shown | null = null;
+  let hidden: Promise<void> = Promise.resolve();
+  const hide = () => {
+    const { browser } = shown ?? {};
+    shown = null;
+    hidden = hidden.then(() => browser?.close());
+    return hidden;
+  };
+  const stop = () => void hide();
   signal?.addEventListener('abort', stop, { once: true });
   const server = await startPageServer();
+  const gate = page && (await openGate(page));
   try {
     const address = page ? page.address : server.add(pageUnderTest(markup));
-    const there = await shown(name, found.path, address, screen, signal);
-    browser = there.browser;
     const { fields } = readForm(markup);
-    if (page) await arriveAt(browser, page, fields);
-    const at: Place = {
-      corner: there.corner,
-      full: await untouchedHeight(browser),
-      control: controlIn(page),
-    };
+    const show = () =>
+      shownAt(phoneBrowsers[name](found.path, screen.env, gate), address, screen, page, fields);
     const answers: KeyboardAnswer[] = [];
     const shelf = new PictureShelf();
-    for (const field of fields.filter(wanted)) {
+    let version = found.version ?? 'unknown';
+    const asked = async (field: Field) => {
       signal?.throwIfAborted();
-      const answer = await ask(field, screen, browser, at, shelf);
+      shown ??= await show();
+      version = shown.browser.version;
+      try {
+        // A browser that came up after nobody waited any more.
+        signal?.throwIfAborted();
+        return await ask(field, screen, shown, shelf);
+      } catch (error) {
+        // Whatever it was, what is asked next is asked of another browser.
+        await hide();
+        throw error;
+      }
+    };
+    for (const field of fields.filter(wanted)) {
+      const answer = await onceMore(() => asked(field), signal);
       answers.push(answer);
-      onAnswer(answer, { engine: engine.title, version: browser.version });
+      onAnswer(answer, { engine: engine.title, version });
     }
-    return { engine: engine.title, version: browser.version, answers };
+    return { engine: engine.title, version, answers };
   } finally {
     signal?.removeEventListener('abort', stop);
-    await browser?.close();
+    await hide();
+    await gate?.close();
     await server.close();
     await screen.close();
   }
@@ -102,36 +122,34 @@ interface Corner {
   readonly y: number;
 }
 
-/** How often a browser is started before it counts as one that does not show: on a busy display its first window may never be drawn. */
-const starts = 2;
-
-async function shown(
-  name: PhoneEngine,
-  program: string,
-  address: string,
-  screen: PhoneScreen,
-  signal?: AbortSignal,
-): Promise<{ readonly browser: PhoneBrowser; readonly corner: Corner }> {
-  for (let start = 1; ; start++) {
-    signal?.throwIfAborted();
-    const browser = await phoneBrowsers[name](program, screen.env);
-    try {
-      await browser.open(address);
-      return { browser, corner: await viewportOn(screen, browser) };
-    } catch (error) {
-      await browser.close();
-      if (start === starts || !(error instanceof EngineLost)) throw error;
-    }
-  }
-}
-
-interface Place {
+/** A page that shows on the display: in which browser, and where. */
+interface Shown {
+  readonly browser: PhoneBrowser;
   /** Of the viewport on the display, px. */
   readonly corner: Corner;
   /** Height of the viewport while no keyboard is up, CSS px. */
   readonly full: number;
   /** An expression for the first control of a field. */
   readonly control: (field: Field) => string;
+}
+
+async function shownAt(
+  starting: Promise<PhoneBrowser>,
+  address: string,
+  screen: PhoneScreen,
+  page: OwnPage | null,
+  fields: readonly Field[],
+): Promise<Shown> {
+  const browser = await starting;
+  try {
+    await browser.open(address);
+    const corner = await viewportOn(screen, browser);
+    if (page) await arriveAt(browser, page, fields);
+    return { browser, corner, full: await untouchedHeight(browser), control: controlIn(page) };
+  } catch (error) {
+    await browser.close();
+    throw error;
+  }
 }
 
 const mark = { outer: 253, green: 1 } as const;
@@ -178,8 +196,7 @@ const controlIn =
 async function ask(
   field: Field,
   screen: PhoneScreen,
-  browser: PhoneBrowser,
-  { corner, full, control }: Place,
+  { browser, corner, full, control }: Shown,
   shelf: PictureShelf,
 ): Promise<KeyboardAnswer> {
   // A keyboard goes a moment after the focus does.
@@ -289,13 +306,13 @@ async function tapKeys(
       continue;
     }
     // The first event comes when the engine gets to it, the others right behind it.
-    const end = Date.now() + tapTimes.heard;
+    const elapsed = stopwatch();
     let last = before;
-    for (let since = Date.now(); Date.now() < end; await wait(25)) {
+    for (let since = 0; elapsed() < tapTimes.heard; await wait(25)) {
       const now = await heardSoFar();
-      if (now !== last) since = Date.now();
+      if (now !== last) since = elapsed();
       last = now;
-      if (last > before && Date.now() - since >= tapTimes.quiet) break;
+      if (last > before && elapsed() - since >= tapTimes.quiet) break;
     }
   }
   return (await browser.evaluate(`window.heard`)) as KeyboardFacts['tapped'];
@@ -307,7 +324,7 @@ function height(browser: PhoneBrowser): Promise<number> {
 
 /** Waits until the page's height is so, or for as long as a keyboard may take. */
 async function heightIs(browser: PhoneBrowser, isSo: (height: number) => boolean): Promise<void> {
-  for (const end = Date.now() + patience; Date.now() < end; await wait(40))
+  for (const elapsed = stopwatch(); elapsed() < patience; await wait(40))
     if (isSo(await height(browser))) return;
 }
 
@@ -321,9 +338,10 @@ async function untouchedHeight(browser: PhoneBrowser): Promise<number> {
 /** The page's height once it has rested. */
 async function restingHeight(browser: PhoneBrowser): Promise<number> {
   let last = await height(browser);
-  for (let since = Date.now(); Date.now() - since < rest; await wait(30)) {
+  const elapsed = stopwatch();
+  for (let since = 0; elapsed() - since < rest; await wait(30)) {
     const now = await height(browser);
-    if (now !== last) since = Date.now();
+    if (now !== last) since = elapsed();
     last = now;
   }
   return last;

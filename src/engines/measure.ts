@@ -8,13 +8,14 @@ import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { engineNamed } from './engines';
+import { type Gate, openGate } from './gate';
 import { ownPageFault, probeWithin, stepsBefore } from './own-page';
 import { type PageServer, startPageServer } from './page-server';
 import { unableTo } from './variant-check';
 
 /**
- * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. A browser that
- * goes away costs the target that was being asked its remaining answers; the next one gets a new browser. Everything
+ * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. After a browser that
+ * went away there comes a new one. Everything
  * that it started (browser, profile, display, page server) is gone when it returns.
  */
 export async function measure(
@@ -23,6 +24,7 @@ export async function measure(
   emit: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<void> {
+  const gate = asking.page ? await openGate(asking.page) : null;
   const browser: { session: EngineSession | null } = { session: null };
   const close = async () => {
     const { session } = browser;
@@ -36,36 +38,42 @@ export async function measure(
     for (const target of targets) {
       if (signal.aborted) return;
       const asked = askingOfTarget(asking, target);
-      const { ended } = await askTarget(
+      await askTarget(
         target.id,
         asked,
         async (work) => {
           const engine = await engineNamed(target.engine);
-          browser.session ??= await sessionFor(engine, target, signal);
-          await withPage(engine, browser.session, target, asked, work);
+          browser.session ??= await sessionFor(engine, target, gate, signal);
+          try {
+            await withPage(engine, browser.session, target, asked, work);
+          } catch (error) {
+            // Whatever it was, what is asked next is asked of another browser.
+            await close();
+            throw error;
+          }
         },
         notAsked(target.name),
         emit,
         signal,
       );
-      if (ended === 'failed') await close();
     }
   } finally {
     signal.removeEventListener('abort', stop);
     await close();
+    await gate?.close();
   }
 }
 
-async function sessionFor(engine: Engine, target: EngineTarget, signal: AbortSignal): Promise<EngineSession> {
+async function sessionFor(
+  engine: Engine,
+  target: EngineTarget,
+  gate: Gate | null,
+  signal: AbortSignal,
+): Promise<EngineSession> {
   const found = await engine.find();
-  if (found.status === 'missing') throw new EngineLost(found.remedy);
+  if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
   signal.throwIfAborted();
-  const launch = () => unlessAborted(engine.launch(found.path, target.variant, signal), signal);
-  // What did not start on a busy machine starts the second time; what is broken fails twice.
-  return launch().catch((error: unknown) => {
-    if (signal.aborted || !(error instanceof EngineLost)) throw error;
-    return launch();
-  });
+  return unlessAborted(engine.launch(found.path, target.variant, signal, gate), signal);
 }
 
 /** A browser that is still starting when its sweep is cancelled is ended as soon as it has started; nobody waits for it. */
@@ -91,9 +99,10 @@ async function opened(
   if (withheld)
     throw new EngineLost(
       'A kind can be withheld from pasted markup alone. Take this target out of the line-up.',
+      { isSettled: true },
     );
   const fault = await ownPageFault(page);
-  if (fault) throw new EngineLost(fault);
+  if (fault) throw new EngineLost(fault, { isSettled: true });
   const last = Math.max(...fields.flatMap(({ controls }) => controls.map(({ ordinal }) => ordinal)));
   const drawn = { form: page.form, controls: last + 1 };
   return session.open(page.address, probeWithin(page, code), variant, stepsBefore(page, drawn));

@@ -1,5 +1,11 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { type OwnPage, type PageRead, type PageSight, pageAddressFault } from '@/core/page/own-page';
+import {
+  type OwnPage,
+  type PagePlace,
+  type PageRead,
+  type PageSight,
+  pageAddressFault,
+} from '@/core/page/own-page';
 import { type PageStep, readSteps } from '@/core/page/page-steps';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
@@ -7,7 +13,9 @@ import { probeGlobal } from '@/probe/probe-api';
 import { givenOut, TooLarge } from './dev-server';
 import { type Arrive, EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
-import { readEnginesFile } from './engines-file';
+import { pageOrigins } from './gate';
+import { ledAway } from './stand-at-gate';
+import { stopwatch } from './stopwatch';
 import { withSession } from './with-session';
 
 /** How long a step may wait for what it is about, ms. */
@@ -50,11 +58,6 @@ async function answerFault(address: string): Promise<string | null> {
   }
 }
 
-async function pageOrigins(): Promise<readonly string[]> {
-  const file = await readEnginesFile();
-  return file.status === 'read' ? file.pages : [];
-}
-
 /**
  * Does the steps of a page, wherever they lead within the addresses that may be opened.
  * @param drawn waits until this form has so many controls, as long as a framework may take
@@ -93,7 +96,7 @@ async function checkedPlace(evaluate: Evaluate): Promise<void> {
     patience,
   );
   const fault = pageAddressFault(String(address), await pageOrigins());
-  if (fault) throw new EngineLost(`The page led to another address. ${fault}`);
+  if (fault) throw new EngineLost(ledAway(fault), { isSettled: true });
 }
 
 async function doStep(evaluate: Evaluate, code: string, step: PageStep): Promise<void> {
@@ -109,7 +112,7 @@ type Evaluate = Parameters<Arrive>[0];
 
 /** What an expression gives as soon as it is not false; null when it stays so. While one page leads to another, nothing in it answers. */
 async function patiently(evaluate: Evaluate, expression: string, longest: number): Promise<unknown> {
-  for (const end = Date.now() + longest; Date.now() < end; await wait(betweenLooks)) {
+  for (const elapsed = stopwatch(); elapsed() < longest; await wait(betweenLooks)) {
     const value = await evaluate(expression).catch((error: unknown) => {
       if (error instanceof EngineLost && error.isGone) throw error;
       return false;
@@ -135,14 +138,11 @@ async function sightOf(page: EnginePage): Promise<PageSight | null> {
 }
 
 /** The forms of a page and how it looks, read by the first engine that is here. Throws `EngineLost`. */
-export async function readOwnPage(
-  page: Pick<OwnPage, 'address' | 'steps'>,
-  signal: AbortSignal,
-): Promise<PageRead> {
+export async function readOwnPage(page: PagePlace, signal: AbortSignal): Promise<PageRead> {
   for (const engine of Object.values(engines)) {
     const found = await engine.find();
     if (found.status === 'missing') continue;
-    return withSession(engine, found.path, signal, async (session) => {
+    return withSession(engine, found.path, page, signal, async (session) => {
       const { code } = await probeBundle('probe');
       const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
       const isDrawn = `window.${probeGlobal}.controlsIn(0) > 0`;

@@ -5,14 +5,18 @@ import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import { launchOptions } from './bidi-engine';
 import { quietParameters } from './chromium';
-import { commandTimeout, firstLine, startTimeout, withDeadline } from './deadline';
+import { answer, firstLine, loaded, orLost, startTimeout, withDeadline } from './deadline';
 import { EngineLost } from './engine';
 import { quietPreferences } from './firefox';
 import { freePort } from './free-port';
+import type { Gate } from './gate';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { answerDialogs, promptCapability } from './page-dialogs';
 import { phoneSize } from './phone-screen';
-import { answers, miniBrowser } from './webkit';
+import { standAt } from './stand-at-gate';
+import { throughProxy } from './through-proxy';
+import { watchedBrowser } from './watched-browser';
+import { answers, miniBrowser, proxyEnvironment } from './webkit';
 
 /** A browser that fills a phone-sized display, and one page of it. */
 export interface PhoneBrowser {
@@ -27,16 +31,20 @@ type Env = Readonly<Record<string, string>>;
 
 /** Starts each engine on a phone-sized display; the programs are those that the engines themselves found. */
 export const phoneBrowsers: Readonly<
-  Record<'chromium' | 'firefox' | 'webkit', (program: string, env: Env) => Promise<PhoneBrowser>>
+  Record<
+    'chromium' | 'firefox' | 'webkit',
+    (program: string, env: Env, gate: Gate | null) => Promise<PhoneBrowser>
+  >
 > = {
-  chromium: (program, env) =>
-    overBidi('Chromium', 'chrome', program, env, [
+  chromium: (program, env, gate) =>
+    overBidi('Chromium', 'chrome', program, env, gate, [
       ...quietParameters,
       '--ozone-platform=wayland',
       '--enable-wayland-ime',
       `--window-size=${phoneSize.width},${phoneSize.height}`,
     ]),
-  firefox: (program, env) => overBidi('Firefox', 'firefox', program, { ...env, MOZ_ENABLE_WAYLAND: '1' }, []),
+  firefox: (program, env, gate) =>
+    overBidi('Firefox', 'firefox', program, { ...env, MOZ_ENABLE_WAYLAND: '1' }, gate, []),
   webkit: overWebDriver,
 };
 
@@ -51,11 +59,13 @@ async function overBidi(
   browser: 'chrome' | 'firefox',
   program: string,
   env: Env,
+  gate: Gate | null,
   parameters: readonly string[],
 ): Promise<PhoneBrowser> {
   const kept = await keeping(program, env);
   atHome(kept);
   const profile = join(kept.folder, 'profile');
+  const proxied = gate?.holdsAll ? throughProxy[browser](gate.proxy) : null;
   try {
     await mkdir(join(profile, 'chrome'), { recursive: true });
     await writeFile(
@@ -68,19 +78,24 @@ async function overBidi(
       executablePath: kept.path,
       userDataDir: profile,
       headless: false,
-      args: [...parameters],
+      args: [...parameters, ...(proxied?.parameters ?? [])],
       ignoreDefaultArgs: browser === 'chrome' ? ['--enable-automation'] : [],
-      extraPrefsFirefox: preferences,
+      extraPrefsFirefox: { ...preferences, ...proxied?.preferences },
       env: kept.env,
     });
     const page = (await driven.pages())[0] ?? (await driven.newPage());
     answerDialogs(page);
+    const led = gate && (await standAt(gate, page, browser));
+    const isThere = () => driven.connected;
     return {
       version: /\d[\d.]*/.exec(await driven.version())?.[0] ?? 'unknown',
       open: async (address) => {
-        await withDeadline(page.goto(address, { waitUntil: 'load' }), commandTimeout, title);
+        const opening = orLost(title, isThere, () =>
+          loaded(title, page.goto(address, { waitUntil: 'load', timeout: 0 })),
+        );
+        await (led ? led.unless(opening) : opening);
       },
-      evaluate: (expression) => withDeadline(page.evaluate(expression), commandTimeout, title),
+      evaluate: (expression) => answer(title, isThere, () => page.evaluate(expression)),
       close: () => endKept(driven.process(), kept),
     };
   } catch (error) {
@@ -96,7 +111,7 @@ function atHome({ env, folder }: Keeping): void {
   env.XDG_RUNTIME_DIR = folder;
 }
 
-async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
+async function overWebDriver(program: string, env: Env, gate: Gate | null): Promise<PhoneBrowser> {
   const port = await freePort();
   const kept = await keeping(program, {
     ...env,
@@ -104,27 +119,32 @@ async function overWebDriver(program: string, env: Env): Promise<PhoneBrowser> {
     GTK_IM_MODULE: 'wayland',
     GSETTINGS_BACKEND: 'memory',
     NO_AT_BRIDGE: '1',
+    ...(gate && proxyEnvironment(gate)),
   });
   atHome(kept);
+  const binary = await miniBrowser();
+  if (!binary) {
+    await endKept(null, kept);
+    throw new EngineLost('WebKit’s browser went missing. Install it again.');
+  }
+  const watched = await watchedBrowser(kept, binary);
   const keeper = startKept(kept, ['-p', String(port)]);
   try {
     const address = `http://127.0.0.1:${port}`;
     await answers(address, keeper);
-    const binary = await miniBrowser();
-    if (!binary) throw new Error('its browser went missing');
     const capabilities = new Capabilities({
       ...promptCapability,
       acceptInsecureCerts: true,
-      'webkitgtk:browserOptions': { binary, args: ['--automation'] },
+      'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] },
     });
+    const isThere = () => keeper.exitCode === null;
     const executor = new Executor(new HttpClient(address));
     const driver = WebDriver.createSession(executor, capabilities);
-    const told = await withDeadline(driver.getCapabilities(), startTimeout, 'WebKit');
+    const told = await watched.whileRunning(withDeadline(driver.getCapabilities(), startTimeout, 'WebKit'));
     return {
       version: String(told.get('browserVersion') ?? 'unknown'),
-      open: (address) => withDeadline(driver.get(address), commandTimeout, 'WebKit'),
-      evaluate: (expression) =>
-        withDeadline(driver.executeScript(`return ${expression}`), commandTimeout, 'WebKit'),
+      open: (address) => orLost('WebKit', isThere, () => loaded('WebKit', driver.get(address))),
+      evaluate: (expression) => answer('WebKit', isThere, () => driver.executeScript(`return ${expression}`)),
       async close() {
         await withDeadline(driver.quit(), 700, 'WebKit').catch(() => undefined);
         await endKept(keeper, kept);

@@ -8,6 +8,7 @@ import { commandTimeout } from './deadline';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { type KeyboardLog, keyboardLog } from './keyboard-log';
+import { stopwatch } from './stopwatch';
 import { type WaylandPointer, waylandPointer } from './wayland-pointer';
 
 const run = promisify(execFile);
@@ -187,6 +188,6 @@ function there(path: string): Promise<void> {
 }
 
 async function until(isSo: () => boolean | Promise<boolean>, otherwise: string): Promise<void> {
-  for (const end = Date.now() + commandTimeout; Date.now() < end; await wait(50)) if (await isSo()) return;
+  for (const elapsed = stopwatch(); elapsed() < commandTimeout; await wait(50)) if (await isSo()) return;
   throw new Error(otherwise);
 }

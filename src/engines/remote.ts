@@ -24,7 +24,12 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
         remedy: `${title} does not answer at its address. Start it, or mend its address in the engines file.`,
       };
     },
-    async launch(path) {
+    async launch(path, _variant, _signal, gate) {
+      if (gate?.holdsAll)
+        throw new EngineLost(
+          `${title} runs elsewhere, and what its pages ask for cannot be held. Take it out of the line-up, or let the page ask for other addresses.`,
+          { isSettled: true },
+        );
       let there = true;
       const end = async () => {
         there = false;

@@ -11,6 +11,7 @@ import { probeField } from '@/probe/questions/question-context';
 import { EngineLost, type EnginePage } from './engine';
 import { engines } from './engines';
 import { stepsBefore } from './own-page';
+import { stopwatch } from './stopwatch';
 import { withSession } from './with-session';
 
 /** How long what was sent may take to lead anywhere or to be answered, and how long all has to be quiet, ms. */
@@ -30,7 +31,7 @@ export async function sendOwnPage(
   const engine = engines[name];
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
-  return withSession(engine, found.path, signal, async (session) => {
+  return withSession(engine, found.path, page, signal, async (session) => {
     const { code } = await probeBundle('probe');
     const controls = fields.flatMap((field) => field.controls).length;
     const probe = `${code};window.${probeGlobal}.withinForReal(${page.form});`;
@@ -57,8 +58,8 @@ type Came = Pick<RealSending, 'requests' | 'led' | 'blocked'>;
 /** Looks until a page has come, or every request is answered and nothing more happens. */
 async function whatCame(page: EnginePage, from: string): Promise<Came> {
   let last: Came = { requests: [], led: null, blocked: null };
-  let since = Date.now();
-  for (const end = Date.now() + patience.longest; Date.now() < end; await wait(patience.betweenLooks)) {
+  const elapsed = stopwatch();
+  for (let since = 0; elapsed() < patience.longest; await wait(patience.betweenLooks)) {
     // While one page goes and another comes, nothing in it answers.
     const now = await page
       .evaluate(seen)
@@ -75,11 +76,11 @@ async function whatCame(page: EnginePage, from: string): Promise<Came> {
       led: isElsewhere ? { address: now.address, title: now.title, status: now.status } : null,
       blocked: now.blocked[0] ?? null,
     };
-    if (JSON.stringify(next) !== JSON.stringify(last)) since = Date.now();
+    if (JSON.stringify(next) !== JSON.stringify(last)) since = elapsed();
     last = next;
     const isAnswered = next.requests.every(({ status }) => status !== null);
     const isSomething = next.led !== null || next.blocked !== null || next.requests.length > 0;
-    if (isSomething && isAnswered && Date.now() - since >= patience.quiet) break;
+    if (isSomething && isAnswered && elapsed() - since >= patience.quiet) break;
   }
   return last;
 }

@@ -8,7 +8,7 @@ import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { commandTimeout, orLost, startTimeout, withDeadline } from './deadline';
+import { commandTimeout, loaded, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, windowPlace } from './display';
 import type { Arrive, EnginePage, EngineSession } from './engine';
 import { okWithin, promptCapability } from './page-dialogs';
@@ -17,6 +17,7 @@ import { whenPainted } from './painted';
 import { PictureShelf } from './picture-shelf';
 import { protocolKeys } from './protocol-keys';
 import { screensOf } from './screens';
+import { stopwatch } from './stopwatch';
 import { viewportOf } from './viewport';
 
 /** ms. */
@@ -70,6 +71,7 @@ class ExecutorWithDeadlines extends Executor {
   }
 
   override execute(command: Command): Promise<unknown> {
+    if (command.getName() === Name.GET) return loaded(this.engine, super.execute(command));
     const most = command.getName() === Name.NEW_SESSION ? startTimeout : commandTimeout;
     return withDeadline(super.execute(command), most, this.engine);
   }
@@ -105,6 +107,7 @@ class WebDriverSession implements EngineSession {
 
 class WebDriverPage implements EnginePage {
   readonly drawsFocus = true;
+  readonly stopwatch = () => stopwatch();
   readonly changeBetween = changeBetweenPictures;
   private readonly shelf = new PictureShelf();
   private readonly viewport: { readonly width: number; readonly height: number };

@@ -1,15 +1,16 @@
-import { readFileSync } from 'node:fs';
 import { cp, readdir } from 'node:fs/promises';
-import { basename, join } from 'node:path';
+import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Variant } from '@/core/target/variant';
 import { firstLine, startTimeout } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, type EngineFinding, EngineLost, type EngineSession } from './engine';
-import { findProgram, isExecutable, packageVersion } from './find-program';
+import { findProgram, packageVersion } from './find-program';
 import { freePort } from './free-port';
-import { endKept, type Keeping, keeping, startKept } from './kept';
-import { markedProcesses } from './marked-processes.mjs';
+import { type Gate, pastTheGate } from './gate';
+import { endKept, keeping, startKept } from './kept';
+import { stopwatch } from './stopwatch';
+import { watchedBrowser } from './watched-browser';
 import { openSession, webDriverProtocol } from './webdriver-session';
 
 const browsers = [
@@ -21,7 +22,7 @@ const browsers = [
   '/usr/lib/webkit2gtk-4.1/MiniBrowser',
 ];
 
-/** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path. */
+/** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path, `UKKO_MINIBROWSER` another browser. */
 export const webkit: Engine = {
   name: 'webkit',
   title: 'WebKit',
@@ -45,7 +46,7 @@ export const webkit: Engine = {
     };
   },
 
-  async launch(path, variant, signal): Promise<EngineSession> {
+  async launch(path, variant, signal, gate = null): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
     const browser = await miniBrowser();
     if ('status' in programs || !browser)
@@ -53,7 +54,7 @@ export const webkit: Engine = {
     let display: Display | null = null;
     try {
       display = await startDisplay(programs);
-      return await startDriver(path, browser, display, variant, signal);
+      return await startDriver(path, browser, display, variant, gate, signal);
     } catch (error) {
       await display?.close();
       throw new EngineLost(`WebKit did not start: ${firstLine(error)}`);
@@ -63,12 +64,7 @@ export const webkit: Engine = {
 
 /** The browser that the driver drives; null when it is not on this machine. */
 export function miniBrowser(): Promise<string | null> {
-  return firstExecutable(browsers);
-}
-
-async function firstExecutable(paths: readonly string[]): Promise<string | null> {
-  for (const path of paths) if (await isExecutable(path)) return path;
-  return null;
+  return findProgram('UKKO_MINIBROWSER', browsers);
 }
 
 function environment({ language, scheme, zoom }: Variant, display: Display): Record<string, string> {
@@ -106,11 +102,13 @@ async function startDriver(
   browser: string,
   display: Display,
   variant: Variant,
+  gate: Gate | null,
   signal?: AbortSignal,
 ): Promise<EngineSession> {
   const port = await freePort();
-  const kept = await keeping(path, environment(variant, display));
+  const kept = await keeping(path, { ...environment(variant, display), ...(gate && proxyEnvironment(gate)) });
   kept.env.LOCPATH = await localeFolder(kept.folder, `${variant.language.replace('-', '_')}.UTF-8`);
+  const watched = await watchedBrowser(kept, browser);
   const keeper = startKept(kept, ['-p', String(port)]);
   const end = async () => {
     await endKept(keeper, kept);
@@ -125,22 +123,15 @@ async function startDriver(
     const opening = openSession({
       title: 'WebKit',
       address,
-      capabilities: { 'webkitgtk:browserOptions': { binary: browser, args: ['--automation'] } },
+      capabilities: {
+        'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] },
+      },
       display,
       redraws: true,
       isThere: () => keeper.exitCode === null && keeper.signalCode === null,
       end,
     });
-    const isOver = { value: false };
-    opening.then(
-      () => {
-        isOver.value = true;
-      },
-      () => {
-        isOver.value = true;
-      },
-    );
-    return await Promise.race([opening, browserGone(kept, basename(browser), isOver)]);
+    return await watched.whileRunning(opening);
   } catch (error) {
     await end();
     throw error;
@@ -149,41 +140,19 @@ async function startDriver(
   }
 }
 
-/** How often it is looked whether a browser is still there, ms. */
-const lookEvery = 50;
-
 /**
- * The driver waits for its browser for a minute, whether that runs or not. Rejects when it was seen and is gone before the session is
- * open; where processes cannot be looked at, never.
+ * What makes the browser ask everything but this machine through a proxy. It is told by its environment: told by its driver, as W3C
+ * WebDriver has it, one start in four of WebKitGTK 2.50 ends in a crash.
  */
-async function browserGone(
-  { folder }: Keeping,
-  program: string,
-  isOver: { readonly value: boolean },
-): Promise<never> {
-  const isThere = () =>
-    markedProcesses(`UKKO_KEPT_FOLDER=${folder}`).some((id) => nameOfProcess(id) === program.slice(0, 15));
-  let wasThere = false;
-  for (; !isOver.value; await wait(lookEvery)) {
-    const now = isThere();
-    if (wasThere && !now && !isOver.value) throw new Error('its browser ended at its start');
-    wasThere ||= now;
-  }
-  return new Promise<never>(() => undefined);
-}
-
-/** As Linux cuts it off after 15 characters; null for a process that has ended. */
-function nameOfProcess(id: number): string | null {
-  try {
-    return readFileSync(`/proc/${id}/comm`, 'utf8').trim();
-  } catch {
-    return null;
-  }
+export function proxyEnvironment({ proxy }: Gate): Record<string, string> {
+  const address = `http://${proxy}`;
+  const past = pastTheGate.map((one) => one.replace(/^\*/, '')).join(',');
+  return { http_proxy: address, https_proxy: address, no_proxy: past, ftp_proxy: address };
 }
 
 /** Waits until a driver that was just started answers at its address. Throws when it ends, or does not. */
 export async function answers(address: string, keeper: { exitCode: number | null }): Promise<void> {
-  for (const end = Date.now() + startTimeout; Date.now() < end; ) {
+  for (const elapsed = stopwatch(); elapsed() < startTimeout; ) {
     if (keeper.exitCode !== null) throw new Error('its driver ended at once');
     const ready = await fetch(`${address}/status`).then(
       (response) => response.ok,

@@ -9,22 +9,26 @@ import { locateViewport, windowOnDisplay } from './window-on-display';
 
 interface Drawn extends Box {
   readonly shade: number;
-  /** ms after the display was made. */
+  /** ms after something was done first. */
   readonly from?: number;
   readonly until?: number;
 }
 
 /** A display on which grey boxes come and go. */
-function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
-  const begin = Date.now();
+function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[]; begin(): void } {
+  let begun: number | null = null;
+  const begin = () => {
+    begun ??= Date.now();
+  };
   const acts: string[] = [];
   return {
     name: ':made-up',
     acts,
+    begin,
     async picture(): Promise<Raster> {
       const { width, height } = displaySize;
       const data = Buffer.alloc(width * height * 4, 255);
-      const now = Date.now() - begin;
+      const now = begun === null ? 0 : Date.now() - begun;
       for (const { x, y, width: w, height: h, shade, from = 0, until = Infinity } of drawn) {
         if (now < from || now >= until) continue;
         for (let row = y; row < y + h; row++)
@@ -34,6 +38,7 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
       return { width, height, stride: width * 4, data, channels: 'bgr' };
     },
     async click(x, y) {
+      begin();
       acts.push(`click ${x} ${y}`);
     },
     async over(x, y) {
@@ -43,6 +48,7 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[] } {
       acts.push('away');
     },
     async key(name) {
+      begin();
       acts.push(`key ${name}`);
     },
     toClipboard: async () => null,
@@ -108,7 +114,7 @@ describe('a window on a display', () => {
       { x: 700, y: 500, width: 10, height: 10, shade: 60, from: 250, until: 300 },
     ]);
     const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
-    const appeared = await window.appearing(control, { kind: 'call', call: async () => undefined });
+    const appeared = await window.appearing(control, { kind: 'call', call: async () => display.begin() });
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 20, height: 30 });
   });
 

@@ -7,6 +7,7 @@ import { type Display, displaySize } from './display';
 import { changeBetween, findMark } from './display-change';
 import type { PictureShelf } from './picture-shelf';
 import { cut, type Raster } from './raster';
+import { stopwatch } from './stopwatch';
 
 /** How long something may take to begin to appear, ms. */
 const patience = 900;
@@ -167,7 +168,7 @@ const goingTime = 800;
 
 /** Waits until what opened is no longer drawn as it was. */
 async function gone(display: Display, { raster, change }: Change): Promise<void> {
-  for (const end = Date.now() + goingTime; Date.now() < end; await wait(interval)) {
+  for (const elapsed = stopwatch(); elapsed() < goingTime; await wait(interval)) {
     const now = changeBetween(raster, await display.picture(), []);
     if (now && overlap(now, change)) return;
   }
@@ -187,11 +188,11 @@ const interval = 30;
 /** The display once it has rested for so many ms, or as it is when it never rests. */
 async function settled(display: Display, rest: number): Promise<Raster> {
   let raster = await display.picture();
-  const end = Date.now() + restTime;
-  for (let since = Date.now(); Date.now() - since < rest && Date.now() < end; ) {
+  const elapsed = stopwatch();
+  for (let since = 0; elapsed() - since < rest && elapsed() < restTime; ) {
     await wait(interval);
     const next = await display.picture();
-    if (changeBetween(raster, next, [])) since = Date.now();
+    if (changeBetween(raster, next, [])) since = elapsed();
     raster = next;
   }
   return raster;
@@ -204,8 +205,8 @@ async function changed(
   patience: number,
   redraw: (() => Promise<unknown>) | null,
 ): Promise<Change | null> {
-  const end = Date.now() + patience;
-  while (Date.now() < end) {
+  const elapsed = stopwatch();
+  while (elapsed() < patience) {
     await wait(interval);
     if (!changeBetween(before, await display.picture(), ignored)) continue;
     let raster = await settled(display, growthPause);

@@ -1,14 +1,34 @@
+import type { PagePlace } from '@/core/page/own-page';
 import { plainVariant } from '@/core/target/variant';
 import type { Engine, EngineSession } from './engine';
+import { openGate } from './gate';
+import { onceMore } from './once-more';
 
-/** Runs a browser of an engine for as long as `use` takes; it ends when `signal` aborts, which lets `use` fail. Throws `EngineLost`. */
+/** Runs a browser of an engine over a page of the developer's own, behind a gate, for as long as `use` takes; it ends when `signal` aborts, which lets `use` fail. Throws `EngineLost`. */
 export async function withSession<Result>(
   engine: Engine,
   path: string,
+  page: PagePlace,
   signal: AbortSignal,
   use: (session: EngineSession) => Promise<Result>,
 ): Promise<Result> {
-  const session = await engine.launch(path, plainVariant, signal);
+  const gate = await openGate(page);
+  try {
+    return await used(
+      await onceMore(() => engine.launch(path, plainVariant, signal, gate), signal),
+      signal,
+      use,
+    );
+  } finally {
+    await gate.close();
+  }
+}
+
+async function used<Result>(
+  session: EngineSession,
+  signal: AbortSignal,
+  use: (session: EngineSession) => Promise<Result>,
+): Promise<Result> {
   const stop = () => void session.close();
   signal.addEventListener('abort', stop, { once: true });
   try {

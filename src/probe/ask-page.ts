@@ -35,11 +35,25 @@ export type WithPage = (
 /** Thrown, by its name, when a page cannot be had or goes away; the message is for people. */
 export class PageLost extends Error {
   override readonly name: string = 'PageLost';
+
+  /** @param isSettled it would be so again, were it asked again */
+  constructor(
+    message: string,
+    readonly isSettled = false,
+  ) {
+    super(message);
+  }
 }
 
+/** How often a target is asked before what it still owes has failed: a busy machine loses pages that answer the second time. */
+const attempts = 2;
+
+/** Questions that take one field after the other: only what is still owed of them is asked again. The others see the page as a whole. */
+const fieldByField: readonly PageQuestion[] = ['opening', 'bubble', 'fallback', 'typing'];
+
 /**
- * Asks one target everything and emits the answers as they come. When its page is lost, what it still owed is emitted
- * as failed, with the reason. When `signal` aborts, it ends quietly. Throws only for mistakes in Ukko itself, after
+ * Asks one target everything and emits the answers as they come. When its page is lost, what it still owes is asked once more of
+ * another page, unless that would be lost as well; what it owes then is emitted as failed, with the reason. When `signal` aborts, it ends quietly. Throws only for mistakes in Ukko itself, after
  * the failed answers were emitted.
  *
  * @param unasked the provenance of answers that failed before anything could be asked.
@@ -57,6 +71,7 @@ export async function askTarget(
   let provenance = unasked;
 
   const answer: QuestionContext['answer'] = (field, given) => {
+    if (!owed.isOwed(field, given)) return;
     const observation: Observation = { field, target, provenance, at: new Date().toISOString(), ...given };
     owed.give(observation);
     emit({ type: 'observation', observation });
@@ -67,14 +82,12 @@ export async function askTarget(
     emit({ type: 'picture', picture: one });
   };
 
-  emit({ type: 'started', target, total: owed.total });
-  try {
-    signal.throwIfAborted();
-    await withPage(async (page, from, receiver) => {
+  const openings = new Map<FieldId, string>();
+  const askOwed = () =>
+    withPage(async (page, from, receiver) => {
       provenance = from;
       const rightToLeft = await page.probe('readsRightToLeft');
       const speaksRightToLeft = await page.probe('speaksRightToLeft');
-      const openings = new Map<FieldId, string>();
       const context = {
         page,
         receiver,
@@ -88,21 +101,37 @@ export async function askTarget(
       };
       const asked = pageQuestions.filter((question) => asking.questions.includes(question));
       for (const question of asked) {
+        const fields = owed.fieldsOf(question);
+        if (fields.size === 0) continue;
         // What a question left behind, a page of its own scripts may keep.
         if (asking.page) await page.reload();
-        await ask[question](context);
+        const left = fieldByField.includes(question)
+          ? { ...asking, fields: asking.fields.filter(({ id }) => fields.has(id)) }
+          : asking;
+        await ask[question]({ ...context, asking: left });
       }
     });
-    emit({ type: 'finished', target });
-    return { ended: 'finished' };
-  } catch (error) {
-    if (signal.aborted) return { ended: 'cancelled' };
-    const lost = error instanceof PageLost;
-    const reason = lost ? error.message : `Ukko stumbled while asking: ${String(error)}`;
-    for (const observation of owed.failed(target, provenance, reason))
-      emit({ type: 'observation', observation });
-    emit({ type: 'failed', target, reason });
-    if (!lost) throw error;
-    return { ended: 'failed' };
+
+  emit({ type: 'started', target, total: owed.total });
+  for (let attempt = 1; ; attempt++) {
+    try {
+      signal.throwIfAborted();
+      await askOwed();
+      emit({ type: 'finished', target });
+      return { ended: 'finished' };
+    } catch (error) {
+      if (signal.aborted) return { ended: 'cancelled' };
+      const lost = error instanceof PageLost ? error : null;
+      if (lost && !lost.isSettled && attempt < attempts) continue;
+      const often = attempt > 1 ? ' It was asked twice.' : '';
+      const reason = lost
+        ? `${lost.message.replace(/\.?$/, '.')}${often}`
+        : `Ukko stumbled while asking: ${String(error)}`;
+      for (const observation of owed.failed(target, provenance, reason))
+        emit({ type: 'observation', observation });
+      emit({ type: 'failed', target, reason });
+      if (!lost) throw error;
+      return { ended: 'failed' };
+    }
   }
 }

@@ -50,6 +50,8 @@ export interface AskablePage {
   readonly click: ((x: number, y: number) => Promise<void>) | null;
   /** The window on a display, where what opens can be seen. */
   window(): Promise<WindowOnDisplay | NoWindow>;
+  /** Starts a stopwatch that says how many ms an answer has been waited for; on a busy machine it may run slower than a clock. */
+  stopwatch(): () => number;
   /** Whether `pictures` shows which field has the focus. */
   readonly drawsFocus: boolean;
 }

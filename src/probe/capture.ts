@@ -122,12 +122,18 @@ const noWindow = {
   reason: 'A page cannot see what a browser opens over it.',
 } as const;
 
+function clock(): () => number {
+  const begin = performance.now();
+  return () => performance.now() - begin;
+}
+
 function framePage(api: Remote<FrameApi>, html: string): AskablePage {
   const probe: AskablePage['probe'] = (method, ...parameters) =>
     api.call(method, parameters) as Promise<never>;
   return {
     probe,
     drawsFocus: false,
+    stopwatch: clock,
     changeBetween: () => null,
     click: null,
     window: async () => noWindow,

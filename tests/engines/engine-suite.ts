@@ -320,12 +320,22 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
     });
 
-    it('that is killed in the middle loses only what was not answered yet; the next sweep works', async () => {
+    it('that is killed in the middle is started again and asked the rest', async () => {
       let killed = false;
       const { observations, messages } = await ask(target, full, undefined, (message) => {
         if (killed || message.type !== 'observation') return;
         killed = true;
         for (const id of browsers()) kill(id);
+      });
+      expect(observations).toHaveLength(planOf(full).length);
+      expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+      expect(messages.at(-1)?.type).toBe('finished');
+      await nothingRuns();
+    });
+
+    it('that is killed again and again loses only what was not answered yet; the next sweep works', async () => {
+      const { observations, messages } = await ask(target, full, undefined, (message) => {
+        if (message.type === 'observation') for (const id of browsers()) kill(id);
       });
       const failed = observations.filter((o) => o.outcome.status === 'failed');
       expect(observations).toHaveLength(planOf(full).length);
@@ -333,7 +343,9 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(failed.length).toBeLessThan(observations.length);
       expect(messages.at(-1)).toMatchObject({
         type: 'failed',
-        reason: expect.stringMatching(new RegExp(`^${target.name} (went away|did not answer)`)),
+        reason: expect.stringMatching(
+          new RegExp(`^${target.name} (went away|did not answer).* It was asked twice\\.$`),
+        ),
       });
       await nothingRuns();
       const again = await ask(target, askingOf('<input name=a>', ['message']));

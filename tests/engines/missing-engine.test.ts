@@ -1,9 +1,12 @@
-import { describe, expect, it } from 'vitest';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it, vi } from 'vitest';
 import { askingOf } from '@/core/observation/asking';
 import { plainVariant } from '@/core/target/variant';
 import { EngineLost } from '@/engines/engine';
 import { engines } from '@/engines/engines';
-import { ask, ownTarget } from './asking-engines';
+import { ask, browsers, ownTarget } from './asking-engines';
 
 describe('engines that are not here', () => {
   it('say how to get them, and what was asked of them is marked failed', async () => {
@@ -28,6 +31,27 @@ describe('engines that are not here', () => {
       else process.env.UKKO_CHROMIUM = before;
     }
   });
+
+  it.each(['exit 3', 'sleep 1; exit 3'])(
+    'that die at their start are told at once, and not after the minute that their driver waits: %s',
+    async (script) => {
+      const folder = mkdtempSync(join(tmpdir(), 'ukko-dying-'));
+      const dying = join(folder, 'MiniBrowser');
+      writeFileSync(dying, `#!/bin/sh\n${script}\n`, { mode: 0o755 });
+      vi.stubEnv('UKKO_MINIBROWSER', dying);
+      const begin = Date.now();
+      const { messages } = await ask(ownTarget('webkit'), askingOf('<input name=a>', ['message']));
+      vi.unstubAllEnvs();
+      rmSync(folder, { recursive: true });
+      expect(messages.at(-1)).toMatchObject({
+        type: 'failed',
+        reason: 'WebKit did not start: its browser ended at its start. It was asked twice.',
+      });
+      // The driver's own minute, not a measure of speed.
+      expect(Date.now() - begin).toBeLessThan(50_000);
+      expect(browsers()).toEqual([]);
+    },
+  );
 
   it('are told from mistakes of Ukko', async () => {
     await expect(engines.chromium.launch('/bin/false', plainVariant)).rejects.toBeInstanceOf(EngineLost);

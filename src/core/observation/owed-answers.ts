@@ -1,27 +1,40 @@
+import type { FieldId } from '../form/field';
 import type { TargetId } from '../target/target';
 import { type Asking, type PlannedQuestion, planOf } from './asking';
-import type { Observation } from './observation';
+import type { ControlState, Observation, PageQuestion, Question } from './observation';
 import type { Provenance } from './provenance';
 
 /** What one target was asked and has not answered yet. */
 export interface OwedAnswers {
   /** Answers planned in all. */
   readonly total: number;
+  /** Fields of which a question has not been answered yet, whole or in part. */
+  fieldsOf(question: PageQuestion): ReadonlySet<FieldId>;
+  /** Whether this answer has not been given yet. */
+  isOwed(field: FieldId, given: GivenAnswer): boolean;
   /** Notes an answer as given. */
   give(observation: Observation): void;
   /** Failed observations for everything still owed. */
   failed(target: TargetId, provenance: Provenance, reason: string): Observation[];
 }
 
+/** What tells one answer from the others to the same target; `state` only of a look. */
+interface GivenAnswer {
+  readonly question: Question;
+  readonly state?: ControlState;
+}
+
 /** Keeps the books of one target's part of a sweep, so that what never came is named and not silently missing. */
 export function owedAnswers(asking: Asking): OwedAnswers {
   const plan = planOf(asking);
-  const owed = new Map(plan.map((planned) => [keyOf(planned), planned]));
+  const owed = new Map(plan.map((planned) => [plannedKey(planned), planned]));
   return {
     total: plan.length,
-    give({ question, field, ...rest }) {
-      if (question !== 'keyboard')
-        owed.delete(keyOf({ question, field, state: 'state' in rest ? rest.state : null }));
+    fieldsOf: (question) =>
+      new Set([...owed.values()].filter((one) => one.question === question).map(({ field }) => field)),
+    isOwed: (field, given) => owed.has(keyOf(field, given)),
+    give(observation) {
+      owed.delete(keyOf(observation.field, observation));
     },
     failed(target, provenance, reason) {
       const at = new Date().toISOString();
@@ -35,6 +48,10 @@ export function owedAnswers(asking: Asking): OwedAnswers {
   };
 }
 
-function keyOf({ question, field, state }: PlannedQuestion): string {
+function plannedKey({ field, question, state }: PlannedQuestion): string {
+  return keyOf(field, state === null ? { question } : { question, state });
+}
+
+function keyOf(field: FieldId, { question, state }: GivenAnswer): string {
   return `${question}/${state ?? ''}/${field}`;
 }

@@ -1,4 +1,4 @@
-import { number, object, string } from 'yup';
+import { boolean, number, object, string } from 'yup';
 import type { Picture } from '../observation/picture';
 
 /** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
@@ -8,15 +8,21 @@ export interface OwnPage {
   readonly form: number;
   /** What is done before the form is there, as text; see docs/own-page.md. */
   readonly steps: string;
+  /** All that the page asks for is held to the addresses that may be opened; not given: only where it is led. */
+  readonly held?: boolean;
 }
 
 export const ownPageSchema = object({
   address: string().strict().required().max(2000),
   form: number().strict().integer().min(0).max(1000).required(),
   steps: string().strict().defined().max(20_000),
+  held: boolean().strict(),
 })
   .strict()
   .noUnknown();
+
+/** What has to be known of a page to open it and find its forms. */
+export type PagePlace = Pick<OwnPage, 'address' | 'steps' | 'held'>;
 
 /** One form that was found in a page. */
 export interface FormFound {

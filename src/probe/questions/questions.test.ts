@@ -155,6 +155,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
           }
         : window,
     drawsFocus: true,
+    stopwatch: () => () => 0,
   };
   return { page, acts };
 }

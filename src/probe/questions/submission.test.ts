@@ -60,6 +60,10 @@ async function submission(
     probe: async (method: keyof typeof api, ...given: unknown[]) =>
       (api[method] as (...all: unknown[]) => unknown)(...given),
     window: async () => ({ status: 'failed', reason: 'none' }),
+    stopwatch: () => {
+      const begin = performance.now();
+      return () => performance.now() - begin;
+    },
     click: async () => attempt(),
     press: async (key: string) => {
       if (key === 'Enter') attempt();

@@ -113,7 +113,7 @@ const betweenLooks = 15;
 
 async function whatCame(page: QuestionContext['page'], receiver: Receiver, asking: Asking): Promise<Sending> {
   const { fields } = asking;
-  for (const end = Date.now() + patience; Date.now() < end; ) {
+  for (const elapsed = page.stopwatch(); elapsed() < patience; ) {
     const [request] = [...receiver.take(), ...(await takeCaught(page, asking))];
     if (request) return sent(request);
     const blocked = await page.probe('whatBlocked');

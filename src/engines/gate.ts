@@ -1,0 +1,71 @@
+import { RequestError, Server } from 'proxy-chain';
+import { type OwnPage, pageAddressFault } from '@/core/page/own-page';
+import { readEnginesFile } from './engines-file';
+
+/**
+ * What stands between a page of the developer's own and every other address than those that may be opened. Where the page itself is led
+ * is always seen to before the request goes out; what it asks for besides (pictures, scripts, sockets, frames), where the person wants
+ * it held.
+ */
+export interface Gate {
+  /** Why an address may not be asked for, in one sentence; null when it may, or when nothing of it leaves the browser. */
+  fault(address: string): string | null;
+  /** Whether all that the page asks for is held, and not only where it is led. */
+  readonly holdsAll: boolean;
+  /** A proxy on this machine that lets nothing through but what may be asked for, as `host:port`. This machine is asked past it. */
+  readonly proxy: string;
+  close(): Promise<void>;
+}
+
+/** Addresses that browsers ask past the proxy, as proxies are told. */
+export const pastTheGate = ['localhost', '*.localhost', '127.0.0.1', '[::1]'] as const;
+
+/** The origins of other machines that the server's configuration lists. */
+export async function pageOrigins(): Promise<readonly string[]> {
+  const file = await readEnginesFile();
+  return file.status === 'read' ? file.pages : [];
+}
+
+const overNetwork: Readonly<Record<string, string>> = {
+  'http:': 'http:',
+  'https:': 'https:',
+  'ws:': 'http:',
+  'wss:': 'https:',
+  'ftp:': 'ftp:',
+};
+
+/** Why an address may not be asked for by anything in a page, its sockets included. */
+function requestFault(address: string, origins: readonly string[]): string | null {
+  if (!URL.canParse(address)) return null;
+  const scheme = new URL(address).protocol;
+  const alike = overNetwork[scheme];
+  return alike ? pageAddressFault(alike + address.trim().slice(scheme.length), origins) : null;
+}
+
+export async function openGate({ held = false }: Pick<OwnPage, 'held'>): Promise<Gate> {
+  const origins = await pageOrigins();
+  /** Hosts to which a page was led: what is shown in its place asks them for an icon. */
+  const ledTo = new Set<string>();
+  const proxy = new Server({
+    host: '127.0.0.1',
+    port: 0,
+    prepareRequestFunction: ({ request, hostname, port, isHttp }) => {
+      const at = `${hostname.includes(':') ? `[${hostname}]` : hostname}:${port}`;
+      // Of a tunnel only the host is known, and not what goes through it.
+      const asked = isHttp ? [request.url ?? ''] : [`http://${at}/`, `https://${at}/`];
+      const [fault] = asked.map((one) => requestFault(one, origins));
+      const isLed = isHttp && request.headers['sec-fetch-dest'] === 'document';
+      const mayPass = asked.some((one) => requestFault(one, origins) === null);
+      if (!mayPass && isLed) ledTo.add(at);
+      if (!mayPass && (held || ledTo.has(at))) throw new RequestError(fault ?? 'This address is held.', 403);
+      return { requestAuthentication: false };
+    },
+  });
+  await proxy.listen();
+  return {
+    fault: (address) => requestFault(address, origins),
+    holdsAll: held,
+    proxy: `127.0.0.1:${proxy.port}`,
+    close: () => proxy.close(true),
+  };
+}
