@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { startExample } from '../example/server.mjs';
 import { expect, expectAccessible, test } from './app';
 
@@ -71,3 +73,69 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await example.stop();
   }
 });
+
+test('a page that came in a file is opened once a person has seen what is done there', async ({ page }) => {
+  const heard: string[] = [];
+  const stranger = createServer((request, response) => {
+    heard.push(`stranger ${request.url}`);
+    response.end();
+  });
+  await new Promise<void>((done) => stranger.listen(0, '127.0.0.2', done));
+  const own = createServer((request, response) => {
+    heard.push(`own ${request.url}`);
+    response
+      .setHeader('content-type', 'text/html')
+      .end(
+        `<!doctype html><title>Own</title><img src="http://127.0.0.2:${portOf(stranger)}/seen"><button onclick="fetch('/done', { method: 'POST' }); document.forms[0].hidden = false">New</button><form hidden><label>Buoy <input name=buoy></label></form>`,
+      );
+  });
+  await new Promise<void>((done) => own.listen(0, '127.0.0.1', done));
+  try {
+    const address = `http://127.0.0.1:${portOf(own)}/log`;
+    const form = {
+      format: 'ukko-form',
+      version: 1,
+      id: 'sent',
+      name: 'Sent by a colleague',
+      markup: '<form><label>Buoy <input name=buoy></label></form>',
+      typing: {},
+      page: { address, form: 0, steps: 'click "New"' },
+    };
+    await page.goto('/form');
+    await page.getByRole('button', { name: /^Station code/ }).waitFor();
+    await page.getByLabel('File to open').setInputFiles({
+      name: 'sent.form.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(form)),
+    });
+    await page.getByText(`Read from ${address}.`).waitFor();
+    const dialog = page.getByRole('dialog', { name: 'Open the page that this file names?' });
+    for (const name of ['Sweep', 'Read again']) {
+      await page.getByRole('button', { name, exact: true }).click();
+      await expect(dialog).toContainText(address);
+      await expect(dialog.getByRole('listitem')).toHaveText(['click "New"']);
+      await expectAccessible(page);
+      await dialog.getByRole('button', { name: 'Cancel' }).click();
+      await expect(dialog).toBeHidden();
+    }
+    expect(heard).toEqual([]);
+
+    await page.getByRole('button', { name: 'Read again' }).click();
+    await dialog.getByRole('button', { name: 'Open it' }).click();
+    await expect(page.getByText('The form was read again.')).toBeVisible({ timeout: 60_000 });
+    expect(heard).toContain('own /log');
+    // What it would have asked of somebody else, it was not let.
+    expect(heard.filter((one) => one.startsWith('stranger'))).toEqual([]);
+    await page.getByRole('button', { name: 'Read again' }).click();
+    await expect(page.getByText('The form is as it was.')).toBeVisible({ timeout: 60_000 });
+    await expect(dialog).toBeHidden();
+  } finally {
+    own.closeAllConnections();
+    own.close();
+    stranger.close();
+  }
+});
+
+function portOf(server: ReturnType<typeof createServer>): number {
+  return (server.address() as AddressInfo).port;
+}

@@ -33,6 +33,7 @@ export interface SweepOptions extends ReportOptions {
   /** Of a page on a dev server: which of its forms, and a file with what is done before it is there. */
   readonly form: number;
   readonly steps?: string;
+  readonly held: boolean;
 }
 
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
@@ -96,7 +97,7 @@ async function sweepOnce(
 /** @returns a sentence where there is none */
 async function formOf(
   file: string,
-  { form, steps }: SweepOptions,
+  { form, steps, held }: SweepOptions,
   signal: AbortSignal,
 ): Promise<FormDocument | string> {
   if (!isAddress(file))
@@ -106,7 +107,7 @@ async function formOf(
     );
   const text = steps === undefined ? '' : await readFile(steps, 'utf8').catch(() => null);
   if (text === null) return `The steps ${steps} cannot be read. Give the path of a text file.`;
-  return readFormPage({ address: file, form, steps: text }, signal);
+  return readFormPage({ address: file, form, steps: text, ...(held && { held }) }, signal);
 }
 
 async function sweptRun(

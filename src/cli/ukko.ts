@@ -74,6 +74,11 @@ withReports(
   .option('--limit <minutes>', 'end after so long, with what was answered by then', readLimit, 60)
   .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
   .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
+  .option(
+    '--held',
+    'of a page: let it ask this machine only, and the addresses that ukko.engines.json lists',
+    false,
+  )
   .option('--watch', 'sweep again whenever the file or the page changes, and say what that did', false)
   .addHelpText(
     'after',

@@ -7,6 +7,7 @@ import type { Observation } from '@/core/observation/observation';
 import { type Picture, pictureData } from '@/core/observation/picture';
 import type { Run, RunId } from '@/core/observation/run';
 import { lineUpFromVersion1, observationFromVersion1 } from '@/core/observation/run-file-1';
+import { type OwnPage, pageKey } from '@/core/page/own-page';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 
@@ -49,6 +50,11 @@ export interface StoredSetAside {
   readonly at: string;
 }
 
+/** A page of the developer's own, with its steps, that the person wrote or confirmed here. */
+export interface StoredTrust {
+  readonly key: string;
+}
+
 /** What Ukko keeps in this browser. Pictures are shared between runs by their content. */
 export class UkkoDatabase extends Dexie {
   declare forms: EntityTable<StoredForm, 'id'>;
@@ -66,6 +72,7 @@ export class UkkoDatabase extends Dexie {
   declare corrections: EntityTable<Correction, 'key'>;
   /** Rows that cannot be read, as they were found. */
   declare setAside: EntityTable<StoredSetAside, 'number'>;
+  declare trustedPages: EntityTable<StoredTrust, 'key'>;
 
   constructor(name = 'ukko') {
     // What is read is not changed: rows come out frozen, instead of each reader getting a copy of thousands of answers.
@@ -107,6 +114,7 @@ export class UkkoDatabase extends Dexie {
     this.version(7).stores({ answers: '[run+target], run', observations: null }).upgrade(packAnswers);
     this.version(8).upgrade(unpackPictures);
     this.version(9).stores({ setAside: '++number' });
+    this.version(10).stores({ trustedPages: 'key' }).upgrade(trustPagesSoFar);
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')
@@ -155,7 +163,28 @@ async function unpackPictures(transaction: Transaction): Promise<void> {
   }
 }
 
+/** Until version 9 nobody was asked: what is there has been opened already. */
+async function trustPagesSoFar(transaction: Transaction): Promise<void> {
+  const forms = await transaction.table<Partial<StoredForm> | null>('forms').toArray();
+  const pages = forms.flatMap((form) => (isOwnPage(form?.page) ? [form.page] : []));
+  await transaction.table<StoredTrust>('trustedPages').bulkPut(pages.map((page) => ({ key: pageKey(page) })));
+}
+
+/** Rows may be spoiled: an upgrade that fails leaves nothing readable at all. */
+function isOwnPage(page: OwnPage | null | undefined): page is OwnPage {
+  return typeof page?.address === 'string' && typeof page.steps === 'string';
+}
+
 let database: UkkoDatabase | null = null;
+
+const renewedKey = 'ukko-renewed';
+
+/** Whether this window was loaded again because another tab has a newer Ukko; true once. */
+export function wasRenewed(): boolean {
+  const told = window.sessionStorage.getItem(renewedKey) !== null;
+  window.sessionStorage.removeItem(renewedKey);
+  return told;
+}
 
 /** The one database of this window; made on first use, because a server has none. */
 export function openDatabase(): UkkoDatabase {
@@ -164,6 +193,7 @@ export function openDatabase(): UkkoDatabase {
     // A newer Ukko in another tab waits for this one to let go; what is unsaved here is left as a draft on the way out.
     database.on('versionchange', () => {
       database?.close();
+      window.sessionStorage.setItem(renewedKey, '1');
       window.location.reload();
     });
   }

@@ -1,6 +1,7 @@
 import type { FormDocument } from '@/core/form/form-document';
 import type { UkkoDatabase } from './database';
 import { saveForm } from './forms';
+import { isOutOfRoom } from './room';
 
 /**
  * The last edit of a page that is going away. A database does not finish its work then; this storage does, at once.
@@ -16,10 +17,20 @@ export function leaveDraft(form: FormDocument): void {
   }
 }
 
-/** Saves what an earlier page left, if it left anything. */
-export async function takeDraft(database: UkkoDatabase): Promise<void> {
+/**
+ * Saves what an earlier page left, if it left anything.
+ * @returns the form that it left, where there is no room to save it; it stays left until there is
+ */
+export async function takeDraft(database: UkkoDatabase): Promise<FormDocument | null> {
   const text = window.localStorage.getItem(key);
-  if (text === null) return;
+  if (text === null) return null;
+  const form = JSON.parse(text) as FormDocument;
+  try {
+    await saveForm(database, form);
+  } catch (error) {
+    if (isOutOfRoom(error)) return form;
+    throw error;
+  }
   window.localStorage.removeItem(key);
-  await saveForm(database, JSON.parse(text) as FormDocument);
+  return null;
 }

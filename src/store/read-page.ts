@@ -1,17 +1,16 @@
-import type { OwnPage, PageReading } from '@/core/page/own-page';
+import type { PagePlace, PageReading } from '@/core/page/own-page';
 import { refusalOf } from './read-lines';
 
 /** Lets the server open a page of the developer's own, and say which forms are in it. */
 export async function readPage(
-  page: Pick<OwnPage, 'address' | 'steps'>,
+  { address, steps, held = false }: PagePlace,
   signal: AbortSignal,
 ): Promise<PageReading> {
   try {
-    const { address, steps } = page;
     const response = await fetch('/api/page', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ address, steps }),
+      body: JSON.stringify({ address, steps, held }),
       signal,
     });
     if (!response.ok)

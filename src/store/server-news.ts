@@ -1,4 +1,5 @@
 import { readLines, refusalOf } from './read-lines';
+import { isOutOfRoom, outOfRoom } from './room';
 
 const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';
 
@@ -26,7 +27,7 @@ export async function hearNews<News>(
       if (reason !== null) return reason;
     }
     return null;
-  } catch {
-    return serverGone;
+  } catch (error) {
+    return isOutOfRoom(error) ? outOfRoom : serverGone;
   }
 }

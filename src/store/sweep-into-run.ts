@@ -45,12 +45,19 @@ export async function sweepIntoRun(
   let observations: Observation[] = [];
   let pictures: Picture[] = [];
   let keeping = Promise.resolve();
+  // What cannot be kept is not asked for: the sweep ends, and with it what it started.
+  const ending = new AbortController();
+  const end = () => ending.abort(signal.reason);
+  signal.addEventListener('abort', end, { once: true });
+  if (signal.aborted) end();
   const flush = () => {
     const [answers, shots] = [observations, pictures];
     observations = [];
     pictures = [];
     report([...progress.values()]);
-    if (answers.length + shots.length > 0) keeping = keeping.then(() => keep(database, run, answers, shots));
+    if (answers.length + shots.length === 0) return;
+    keeping = keeping.then(() => keep(database, run, answers, shots));
+    keeping.catch((error: unknown) => ending.abort(error));
   };
   const emit = (message: SweepMessage) => {
     if (message.type === 'observation') observations.push(message.observation);
@@ -59,9 +66,10 @@ export async function sweepIntoRun(
   };
   const timer = setInterval(flush, keepEvery);
   try {
-    await sweep(targets, asking, observers, emit, signal);
+    await sweep(targets, asking, observers, emit, ending.signal);
   } finally {
     clearInterval(timer);
+    signal.removeEventListener('abort', end);
     flush();
     await keeping;
   }

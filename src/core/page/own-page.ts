@@ -21,6 +21,11 @@ export const ownPageSchema = object({
   .strict()
   .noUnknown();
 
+/** A key of what an engine does with a page: which one it opens, what it does there first, and what that page may ask for. */
+export function pageKey({ address, steps, held = false }: PagePlace): string {
+  return JSON.stringify([address, steps.trim(), held]);
+}
+
 /** What has to be known of a page to open it and find its forms. */
 export type PagePlace = Pick<OwnPage, 'address' | 'steps' | 'held'>;
 

@@ -3,12 +3,14 @@
 import { App, Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { readPage } from '@/store/read-page';
+import { useConfirmedForm } from '../frame/use-confirmed-form';
 import { useForm } from '../frame/use-form';
 import styles from './form-view.module.css';
 
 /** Where the markup was read from, and a way to read it again. */
 export function OwnPageBar() {
   const { form, edit } = useForm();
+  const confirmed = useConfirmedForm();
   const { message } = App.useApp();
   const [isReading, setReading] = useState(false);
   const reading = useRef<AbortController | null>(null);
@@ -16,6 +18,8 @@ export function OwnPageBar() {
   const { page } = form;
   if (!page) return null;
   const again = async () => {
+    const { page } = (await confirmed()) ?? {};
+    if (!page) return;
     setReading(true);
     const controller = new AbortController();
     reading.current = controller;

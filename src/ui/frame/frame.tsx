@@ -7,7 +7,7 @@ import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react'
 import type { FormId } from '@/core/form/form-document';
 import { calledBy } from '@/core/form/form-name';
 import type { RunId } from '@/core/observation/run';
-import { openDatabase } from '@/store/database';
+import { openDatabase, wasRenewed } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { Merged } from '@/store/workspace-file';
@@ -86,11 +86,13 @@ function useTheme(): [ThemeName, (name: ThemeName) => void] {
 function Shell({ children, theme, onTheme }: { children: ReactNode; theme: ThemeName; onTheme: () => void }) {
   const [selection, select] = useSelection();
   const { fault } = useSweep();
+  const { unsavedWhy } = useForm();
   const [shortcuts, setShortcuts] = useState(false);
   const open = useOpenFile();
   const tour = useTour();
   useShortcuts(() => setShortcuts(true));
   usePasteAndDrop(open);
+  useStorageNews();
   return (
     <div className={styles.frame}>
       <Rail theme={theme} onTheme={onTheme} onShortcuts={() => setShortcuts(true)} onTour={tour} />
@@ -98,6 +100,7 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
       <main className={styles.main}>
         <div style={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
           <SetAsideNotice />
+          {unsavedWhy && <Alert type="error" title={unsavedWhy} showIcon style={{ margin: '10px 16px 0' }} />}
           {fault && <Alert type="error" title={fault} showIcon style={{ margin: '10px 16px 0' }} />}
           <div style={{ flex: 1, minHeight: 0 }}>{children}</div>
           {selection.tour !== null && <Tour step={selection.tour} />}
@@ -138,6 +141,25 @@ function useOpenFile(): (file: File) => void {
     },
     [message, modal, router, select],
   );
+}
+
+/** Tells what becomes of this browser's storage outside of any view. */
+function useStorageNews(): void {
+  const { message } = App.useApp();
+  useEffect(() => {
+    if (wasRenewed())
+      message.info(
+        'Another tab has a newer Ukko, so this one was loaded again. Your edits are kept; a sweep that ran here ended, and its answers so far are kept.',
+        10,
+      );
+    const hear = (event: PromiseRejectionEvent) => {
+      if (!isOutOfRoom(event.reason)) return;
+      event.preventDefault();
+      message.error(outOfRoom, 10);
+    };
+    window.addEventListener('unhandledrejection', hear);
+    return () => window.removeEventListener('unhandledrejection', hear);
+  }, [message]);
 }
 
 function mergedText({ forms, runs, decisions, pictures }: Merged): string {

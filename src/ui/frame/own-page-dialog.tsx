@@ -9,8 +9,10 @@ import { formatSteps, type PageStep, readSteps } from '@/core/page/page-steps';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { readPage } from '@/store/read-page';
+import { trustPage } from '@/store/trusted-pages';
 import styles from './own-page.module.css';
 import { PageSightShown } from './page-sight';
+import { HeldChoice } from './use-confirmed-form';
 import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
 
 /** Opens a page on a dev server, and lets the person lead to one of its forms and choose it. */
@@ -19,6 +21,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const [, select] = useSelection();
   const [address, setAddress] = useState('');
   const [steps, setSteps] = useState('');
+  const [held, setHeld] = useState(false);
   const [read, setRead] = useState<PageRead | null>(null);
   const [chosen, setChosen] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
@@ -37,7 +40,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
     reading.current = controller;
     setFault(null);
     setReading(true);
-    const outcome = await readPage({ address: address.trim(), steps: withSteps }, controller.signal);
+    const outcome = await readPage({ address: address.trim(), steps: withSteps, held }, controller.signal);
     if (controller.signal.aborted) return;
     setReading(false);
     if (outcome.status === 'fault') {
@@ -59,7 +62,8 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const take = async () => {
     const form = read?.forms[chosen];
     if (!form) return;
-    const page = { address: address.trim(), form: chosen, steps };
+    const page = { address: address.trim(), form: chosen, steps, ...(held && { held }) };
+    await trustPage(openDatabase(), page);
     const id = await newForm(openDatabase(), form.markup, form.title, {}, page);
     select({ ...nothingSelected, form: id });
     router.push(`/form${selectionQuery(currentSelection())}`);
@@ -123,6 +127,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
             onChange={({ target }) => rewrite(() => setSteps(target.value))}
           />
         </div>
+        <HeldChoice isHeld={held} onChange={(now) => rewrite(() => setHeld(now))} />
         {isReading && (
           <p role="status">
             <Spin size="small" /> Opening the page and doing its steps…{' '}

@@ -12,6 +12,7 @@ import type { Target } from '@/core/target/target';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
+import { untrustedFault } from '@/store/trusted-pages';
 import { observers } from './observers';
 
 /** What a person asks to be asked. */
@@ -50,9 +51,9 @@ export async function runTask(
     fields,
     form.page ?? null,
   );
-  const fault = askingFault(asking);
-  if (fault) return fault;
   const database = openDatabase();
+  const fault = askingFault(asking) ?? (await untrustedFault(database, asking.page));
+  if (fault) return fault;
   const into = newRun || !run ? await beginRun(database, form, lineUp) : run;
   if (into !== run && run?.form.markup === form.markup)
     await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);

@@ -1,5 +1,6 @@
 'use client';
 
+import { App } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import {
   createContext,
@@ -18,12 +19,17 @@ import { readForm } from '@/core/form/read-form';
 import { openDatabase } from '@/store/database';
 import { leaveDraft, takeDraft } from '@/store/draft';
 import { ensureForms, saveForm } from '@/store/forms';
+import { isOutOfRoom } from '@/store/room';
 import { setSpoiledAside } from '@/store/set-aside';
 import { useSelection } from './use-selection';
 
 /** Edits that come within this time and are of one sort undo as one, ms. */
 const coalesce = 900;
 const saveAfter = 250;
+/** How long after an edit that could not be saved it is tried again, ms. */
+const saveAgainAfter = 4000;
+/** Whoever edited so lately is told when another tab writes over it, ms. */
+const lately = 10_000;
 
 interface Past {
   readonly past: readonly FormDocument[];
@@ -34,6 +40,8 @@ interface Past {
 export interface FormWorkspace {
   readonly form: FormDocument;
   readonly reading: FormReading;
+  /** Why the last edit is not kept in this browser, in one sentence; null when it is. */
+  readonly unsavedWhy: string | null;
   /** Changes the form; edits of one `sort` in quick succession undo together. */
   edit(change: Partial<Omit<FormDocument, 'id'>>, sort: string): void;
   undo(): void;
@@ -49,6 +57,9 @@ const noPast: Past = { past: [], future: [], lastEdit: null };
 export function FormProvider({ children, waiting }: { children: ReactNode; waiting: ReactNode }) {
   const [selection, select] = useSelection();
   const [form, setForm] = useState<FormDocument | null>(null);
+  const { message } = App.useApp();
+  const [unsavedWhy, setUnsavedWhy] = useState<string | null>(null);
+  const editedAt = useRef(0);
   const [refused, setRefused] = useState(false);
   const [past, setPast] = useState<Past>(noPast);
   const current = useRef<FormDocument | null>(null);
@@ -60,10 +71,17 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     if (timer.current !== null) clearTimeout(timer.current);
     timer.current = null;
     // Unsaved until the database says so: a page may go away in between.
-    if (form)
-      void saveForm(openDatabase(), form).then(() => {
+    if (!form) return;
+    saveForm(openDatabase(), form).then(
+      () => {
+        setUnsavedWhy(null);
         if (unsaved.current === form) unsaved.current = null;
-      });
+      },
+      (error: unknown) => {
+        setUnsavedWhy(whyUnsaved(error));
+        timer.current ??= setTimeout(flush, saveAgainAfter);
+      },
+    );
   }, []);
 
   const show = useCallback(
@@ -85,17 +103,19 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     void openForm(wanted).then(
       (found) => {
         if (left || found === null) return;
-        current.current = found;
-        setForm(found);
         setPast(noPast);
-        if (found.id !== wanted) select({ form: found.id, run: null });
+        if (found.isSaved) {
+          current.current = found.form;
+          setForm(found.form);
+        } else show(found.form);
+        if (found.form.id !== wanted) select({ form: found.form.id, run: null });
       },
       () => setRefused(true),
     );
     return () => {
       left = true;
     };
-  }, [wanted, select, flush]);
+  }, [wanted, select, flush, show]);
 
   // What another tab wrote is shown here too, unless something is being written here at this moment.
   const id = form?.id ?? null;
@@ -106,9 +126,11 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     const { changedAt: _, ...theirs } = stored;
     if (isSameForm(theirs, mine)) return;
     setPast((old) => ({ past: [...old.past, mine].slice(-200), future: [], lastEdit: null }));
+    if (Date.now() - editedAt.current < lately)
+      message.info('Another tab changed this form as well. Undo brings back what was here.', 8);
     current.current = theirs;
     setForm(theirs);
-  }, [stored]);
+  }, [stored, message]);
 
   useEffect(() => {
     const leave = () => {
@@ -125,11 +147,13 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     return {
       form,
       reading,
+      unsavedWhy,
       canUndo: past.past.length > 0,
       canRedo: past.future.length > 0,
       edit(change, sort) {
         const before = current.current ?? form;
         const at = Date.now();
+        editedAt.current = at;
         setPast((old) => {
           const joins = old.lastEdit?.sort === sort && at - old.lastEdit.at < coalesce;
           return {
@@ -153,7 +177,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
         show(next);
       },
     };
-  }, [form, reading, past, show]);
+  }, [form, reading, unsavedWhy, past, show]);
 
   if (refused) return <StorageRefused />;
   if (!workspace) return waiting;
@@ -174,7 +198,15 @@ function named(before: FormDocument, { markup }: Partial<FormDocument>): FormDoc
 }
 
 function isSameForm(a: FormDocument, b: FormDocument): boolean {
-  return a.markup === b.markup && a.name === b.name && JSON.stringify(a.typing) === JSON.stringify(b.typing);
+  const rest = ({ typing, page }: FormDocument) => JSON.stringify([typing, page]);
+  return a.markup === b.markup && a.name === b.name && rest(a) === rest(b);
+}
+
+function whyUnsaved(error: unknown): string {
+  const why = isOutOfRoom(error)
+    ? 'this browser has no room left'
+    : 'this browser’s storage does not take it';
+  return `Your edit is here and not saved: ${why}. Choose “Thin old pictures” under Files, or export the form. Ukko goes on trying.`;
 }
 
 /** Some browsers keep nothing for a page in a private window, or when they are told so. */
@@ -191,16 +223,19 @@ function StorageRefused() {
 }
 
 /** The form asked for, or, when it is not here, the one changed last. */
-async function openForm(id: FormId | null): Promise<FormDocument | null> {
+async function openForm(
+  id: FormId | null,
+): Promise<{ readonly form: FormDocument; readonly isSaved: boolean } | null> {
   const database = openDatabase();
   await setSpoiledAside(database);
-  await takeDraft(database);
+  const draft = await takeDraft(database);
+  if (draft && (id === null || draft.id === id)) return { form: draft, isSaved: false };
   await ensureForms(database);
   const found = id ? await database.forms.get(id) : undefined;
   const stored = found ?? (await database.forms.orderBy('changedAt').last());
   if (!stored) return null;
   const { changedAt: _, ...form } = stored;
-  return form;
+  return { form, isSaved: true };
 }
 
 export function useForm(): FormWorkspace {

@@ -33,10 +33,12 @@ export function useKeepAnswers(): (
   });
   return useCallback(
     (observations, pictures) => {
-      queue.current = queue.current.then(async () =>
+      const kept = queue.current.then(async () =>
         keep(openDatabase(), await runFor(), observations, pictures),
       );
-      return queue.current;
+      // What cannot be kept is told to whom it concerns; what comes after is tried again.
+      queue.current = kept.catch(() => undefined);
+      return kept;
     },
     [runFor],
   );

@@ -18,7 +18,7 @@ import type { Target } from '@/core/target/target';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { TargetProgress } from '@/store/sweep-into-run';
 import type { SweepTask } from './sweep-task';
-import { useForm } from './use-form';
+import { useConfirmedForm } from './use-confirmed-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
@@ -41,7 +41,7 @@ export interface SweepWorkspace {
 const SweepContext = createContext<SweepWorkspace | null>(null);
 
 export function SweepProvider({ children }: { children: ReactNode }) {
-  const { form } = useForm();
+  const confirmed = useConfirmedForm();
   const { run, answers } = useRun();
   const { lineUp } = useLineUp();
   const [, select] = useSelection();
@@ -56,6 +56,9 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const start = useCallback(
     async (task: SweepTask) => {
       if (abort.current) return;
+      const form = await confirmed();
+      // It may have begun while the person was asked.
+      if (!form || abort.current) return;
       const controller = new AbortController();
       abort.current = controller;
       setRunning(true);
@@ -82,7 +85,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         setRunning(false);
       }
     },
-    [form, run, answers, lineUp, select],
+    [confirmed, run, answers, lineUp, select],
   );
 
   const workspace = useMemo(

@@ -24,6 +24,7 @@ import { type TargetId, targetId } from '@/core/target/target';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { useConfirmedForm } from '../frame/use-confirmed-form';
 import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
 import { useReplay } from '../frame/use-replay';
@@ -46,6 +47,7 @@ type Asked =
 /** The real engines of this machine, each on a phone-sized display with a real on-screen keyboard. */
 export function MeasuredKeyboards({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   const { form, reading } = useForm();
+  const confirmed = useConfirmedForm();
   const { run, answers } = useRun();
   const keepAnswers = useKeepAnswers();
   const [asked, setAsked] = useState<Readonly<Partial<Record<PhoneEngine, Asked | undefined>>>>({});
@@ -53,6 +55,8 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
   useEffect(() => () => running.current?.abort(), []);
   const isAsking = Object.values(asked).some((one) => one?.status === 'asking');
   const ask = async (engine: PhoneEngine, fields: readonly Field[]) => {
+    const asked = await confirmed();
+    if (!asked) return;
     const abort = new AbortController();
     running.current = abort;
     const say = (one: Asked | undefined) => setAsked((before) => ({ ...before, [engine]: one }));
@@ -62,10 +66,10 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
     let done = 0;
     const [only] = fields;
     const question: KeyboardQuestion = {
-      markup: form.markup,
+      markup: asked.markup,
       field: fields.length === 1 && only ? only.id : null,
       engine,
-      page: form.page ?? null,
+      page: asked.page ?? null,
     };
     const reason = await hearNews<KeyboardNews>('/api/keyboards', question, abort.signal, async (news) => {
       if (news.type === 'failed') return news.reason;

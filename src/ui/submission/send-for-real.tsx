@@ -6,6 +6,7 @@ import type { RealAnswer, RealSending } from '@/core/page/real-sending';
 import type { Target } from '@/core/target/target';
 import { sendPage } from '@/store/send-page';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { useConfirmedForm } from '../frame/use-confirmed-form';
 import { useForm } from '../frame/use-form';
 import { pictureAddress } from '../frame/use-picture';
 import styles from './submission.module.css';
@@ -13,6 +14,7 @@ import styles from './submission.module.css';
 /** Lets an engine press a button of a page of one's own with nothing held back, once a person has said so. */
 export function SendForReal({ button, target, filled }: { button: Field; target: Target; filled: boolean }) {
   const { form } = useForm();
+  const confirmed = useConfirmedForm();
   const { modal } = App.useApp();
   const [isSending, setSending] = useState(false);
   const [answer, setAnswer] = useState<RealAnswer | null>(null);
@@ -22,6 +24,8 @@ export function SendForReal({ button, target, filled }: { button: Field; target:
   const engine = phoneEngines.find((name) => target.ask === 'engine' && target.engine === name);
   if (!page || !engine) return null;
   const send = async () => {
+    const { page } = (await confirmed()) ?? {};
+    if (!page) return;
     const controller = new AbortController();
     sending.current = controller;
     setAnswer(null);

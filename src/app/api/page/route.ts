@@ -1,5 +1,5 @@
 import { object, ValidationError } from 'yup';
-import { ownPageSchema, type PageReading } from '@/core/page/own-page';
+import { ownPageSchema, type PagePlace, type PageReading } from '@/core/page/own-page';
 import { EngineLost } from '@/engines/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
@@ -11,19 +11,20 @@ export const dynamic = 'force-dynamic';
 const schema = object({
   address: ownPageSchema.fields.address,
   steps: ownPageSchema.fields.steps,
+  held: ownPageSchema.fields.held,
 })
   .strict()
   .noUnknown();
 
 type Reading =
-  | { readonly status: 'read'; readonly page: { address: string; steps: string } }
+  | { readonly status: 'read'; readonly page: PagePlace }
   | { readonly status: 'fault'; readonly text: string };
 
 function readPage(value: unknown): Reading {
   try {
     return {
       status: 'read',
-      page: schema.validateSync(value, { strict: true }) as { address: string; steps: string },
+      page: schema.validateSync(value, { strict: true }) as PagePlace,
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
