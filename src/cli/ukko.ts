@@ -76,7 +76,7 @@ withReports(
   .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
   .option(
     '--held',
-    'of a page: let it ask this machine only, and the addresses that ukko.engines.json lists',
+    'of a page: keep its requests on this machine and the addresses that ukko.engines.json lists',
     false,
   )
   .option('--watch', 'sweep again whenever the file or the page changes, and say what that did', false)

@@ -19,8 +19,10 @@ import { deleteForm } from './delete-form';
 import { leaveDraft, takeDraft } from './draft';
 import { ensureForms, newForm, restoreDemo, saveForm } from './forms';
 import { forgetTarget, lineUpOf, ownTargets, saveLineUp, saveTarget } from './line-ups';
+import { isOutOfRoom } from './room';
 import { addRun, beginRun, deleteEverything, deleteRun, keep, loadRun, observationsOf, runsOf } from './runs';
 import { sweepIntoRun, type TargetProgress } from './sweep-into-run';
+import { trustPage, untrustedFault } from './trusted-pages';
 
 let database: UkkoDatabase;
 beforeEach(() => {
@@ -381,6 +383,95 @@ describe('a sweep into a run', () => {
     const kept = await observationsOf(database, run.id);
     expect(kept.length).toBeGreaterThan(0);
     expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
+  });
+});
+
+describe('a storage without room', () => {
+  /** What a browser throws at each row that is put in. */
+  const full = () =>
+    vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('No room.', 'QuotaExceededError');
+    });
+
+  it('ends a sweep at once, and what cannot be kept is thrown', async () => {
+    const run = await beginRun(database, demoForm, defaultLineUp);
+    const picture = await samplePicture(4);
+    const putting = full();
+    let ended = false;
+    const sweeping = sweepIntoRun(
+      database,
+      run.id,
+      chromium,
+      asking,
+      {
+        engines: async (_, __, emit, signal) => {
+          emit({ type: 'observation', observation: observed('closed', picture) });
+          // An engine goes on until it is told to end.
+          await new Promise<void>((done) => signal.addEventListener('abort', () => done()));
+          ended = true;
+        },
+        probe: async () => undefined,
+      },
+      () => undefined,
+      new AbortController().signal,
+    );
+    const error = await sweeping.catch((thrown: unknown) => thrown);
+    putting.mockRestore();
+    expect(isOutOfRoom(error)).toBe(true);
+    expect(ended).toBe(true);
+    expect((await database.runs.get(run.id))?.finishedAt).toBeNull();
+  });
+
+  it('leaves the last edit of a page that went away where it is, until it can be kept', async () => {
+    const kept = new Map<string, string>();
+    const localStorage = {
+      setItem: (key: string, value: string) => kept.set(key, value),
+      getItem: (key: string) => kept.get(key) ?? null,
+      removeItem: (key: string) => kept.delete(key),
+    };
+    vi.stubGlobal('window', { localStorage });
+    await ensureForms(database);
+    leaveDraft({ ...demoForm, name: 'Edited' });
+    const putting = full();
+    expect((await takeDraft(database))?.name).toBe('Edited');
+    putting.mockRestore();
+    expect(await takeDraft(database)).toBeNull();
+    expect((await database.forms.get(demoForm.id))?.name).toBe('Edited');
+    expect(kept.size).toBe(0);
+  });
+});
+
+describe('a page of the developer’s own', () => {
+  const page = { address: 'http://localhost:5173/log', form: 1, steps: 'click "New"' };
+
+  it('is opened once it was confirmed here, with the steps and the hold that were confirmed', async () => {
+    expect(await untrustedFault(database, page)).toContain('http://localhost:5173/log');
+    await trustPage(database, page);
+    expect(await untrustedFault(database, page)).toBeNull();
+    expect(await untrustedFault(database, { ...page, form: 0 })).toBeNull();
+    for (const other of [
+      { ...page, steps: 'click "Delete all"' },
+      { ...page, address: 'http://localhost:5173/admin' },
+      { ...page, held: true },
+    ])
+      expect(await untrustedFault(database, other)).not.toBeNull();
+    expect(await untrustedFault(database, null)).toBeNull();
+  });
+
+  it('that was there before anybody was asked stays so, and a spoiled row keeps none of that from coming', async () => {
+    const name = `old-${Math.random()}`;
+    const old = new Dexie(name);
+    old.version(9).stores({ forms: 'id, changedAt' });
+    await old.table('forms').bulkPut([
+      { ...demoForm, page },
+      { id: 'x', page: 7 },
+      { id: 'y', page: null },
+    ]);
+    old.close();
+    const now = new UkkoDatabase(name);
+    expect(await untrustedFault(now, page)).toBeNull();
+    expect(await now.trustedPages.count()).toBe(1);
+    await now.delete();
   });
 });
 

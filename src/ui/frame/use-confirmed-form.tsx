@@ -63,7 +63,7 @@ function Described({ page, onHeld }: { page: OwnPage; onHeld: (held: boolean) =>
 export function HeldChoice({ isHeld, onChange }: { isHeld: boolean; onChange: (isHeld: boolean) => void }) {
   return (
     <Checkbox defaultChecked={isHeld} onChange={({ target }) => onChange(target.checked)}>
-      Let the page ask this machine only
+      Keep the page’s requests on this machine
     </Checkbox>
   );
 }
