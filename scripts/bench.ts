@@ -214,6 +214,7 @@ const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
 else if (what === 'replay') await import('./bench-replay');
 else if (what === 'views') await import('./bench-views');
+else if (what === 'blocks') await import('./bench-blocks');
 else if (what === 'survey') await import('./bench-survey');
 else if (what === 'patterns') await import('./bench-patterns');
 else if (what === 'overhead') for (const engine of Object.values(engines)) await overhead(engine);
@@ -226,5 +227,6 @@ else {
   await import('./bench-replay');
   await import('./bench-patterns');
   await import('./bench-views');
+  await import('./bench-blocks');
   await import('./bench-survey');
 }

@@ -199,6 +199,16 @@ export function tellsSelection(kind: FieldKind): boolean {
   return isTypedText(kind) && kind !== 'number' && kind !== 'email';
 }
 
+/**
+ * The control that stands now where one stood when the markup was read before; null where the markup is so different that nobody could
+ * say which one it is.
+ */
+export function controlAgain(control: Control, before: FormReading, now: FormReading): Control | null {
+  const [were, are] = [before, now].map(({ fields }) => fields.flatMap(({ controls }) => controls));
+  const there = are?.find(({ ordinal }) => ordinal === control.ordinal);
+  return were?.length === are?.length && there?.element === control.element ? there : null;
+}
+
 /** The field that a control belongs to, by the control's ordinal. */
 export function fieldOfControl(fields: readonly Field[], ordinal: number): Field | undefined {
   return fields.find(({ controls }) => controls.some((control) => control.ordinal === ordinal));

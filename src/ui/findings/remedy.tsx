@@ -30,8 +30,11 @@ export function Remedy({ finding, all }: { finding: Finding; all: readonly Findi
   const { change, remedy } = finding;
   if (!change) return remedy && <p>{remedy}</p>;
   const apply = () => {
-    const { markup, typing } = changedForm(form, change);
-    edit({ markup, typing }, `remedy ${finding.id}`);
+    // It was found in this markup, and fits no other.
+    edit(
+      (now) => (now.form.markup === form.markup ? changedForm(now.form, change) : null),
+      `remedy ${finding.id}`,
+    );
   };
   return (
     <section className={styles.remedy} aria-label="Remedy">

@@ -7,7 +7,6 @@ import { answerFindings } from '@/core/finding/answer-findings';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import type { FormDocument } from '@/core/form/form-document';
-import { readForm } from '@/core/form/read-form';
 import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboards';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import type { Answers } from '@/core/observation/answers';
@@ -56,12 +55,13 @@ export function useAskedKeyboards(
   run: Pick<StoredRun, 'form' | 'lineUp'> | null,
   answers: Answers,
 ): readonly AskedKeyboard[] {
+  const { fields } = useRun();
   const last = useRef(noKeyboards);
   return useMemo(() => {
-    const asked = run ? askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields) : noKeyboards;
+    const asked = run ? askedKeyboards(run.lineUp, answers, fields) : noKeyboards;
     if (JSON.stringify(asked) !== JSON.stringify(last.current)) last.current = asked;
     return last.current;
-  }, [run, answers]);
+  }, [run, answers, fields]);
 }
 
 /**

@@ -3,6 +3,7 @@
 import { AutoComplete, Button, Switch } from 'antd';
 import type { AttributeValue } from '@/core/form/attribute-registry';
 import styles from './form-view.module.css';
+import { useDraft } from './use-draft';
 
 /** One attribute: its name, its value with what it may be, and why it does nothing where it does nothing. */
 export function AttributeRow({
@@ -22,6 +23,7 @@ export function AttributeRow({
   ignored: string | null;
   onSet: (name: string, value: string | null) => void;
 }) {
+  const [shown, write] = useDraft(value, (text) => onSet(name, text));
   return (
     <>
       <label htmlFor={id}>{name}</label>
@@ -31,10 +33,10 @@ export function AttributeRow({
         ) : (
           <AutoComplete
             id={id}
-            value={value}
+            value={shown}
             className={styles.value}
             options={offered.map((one) => ({ value: one, label: one }))}
-            onChange={(text: string | undefined) => onSet(name, text ?? '')}
+            onChange={(text: string | undefined) => write(text ?? '')}
           />
         )}
         {ignored && (

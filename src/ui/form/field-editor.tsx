@@ -9,6 +9,7 @@ import { AddAttribute } from './add-attribute';
 import { AttributeRow } from './attribute-row';
 import styles from './form-view.module.css';
 import { TryValue } from './try-value';
+import { useDraft } from './use-draft';
 
 /** The attributes of one field: a value to try on it, those it has, and a choice of those it could have. */
 export function FieldEditor({
@@ -25,6 +26,7 @@ export function FieldEditor({
   const [control] = field.controls;
   const present = control.attributes.map((a) => a.name).filter((name) => name !== 'type');
   const offered = attributesFor(field.kind).filter((name) => name !== 'type' && !hasAttribute(control, name));
+  const [text, writeText] = useDraft(control.text, onText);
   const unknownType = ignoredBecause(field, 'type');
   return (
     <>
@@ -54,8 +56,8 @@ export function FieldEditor({
               id={`${field.id}-text`}
               className="mono"
               autoSize={{ minRows: 1, maxRows: 4 }}
-              value={control.text}
-              onChange={(event) => onText(event.target.value)}
+              value={text}
+              onChange={(event) => writeText(event.target.value)}
             />
             <span />
           </>

@@ -2,17 +2,17 @@
 
 import { Button, Input } from 'antd';
 import dynamic from 'next/dynamic';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { demoForms } from '@/core/demo/demo-forms';
 import type { ToldFault } from '@/core/fault/page-under-check';
-import { setAttribute, setText } from '@/core/form/edit-markup';
+import { withAttributes, withText } from '@/core/form/edited-form';
 import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
 import { limits } from '@/core/form/form-document';
-import { readForm } from '@/core/form/read-form';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
+import { FieldList } from './field-list';
 import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
 import { MarkupPlace } from './markup-place';
@@ -31,15 +31,25 @@ const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 
 
 /** What is this form? Its fields beside the markup that they stand for; each follows the other. */
 export function FormView() {
-  const { form, reading, edit, undo, redo, canUndo, canRedo } = useForm();
+  const { form, reading, written, edit, undo, redo, canUndo, canRedo } = useForm();
   const [selection, select] = useSelection();
   const fields = useDeferredValue(reading.fields);
-  const selected = reading.fields.find((field) => field.id === selection.field) ?? null;
+  // A field that is renamed is another one by name; it stays open.
+  const [renamed, setRenamed] = useState<number | null>(null);
+  const selected =
+    reading.fields.find((field) => field.id === selection.field) ??
+    (renamed === null ? null : (fieldOfControl(reading.fields, renamed) ?? null));
+  useEffect(() => {
+    if (selected && selected.id !== selection.field) select({ field: selected.id });
+  }, [selected, selection.field, select]);
   const faults = useFaults();
   const shown = useMemo(() => (selected ? selected.controls.map(({ span }) => span) : []), [selected]);
+  const list = useRef<HTMLDivElement>(null);
   const [openForm, setOpenForm] = useState<number | null>(null);
 
   const selectAt = (offset: number) => {
+    // Places of markup that has not been read yet are of none of its fields.
+    if (written !== form.markup) return;
     const at = reading.fields.find((field) =>
       field.controls.some(({ span }) => span.start <= offset && offset <= span.end),
     );
@@ -50,12 +60,11 @@ export function FormView() {
   const isSelected = (field: Field) => field.controls[0].ordinal === selected?.controls[0].ordinal;
   const setOf = (field: Field) => (name: string, value: string | null) => {
     const [control] = field.controls;
-    const markup = setAttribute(form.markup, control, name, value);
-    edit({ markup }, `field ${control.ordinal} ${name}`);
-    // A field that is renamed is another one by name; it stays open.
-    const renamed =
-      name === 'name' || name === 'id' ? fieldOfControl(readForm(markup).fields, control.ordinal) : null;
-    if (renamed && renamed.id !== field.id) select({ field: renamed.id });
+    setRenamed(name === 'name' || name === 'id' ? control.ordinal : null);
+    edit(
+      (now) => withAttributes(now, reading, control, { [name]: value }),
+      `field ${control.ordinal} ${name}`,
+    );
   };
 
   return (
@@ -85,7 +94,7 @@ export function FormView() {
             No fields yet. Write or paste HTML with an input, a select or a textarea on the right.
           </p>
         ) : (
-          <div className={faults.length > 0 ? `${styles.list} ${styles.faulty}` : styles.list}>
+          <div ref={list} className={faults.length > 0 ? `${styles.list} ${styles.faulty}` : styles.list}>
             {reading.forms.map((one, index) => (
               <div key={`form ${one.startTag.start}`} className={styles.field}>
                 <FormRow
@@ -93,18 +102,20 @@ export function FormView() {
                   open={index === openForm}
                   onOpen={() => setOpenForm(index === openForm ? null : index)}
                   onSet={(name, value) =>
-                    edit({ markup: setAttribute(form.markup, one, name, value) }, `form ${index} ${name}`)
+                    edit(
+                      (now) => withAttributes(now, reading, one, { [name]: value }),
+                      `form ${index} ${name}`,
+                    )
                   }
                 />
               </div>
             ))}
-            <ul className={styles.fields}>
-              {fields.map((field) => (
-                <li
-                  key={field.controls[0].ordinal}
-                  className={styles.field}
-                  ref={isSelected(field) ? intoSight : null}
-                >
+            <FieldList
+              fields={fields}
+              isSelected={isSelected}
+              scroll={list}
+              draw={(field) => (
+                <>
                   <FieldRow
                     field={field}
                     faults={faults.filter((fault) => fault.field?.id === field.id)}
@@ -115,16 +126,18 @@ export function FormView() {
                     <FieldEditor
                       field={selected}
                       page={reading}
-                      onText={(text) => {
-                        const markup = setText(form.markup, selected.controls[0], text);
-                        if (markup !== null) edit({ markup }, `${selected.id} text`);
-                      }}
+                      onText={(text) =>
+                        edit(
+                          (now) => withText(now, reading, selected.controls[0], text),
+                          `${selected.id} text`,
+                        )
+                      }
                       onSet={setOf(selected)}
                     />
                   )}
-                </li>
-              ))}
-            </ul>
+                </>
+              )}
+            />
           </div>
         )}
       </section>
@@ -133,6 +146,7 @@ export function FormView() {
           <MarkupPlace
             key={form.id}
             markup={form.markup}
+            written={written}
             notes={form.page ? noNotes : reading.notes}
             faults={faults}
             shown={shown}
@@ -146,11 +160,6 @@ export function FormView() {
       </section>
     </div>
   );
-}
-
-/** What was opened is seen, as far as it fits. */
-function intoSight(element: HTMLElement | null): void {
-  element?.scrollIntoView({ block: 'nearest' });
 }
 
 const noFaults: readonly ToldFault[] = [];

@@ -5,7 +5,7 @@ import { html } from '@codemirror/lang-html';
 import { forceParsing, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
-import { Annotation, EditorState, StateEffect, StateField } from '@codemirror/state';
+import { Annotation, Compartment, EditorState, StateEffect, StateField } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useRef } from 'react';
@@ -33,6 +33,22 @@ const fieldMark = StateField.define<DecorationSet>({
   },
   provide: (field) => EditorView.decorations.from(field),
 });
+
+/** Lines of more UTF-16 code units are neither wrapped nor coloured: either would hold the page up for as long as they are drawn. */
+const longLine = 5_000;
+
+const drawing = new Compartment();
+const drawn = { wrapped: [html(), EditorView.lineWrapping], plain: [] } as const;
+
+function drawingOf(markup: string): keyof typeof drawn {
+  for (let start = 0; start < markup.length; ) {
+    const end = markup.indexOf('\n', start);
+    const stop = end === -1 ? markup.length : end;
+    if (stop - start > longLine) return 'plain';
+    start = stop + 1;
+  }
+  return 'wrapped';
+}
 
 /** How long the page may wait for colours at first, ms. */
 const colouringTime = 60;
@@ -66,6 +82,7 @@ const colours = HighlightStyle.define([
 /** The markup of the form as text; `onCaret` tells where the caret went, in UTF-16 code units. */
 export function MarkupEditor({
   markup,
+  written,
   notes,
   faults,
   shown,
@@ -75,7 +92,10 @@ export function MarkupEditor({
   onUndo,
   onRedo,
 }: {
+  /** As it was read last: notes, faults and spans are places in it. */
   markup: string;
+  /** As it was written last. */
+  written: string;
   notes: readonly MarkupNote[];
   faults: readonly ToldFault[];
   shown: readonly Span[];
@@ -90,7 +110,8 @@ export function MarkupEditor({
   const view = useRef<EditorView | null>(null);
   const handlers = useRef({ onEdit, onCaret, onUndo, onRedo });
   handlers.current = { onEdit, onCaret, onUndo, onRedo };
-  const first = useRef({ markup, caret: shown[0]?.start ?? 0 });
+  const isRead = markup === written;
+  const first = useRef({ markup: written, caret: shown[0]?.start ?? 0 });
 
   useEffect(() => {
     if (!place.current) return;
@@ -98,7 +119,7 @@ export function MarkupEditor({
     const anchor = Math.min(caret, doc.length);
     const made = new EditorView({
       parent: place.current,
-      state: EditorState.create({ doc, selection: { anchor }, extensions: extensions(handlers) }),
+      state: EditorState.create({ doc, selection: { anchor }, extensions: extensions(handlers, doc) }),
       scrollTo: EditorView.scrollIntoView(anchor, { y: 'center' }),
     });
     view.current = made;
@@ -119,30 +140,38 @@ export function MarkupEditor({
     return () => clearTimeout(afterPress);
   }, [takesFocus]);
 
+  const way = drawingOf(written);
   useEffect(() => {
     const editor = view.current;
-    const change = editor ? smallestChange(editor.state.doc.toString(), markup) : null;
-    if (editor && change) editor.dispatch({ changes: change, annotations: fromOutside.of(true) });
-  }, [markup]);
+    if (editor && drawing.get(editor.state) !== drawn[way])
+      editor.dispatch({ effects: drawing.reconfigure(drawn[way]) });
+  }, [way]);
 
   useEffect(() => {
     const editor = view.current;
-    if (editor)
+    const change = editor ? smallestChange(editor.state.doc.toString(), written) : null;
+    if (editor && change) editor.dispatch({ changes: change, annotations: fromOutside.of(true) });
+  }, [written]);
+
+  useEffect(() => {
+    const editor = view.current;
+    // What is told of other markup stands where it stood, moved along with what is written.
+    if (editor && isRead)
       editor.dispatch(setDiagnostics(editor.state, diagnostics(notes, faults, editor.state.doc.length)));
-  }, [notes, faults]);
+  }, [notes, faults, isRead]);
 
   const shownAt = shown.map(({ start, end }) => `${start}-${end}`).join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the spans matter, not the array that holds them
   useEffect(() => {
     const editor = view.current;
     const [firstSpan] = shown;
-    if (!editor) return;
+    if (!editor || !isRead) return;
     const scroll =
       firstSpan && firstSpan.end <= editor.state.doc.length && !editor.hasFocus
         ? [EditorView.scrollIntoView(firstSpan.start, { y: 'center' })]
         : [];
     editor.dispatch({ effects: [showField.of(shown), ...scroll] });
-  }, [shownAt]);
+  }, [shownAt, isRead]);
 
   return <div ref={place} style={{ height: '100%', minHeight: 0, overflow: 'hidden' }} />;
 }
@@ -154,7 +183,7 @@ type Handlers = React.RefObject<{
   onRedo: () => void;
 }>;
 
-function extensions(handlers: Handlers) {
+function extensions(handlers: Handlers, doc: string) {
   const run = (name: 'onUndo' | 'onRedo') => () => {
     handlers.current[name]();
     return true;
@@ -162,11 +191,10 @@ function extensions(handlers: Handlers) {
   return [
     lineNumbers(),
     lintGutter(),
-    html(),
     syntaxHighlighting(colours),
     look,
     fieldMark,
-    EditorView.lineWrapping,
+    drawing.of(drawn[drawingOf(doc)]),
     EditorView.contentAttributes.of({ 'aria-label': 'Markup of the form', tabindex: '0' }),
     // The form keeps one history for all edits, those made here included.
     keymap.of([

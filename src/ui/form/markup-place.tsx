@@ -20,18 +20,32 @@ const MarkupEditor = lazy(() =>
  */
 export function MarkupPlace(props: Omit<ComponentProps<typeof Editor>, 'takesFocus'>) {
   const { markup, notes, faults, shown } = props;
+  const long = isLong(markup);
   const [isWanted, setWanted] = useState(() => isHere || isLong(markup));
   const [takesFocus, setTakesFocus] = useState(false);
   const turn = useCallback((byKeys: boolean) => {
     setWanted(true);
     if (byKeys) setTakesFocus(true);
   }, []);
-  const reader = <MarkupReader markup={markup} notes={notes} faults={faults} shown={shown} onTurn={turn} />;
+  const reader = long ? (
+    <Waiting />
+  ) : (
+    <MarkupReader markup={markup} notes={notes} faults={faults} shown={shown} onTurn={turn} />
+  );
   if (!isWanted) return reader;
   return (
     <Suspense fallback={reader}>
       <MarkupEditor {...props} takesFocus={takesFocus} />
     </Suspense>
+  );
+}
+
+/** Nobody reads what is long for the moment in which the editor comes: to draw all of it would take longer. */
+function Waiting() {
+  return (
+    <p className="soft" style={{ padding: 16 }}>
+      Opening the markup…
+    </p>
   );
 }
 

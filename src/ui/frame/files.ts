@@ -1,7 +1,7 @@
 import { isDeviceFile } from '@/core/device/device-message';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { isFormFile, readFormFile, writeFormFile } from '@/core/form/form-file';
-import { type FormInPage, formsInPage } from '@/core/form/forms-in-page';
+import type { FormInPage } from '@/core/form/forms-in-page';
 import { nameFromWords } from '@/core/form/name-from-words';
 import { standalonePage } from '@/core/form/standalone-page';
 import type { Run, RunId } from '@/core/observation/run';
@@ -10,6 +10,7 @@ import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { addRun, loadRun } from '@/store/runs';
 import { type Merged, mergeWorkspaceFile, writeWorkspaceFile } from '@/store/workspace-file';
+import { markupReader } from '@/workers/markup-reader';
 import { download } from './download';
 import { looksLikeHtml } from './looks-like-html';
 
@@ -62,7 +63,7 @@ export async function exportWorkspace(): Promise<string> {
 
 /** Opens markup as a new form; of a page of several forms one is chosen first. */
 async function openMarkup(markup: string, name: string): Promise<Opened> {
-  const forms = formsInPage(markup);
+  const forms = await markupReader().formsInPage(markup);
   if (forms.length > 1) return { status: 'choice', forms, name };
   return { status: 'form', form: await newForm(openDatabase(), markup, name) };
 }

@@ -5,12 +5,12 @@ import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/form/form-document';
-import { calledBy } from '@/core/form/form-name';
 import type { RunId } from '@/core/observation/run';
 import { openDatabase, wasRenewed } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { Merged } from '@/store/workspace-file';
+import { markupReader } from '@/workers/markup-reader';
 import { ComparisonProvider } from '../survey/use-comparison';
 import styles from './frame.module.css';
 import { looksLikeHtml } from './looks-like-html';
@@ -215,7 +215,9 @@ function usePasteAndDrop(open: (file: File) => void): void {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (isEditable(event.target) || !looksLikeHtml(text)) return;
       event.preventDefault();
-      open(new File([text], calledBy(text)));
+      void markupReader()
+        .calledBy(text)
+        .then((name) => open(new File([text], name)));
     };
     const over = (event: DragEvent) => {
       if (event.dataTransfer?.types.includes('Files')) event.preventDefault();

@@ -15,12 +15,13 @@ import {
 import type { FormReading } from '@/core/form/field';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { nameAfter } from '@/core/form/form-name';
-import { readForm } from '@/core/form/read-form';
 import { openDatabase } from '@/store/database';
 import { leaveDraft, takeDraft } from '@/store/draft';
 import { ensureForms, saveForm } from '@/store/forms';
 import { isOutOfRoom } from '@/store/room';
 import { setSpoiledAside } from '@/store/set-aside';
+import { isLongMarkup, markupReader } from '@/workers/markup-reader';
+import { useReading } from './use-reading';
 import { useSelection } from './use-selection';
 
 /** Edits that come within this time and are of one sort undo as one, ms. */
@@ -37,13 +38,24 @@ interface Past {
   readonly lastEdit: { readonly sort: string; readonly at: number } | null;
 }
 
-export interface FormWorkspace {
+type FormChange = Partial<Omit<FormDocument, 'id'>>;
+
+/** A form together with what its markup was read as. */
+export interface ReadForm {
   readonly form: FormDocument;
   readonly reading: FormReading;
+}
+
+export interface FormWorkspace extends ReadForm {
   /** Why the last edit is not kept in this browser, in one sentence; null when it is. */
   readonly unsavedWhy: string | null;
-  /** Changes the form; edits of one `sort` in quick succession undo together. */
-  edit(change: Partial<Omit<FormDocument, 'id'>>, sort: string): void;
+  /** The markup as it was written last; long markup is read a moment later, and until then `form` and `reading` are as before. */
+  readonly written: string;
+  /**
+   * Changes the form; edits of one `sort` in quick succession undo together. An edit of places in the markup is a function: it is asked
+   * once the markup as it is then has been read, and gives null where there is nothing to be changed any more.
+   */
+  edit(change: FormChange | ((now: ReadForm) => FormChange | null), sort: string): void;
   undo(): void;
   redo(): void;
   readonly canUndo: boolean;
@@ -140,29 +152,63 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     return () => window.removeEventListener('pagehide', leave);
   }, []);
 
-  const markup = form?.markup ?? null;
-  const reading = useMemo(() => (markup === null ? null : readForm(markup)), [markup]);
+  const settled = useSettled(form);
+  const change = useCallback(
+    (next: FormChange, sort: string) => {
+      const before = current.current;
+      if (!before) return;
+      const at = Date.now();
+      editedAt.current = at;
+      setPast((old) => {
+        const joins = old.lastEdit?.sort === sort && at - old.lastEdit.at < coalesce;
+        return {
+          past: joins ? old.past : [...old.past, before].slice(-200),
+          future: [],
+          lastEdit: { sort, at },
+        };
+      });
+      const after = edited(before, next);
+      show(after);
+      // The name goes with what the markup says; of long markup a worker tells that.
+      if (after.markup === before.markup || !isLongMarkup(before.markup, after.markup)) return;
+      void markupReader()
+        .nameAfter(before.name, before.markup, after.markup)
+        .then((name) => {
+          const now = current.current;
+          if (now?.markup === after.markup && now.name === before.name && name !== now.name)
+            show({ ...now, name });
+        });
+    },
+    [show],
+  );
+  // Edits of places in markup that has not been read yet, the latest of each sort.
+  const waitingEdits = useRef(new Map<string, (now: ReadForm) => FormChange | null>());
+  useEffect(() => {
+    for (const [sort, make] of waitingEdits.current) {
+      // Each one may change the markup again; the next waits for it.
+      if (!settled || current.current?.markup !== settled.form.markup) return;
+      waitingEdits.current.delete(sort);
+      const next = make(settled);
+      if (next) change(next, sort);
+    }
+  }, [settled, change]);
+
   const workspace = useMemo((): FormWorkspace | null => {
-    if (!form || !reading) return null;
+    if (!form || !settled) return null;
     return {
-      form,
-      reading,
+      ...settled,
+      written: form.markup,
       unsavedWhy,
       canUndo: past.past.length > 0,
       canRedo: past.future.length > 0,
-      edit(change, sort) {
-        const before = current.current ?? form;
-        const at = Date.now();
-        editedAt.current = at;
-        setPast((old) => {
-          const joins = old.lastEdit?.sort === sort && at - old.lastEdit.at < coalesce;
-          return {
-            past: joins ? old.past : [...old.past, before].slice(-200),
-            future: [],
-            lastEdit: { sort, at },
-          };
-        });
-        show(edited(before, change));
+      edit(next, sort) {
+        if (typeof next !== 'function') return change(next, sort);
+        if (current.current?.markup !== settled.form.markup) {
+          waitingEdits.current.set(sort, next);
+          return;
+        }
+        const made = next(settled);
+        if (made) change(made, sort);
       },
       undo() {
         const previous = past.past.at(-1);
@@ -177,7 +223,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
         show(next);
       },
     };
-  }, [form, reading, unsavedWhy, past, show]);
+  }, [form, settled, unsavedWhy, past, show, change]);
 
   if (refused) return <StorageRefused />;
   if (!workspace) return waiting;
@@ -194,7 +240,19 @@ function edited(before: FormDocument, change: Partial<Omit<FormDocument, 'id'>>)
 
 /** Only a form that is edited by its markup alone may be called otherwise. */
 function named(before: FormDocument, { markup }: Partial<FormDocument>): FormDocument {
-  return markup === undefined ? before : { ...before, name: nameAfter(before.name, before.markup, markup) };
+  if (markup === undefined || isLongMarkup(before.markup, markup)) return before;
+  return { ...before, name: nameAfter(before.name, before.markup, markup) };
+}
+
+/** The form as it was when its markup was read last: of long markup, a moment ago. Null until anything was read. */
+function useSettled(form: FormDocument | null): ReadForm | null {
+  const reading = useReading(form?.markup ?? null);
+  const [last, setLast] = useState<ReadForm | null>(null);
+  const now = useMemo(() => form && reading && { form, reading }, [form, reading]);
+  useEffect(() => {
+    if (now) setLast(now);
+  }, [now]);
+  return now ?? last;
 }
 
 function isSameForm(a: FormDocument, b: FormDocument): boolean {

@@ -3,7 +3,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo } from 'react';
 import type { Field } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
 import { type Answers, answersOf } from '@/core/observation/answers';
 import type { Observation } from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
@@ -12,6 +11,7 @@ import { openDatabase, type StoredRun } from '@/store/database';
 import { observationsOf, picturesIn, runsOf } from '@/store/runs';
 import { useForm } from './use-form';
 import { pictures } from './use-picture';
+import { useReading } from './use-reading';
 import { useSelection } from './use-selection';
 
 export interface RunWorkspace {
@@ -54,18 +54,19 @@ export function RunProvider({ children }: { children: ReactNode }) {
     [observations, against],
   );
   const asked = run?.form.markup ?? form.markup;
-  const fields = useMemo(
-    () => (asked === form.markup ? reading.fields : readForm(asked).fields),
-    [asked, form.markup, reading.fields],
-  );
+  const other = useReading(asked === form.markup ? null : asked);
+  const fields = asked === form.markup ? reading.fields : (other?.fields ?? noFields);
+  const isRead = asked === form.markup || other !== null;
   const wanted = useMemo(() => picturesInOrder(shown, fields), [shown, fields]);
   useEffect(() => void pictures.keepOnly(wanted), [wanted]);
   const workspace = useMemo((): RunWorkspace => {
     const answers = answersOf(observations ?? []);
-    return { runs: runs ?? [], run, fields, loaded, answers, against };
-  }, [runs, run, fields, loaded, observations, against]);
+    return { runs: runs ?? [], run, fields, loaded: loaded && isRead, answers, against };
+  }, [runs, run, fields, loaded, isRead, observations, against]);
   return <RunContext value={workspace}>{children}</RunContext>;
 }
+
+const noFields: readonly Field[] = [];
 
 function useComparedRun(
   runs: readonly StoredRun[] | undefined,

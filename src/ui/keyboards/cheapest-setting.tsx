@@ -2,10 +2,9 @@
 
 import { Button, Select } from 'antd';
 import { useCallback, useState } from 'react';
-import { setAttribute } from '@/core/form/edit-markup';
+import { withAttributes } from '@/core/form/edited-form';
 import { attribute, type Field } from '@/core/form/field';
 import { ownEntry } from '@/core/form/own-entry';
-import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
 import type { Correction } from '@/core/keyboard/correction';
 import { entryOf } from '@/core/keyboard/entry';
@@ -29,7 +28,7 @@ export function CheapestSetting({
   guards: readonly Guard[];
   corrections: readonly Correction[];
 }) {
-  const { form, edit } = useForm();
+  const { form, reading, edit } = useForm();
   const [{ language }] = useSelection();
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
@@ -46,13 +45,8 @@ export function CheapestSetting({
   );
   const [replaying] = useReplay(ask);
   const apply = ({ kind, inputmode }: Setting) => {
-    const [control] = field.controls;
-    const withMode = setAttribute(form.markup, control, 'inputmode', inputmode);
-    const again = readForm(withMode)
-      .fields.flatMap(({ controls }) => controls)
-      .find(({ ordinal }) => ordinal === control.ordinal);
-    const markup = again && kind !== field.kind ? setAttribute(withMode, again, 'type', kind) : withMode;
-    edit({ markup }, `${field.id} keyboard`);
+    const values = { inputmode, ...(kind !== field.kind && { type: kind }) };
+    edit((now) => withAttributes(now, reading, field.controls[0], values), `${field.id} keyboard`);
   };
   return (
     <div className={styles.cheapest}>

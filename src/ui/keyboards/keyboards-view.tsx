@@ -4,7 +4,7 @@ import { Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
-import { setAttribute } from '@/core/form/edit-markup';
+import { withAttributes } from '@/core/form/edited-form';
 import { attribute, type Field, isTypedText, typedKinds } from '@/core/form/field';
 import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
@@ -235,10 +235,10 @@ function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
 
 /** What decides about the keyboard, changed in the markup itself. */
 function Settings({ field }: { field: Field }) {
-  const { form, edit } = useForm();
+  const { reading, edit } = useForm();
   const [control] = field.controls;
   const set = (name: string, value: string | null) =>
-    edit({ markup: setAttribute(form.markup, control, name, value) }, `${field.id} ${name}`);
+    edit((now) => withAttributes(now, reading, control, { [name]: value }), `${field.id} ${name}`);
   const choice = (name: string, values: readonly string[], absent: string) => (
     <div className={styles.setting}>
       <label htmlFor={`keyboard-${name}`}>{name}</label>

@@ -2,7 +2,7 @@
 
 import { Button, Input, type InputRef, Select } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { setAttribute } from '@/core/form/edit-markup';
+import { withAttributes } from '@/core/form/edited-form';
 import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
 import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edited-rule';
@@ -37,7 +37,7 @@ export function RulePanel({
   onSamples: (text: string) => void;
   onGuards: (guards: readonly Guard[]) => void;
 }) {
-  const { form, edit } = useForm();
+  const { reading: page, edit } = useForm();
   const rules = useMemo(() => editedRules(field, guards), [field, guards]);
   const [chosen, setChosen] = useState<EditedRule | null>(() => bestOf(rules, field, guards) ?? null);
   const edited =
@@ -58,8 +58,8 @@ export function RulePanel({
     );
   const change = (source: string) => {
     if (edited.of === 'field') {
-      const markup = setAttribute(form.markup, field.controls[0], 'pattern', source === '' ? null : source);
-      edit({ markup }, `${field.id} pattern`);
+      const values = { pattern: source === '' ? null : source };
+      edit((now) => withAttributes(now, page, field.controls[0], values), `${field.id} pattern`);
     } else
       onGuards(
         guards.map((guard) =>

@@ -1,0 +1,19 @@
+import { type Remote, wrap } from 'comlink';
+import type { MarkupReading } from './read.worker';
+
+/** Markup that is longer is read by a worker, UTF-16 code units: shorter markup takes a page less time than to draw what came of it. */
+const longMarkup = 30_000;
+
+export function isLongMarkup(...markups: readonly string[]): boolean {
+  return markups.some((markup) => markup.length > longMarkup);
+}
+
+let reader: Remote<MarkupReading> | null = null;
+
+/** The one worker of this window that reads markup; made on first use. What was asked for first is answered first. */
+export function markupReader(): Remote<MarkupReading> {
+  reader ??= wrap<MarkupReading>(
+    new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return reader;
+}
