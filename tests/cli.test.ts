@@ -1,5 +1,5 @@
-import { execFile, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFile, execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { XMLParser } from 'fast-xml-parser';
@@ -14,6 +14,21 @@ const here = await enginesAvailable();
 const directory = mkdtempSync(join(tmpdir(), 'ukko-cli-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 const at = (name: string) => join(directory, name);
+
+/** A folder on a disk of 64 KB; null where nobody may make one. */
+const smallDisk = mountedSmall(mkdtempSync(join(tmpdir(), 'ukko-disk-')));
+afterAll(() => {
+  if (smallDisk !== null) execFileSync('umount', [smallDisk]);
+});
+
+function mountedSmall(path: string): string | null {
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=64k', 'tmpfs', path], { stdio: 'ignore' });
+    return path;
+  } catch {
+    return null;
+  }
+}
 
 function ukko(...parameters: string[]): Promise<{ code: number; out: string; err: string }> {
   return new Promise((resolve) => {
@@ -242,6 +257,27 @@ describe('ukko, from a sweep to a build that fails', () => {
     expect(results.length).toBeGreaterThan(0);
     expect(results.length).toBeLessThan(5000);
   });
+
+  it.skipIf(smallDisk === null)(
+    'leaves what was there where the disk is full before all of a file is written',
+    async () => {
+      const disk = String(smallDisk);
+      writeFileSync(at('full.html'), `<form>${'<p>tide'.repeat(20_000)}<input name=a required></form>`);
+      const kept = ['run.json', 'report.html'].map((name) => join(disk, name));
+      for (const path of kept) writeFileSync(path, 'what was there');
+      const [out = '', html = ''] = kept;
+      const sweep = ['sweep', at('full.html'), '--targets', 'blink-phone', '--quiet'];
+      const run = await ukko(...sweep, '--out', out);
+      expect([run.code, run.err]).toEqual([
+        2,
+        expect.stringContaining(`The run cannot be written to ${out}.`),
+      ]);
+      const report = await ukko(...sweep, '--html', html);
+      expect([report.code, report.err]).toEqual([2, expect.stringContaining(html)]);
+      expect(kept.map((path) => readFileSync(path, 'utf8'))).toEqual(kept.map(() => 'what was there'));
+      expect(readdirSync(disk).sort()).toEqual(['report.html', 'run.json']);
+    },
+  );
 
   it.each(['--out', '--html', '--junit'])(
     'finds out before the sweep that %s cannot be written',

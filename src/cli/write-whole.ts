@@ -1,16 +1,34 @@
+import { randomUUID } from 'node:crypto';
 import { constants } from 'node:fs';
-import { access, stat, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
-import writeFileAtomic from 'write-file-atomic';
+import { access, open, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { basename, dirname, join } from 'node:path';
 
 /**
  * Writes a file as a whole or not at all: what was there before stays until all of the new content is on the disk. What is no
  * plain file, as /dev/stdout, is written to as it is. Throws what the system says.
+ *
+ * The usual package for this writes once, takes what the disk took for all of it, and puts a file that is cut off in the place of the
+ * one before.
  */
 export async function writeWhole(path: string, content: string | Uint8Array): Promise<void> {
   const there = await stat(path).catch(() => null);
   if (there && !there.isFile()) return writeFile(path, content);
-  await writeFileAtomic(path, typeof content === 'string' ? content : Buffer.from(content));
+  // A link stays one.
+  const target = there ? await realpath(path) : path;
+  const part = join(dirname(target), `.${basename(target)}.${randomUUID()}.part`);
+  try {
+    const file = await open(part, 'wx', there?.mode ?? 0o666);
+    try {
+      await file.writeFile(content);
+      await file.sync();
+    } finally {
+      await file.close();
+    }
+    await rename(part, target);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
 }
 
 /** The first of the paths to which nothing can be written, asked before the work whose result goes there; null: to all. */

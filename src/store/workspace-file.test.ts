@@ -135,6 +135,34 @@ describe('a workspace file', () => {
     expect(await Promise.all(there.tables.map((table) => table.count()))).toEqual(there.tables.map(() => 0));
   });
 
+  it('whose parts unpack to too much in all is refused, and nothing is kept', async () => {
+    await used(here);
+    const file = await writeWorkspaceFile(here);
+    const limits = { part: 100_000, picture: 100_000, all: 5000 };
+    expect(await mergeWorkspaceFile(there, file, limits)).toMatchObject({
+      status: 'fault',
+      text: expect.stringContaining('unpacks to more than Ukko takes'),
+    });
+    expect(await there.runs.count()).toBe(0);
+    expect((await mergeWorkspaceFile(there, file, { ...limits, all: 100_000 })).status).toBe('merged');
+  });
+
+  it('with parts that are called by paths gives its own parts and nothing else', async () => {
+    await used(here);
+    const zip = await JSZip.loadAsync(await (await writeWorkspaceFile(here)).arrayBuffer());
+    const run = await zip.file('runs/1.json')?.async('string');
+    for (const name of [
+      '../runs/2.json',
+      '/runs/3.json',
+      'runs/../../4.json',
+      'runs/..%2f5.json',
+      'C:\\runs\\6.json',
+    ])
+      zip.file(name, run ?? '', { createFolders: false });
+    const file = new Blob([await zip.generateAsync({ type: 'arraybuffer' })]);
+    expect(await mergeWorkspaceFile(there, file)).toMatchObject({ status: 'merged', merged: { runs: 1 } });
+  });
+
   it('that is no zip file is refused', async () => {
     expect(await mergeWorkspaceFile(there, new Blob(['PK nothing']))).toMatchObject({
       status: 'fault',

@@ -17,9 +17,8 @@ import { keepAnswers, observationsOf } from './runs';
 
 /** Longest workspace file that is opened, bytes. */
 export const maxWorkspace = 400_000_000;
-/** Longest single part of it once it is unpacked, bytes: a small file may unpack to a very large one. */
-const maxPart = 300_000_000;
-const maxPicture = 20_000_000;
+/** Most that comes out of it once it is unpacked, bytes, in one part and in all: a small file may unpack to a very large one. */
+const unpackedLimits = { part: 300_000_000, picture: 20_000_000, all: 1_000_000_000 };
 
 const contentsName = 'workspace.json';
 
@@ -74,9 +73,13 @@ export type WorkspaceMerge =
   | { readonly status: 'fault'; readonly text: string };
 
 /** Takes in what a workspace file has and this browser lacks. All of it is read and checked before anything is kept. */
-export async function mergeWorkspaceFile(database: UkkoDatabase, file: Blob): Promise<WorkspaceMerge> {
+export async function mergeWorkspaceFile(
+  database: UkkoDatabase,
+  file: Blob,
+  limits = unpackedLimits,
+): Promise<WorkspaceMerge> {
   try {
-    const read = await readAll(file);
+    const read = await readAll(file, limits);
     return { status: 'merged', merged: await keepAll(database, read) };
   } catch (error) {
     if (error instanceof Damaged) return { status: 'fault', text: error.message };
@@ -92,7 +95,7 @@ interface ReadWorkspace {
   readonly pictures: readonly Picture[];
 }
 
-async function readAll(file: Blob): Promise<ReadWorkspace> {
+async function readAll(file: Blob, limits: typeof unpackedLimits): Promise<ReadWorkspace> {
   if (file.size > maxWorkspace)
     throw new Damaged(
       'The workspace file is larger than 400 MB. Thin the old pictures where it comes from, and export it again.',
@@ -100,6 +103,14 @@ async function readAll(file: Blob): Promise<ReadWorkspace> {
   const zip = await (await newZip()).loadAsync(await file.arrayBuffer()).catch(() => {
     throw new Damaged('The workspace file is damaged, or no zip file. Export the workspace again.');
   });
+  let left = limits.all;
+  const unpacked = async (part: JSZip.JSZipObject, most: number) => {
+    const bytes = await bytesOf(part, Math.min(most, left));
+    left -= bytes.length;
+    return bytes;
+  };
+  const textOf = async (part: JSZip.JSZipObject) =>
+    new TextDecoder().decode(await unpacked(part, limits.part));
   const listed = zip.file(contentsName);
   if (!listed)
     throw new Damaged(
@@ -118,22 +129,17 @@ async function readAll(file: Blob): Promise<ReadWorkspace> {
     const part = zip.file(`pictures/${id}.png`);
     // A picture may have been thinned out; answers stand without it.
     if (!part) continue;
-    pictures.push({ id, width, height, data: await pictureIn(part, id) });
+    pictures.push({ id, width, height, data: pictureIn(await unpacked(part, limits.picture), id) });
   }
   return { contents: reading.contents, runs, pictures };
 }
 
-async function pictureIn(part: JSZip.JSZipObject, id: PictureId): Promise<string> {
-  const bytes = await bytesOf(part, maxPicture);
+function pictureIn(bytes: Uint8Array<ArrayBuffer>, id: PictureId): string {
   if (pictureId(bytes) !== id)
     throw new Damaged(
-      `The picture ${part.name} in the workspace file is damaged. Export the workspace again.`,
+      `The picture pictures/${id}.png in the workspace file is damaged. Export the workspace again.`,
     );
   return pictureData(bytes);
-}
-
-async function textOf(part: JSZip.JSZipObject): Promise<string> {
-  return new TextDecoder().decode(await bytesOf(part, maxPart));
 }
 
 /** Unpacks one part, and stops as soon as it is too long. */

@@ -2,7 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import type { MarkupReading } from './read.worker';
 
 /** Markup that is longer is read by a worker, UTF-16 code units: shorter markup takes a page less time than to draw what came of it. */
-const longMarkup = 30_000;
+const longMarkup = 10_000;
 
 export function isLongMarkup(...markups: readonly string[]): boolean {
   return markups.some((markup) => markup.length > longMarkup);

@@ -1,4 +1,11 @@
-import { attributeOf, type Element, elementsOf, parseMarkup, textOf } from './parse-markup';
+import {
+  attributeOf,
+  type Element,
+  elementsOf,
+  type ParsedMarkup,
+  parseMarkup,
+  textOf,
+} from './parse-markup';
 import { readForm } from './read-form';
 
 /** A form of which nothing is known yet. */
@@ -9,13 +16,13 @@ const most = 80;
 let last: { readonly markup: string; readonly name: string } | null = null;
 
 /** What markup says that it is: its first heading or legend, the form's own label, the title of its page, or its first fields. */
-export function calledBy(markup: string): string {
-  if (last?.markup !== markup) last = { markup, name: nameIn(markup) };
+export function calledBy(markup: string, parsed?: ParsedMarkup): string {
+  if (last?.markup !== markup) last = { markup, name: nameIn(markup, parsed ?? parseMarkup(markup)) };
   return last.name;
 }
 
-function nameIn(markup: string): string {
-  const elements = [...elementsOf(parseMarkup(markup).document)].map(({ element }) => element);
+function nameIn(markup: string, parsed: ParsedMarkup): string {
+  const elements = [...elementsOf(parsed.document)].map(({ element }) => element);
   const first = (tags: RegExp, textIn: (element: Element) => string | null) => {
     for (const element of elements) {
       const text = tags.test(element.tagName) ? textIn(element) : null;
@@ -28,18 +35,18 @@ function nameIn(markup: string): string {
     first(/^form$/, (form) => attributeOf(form, 'aria-label')) ??
     first(/^legend$/, textOf) ??
     first(/^title$/, textOf);
-  const words = said ?? ofFields(markup) ?? unnamed;
+  const words = said ?? ofFields(markup, parsed) ?? unnamed;
   return Array.from(words.replace(/\s+/g, ' ').trim()).slice(0, most).join('');
 }
 
-function ofFields(markup: string): string | null {
-  const { fields } = readForm(markup);
+function ofFields(markup: string, parsed: ParsedMarkup): string | null {
+  const { fields } = readForm(markup, parsed);
   const labels = fields.slice(0, 2).map(({ label }) => label);
   if (labels.length === 0) return null;
   return fields.length > 2 ? `${labels.join(', ')} …` : labels.join(', ');
 }
 
 /** The name that a form has once its markup is edited: it goes with what the markup says, until a person gives it one. */
-export function nameAfter(name: string, before: string, after: string): string {
-  return name === calledBy(before) ? calledBy(after) : name;
+export function nameAfter(name: string, before: string, after: string, parsed?: ParsedMarkup): string {
+  return name === calledBy(before) ? calledBy(after, parsed) : name;
 }

@@ -1,5 +1,5 @@
 import type { Control } from './field';
-import { attributeOf, elementSpan, elementsOf, parseMarkup, textOf } from './parse-markup';
+import { attributeOf, elementSpan, elementsOf, type ParsedMarkup, parseMarkup, textOf } from './parse-markup';
 import { controlsIn } from './read-form';
 
 /** One of the forms of a page, with what it needs of the page around it. */
@@ -12,8 +12,11 @@ export interface FormInPage {
 }
 
 /** The forms of a page, in tree order; those without a control are left out. */
-export function formsInPage(markup: string): FormInPage[] {
-  const elements = [...elementsOf(parseMarkup(markup).document)];
+export function formsInPage(
+  markup: string,
+  { document }: Pick<ParsedMarkup, 'document'> = parseMarkup(markup),
+): FormInPage[] {
+  const elements = [...elementsOf(document)];
   const controls = controlsIn(elements).map(({ control }) => control);
   const styles = elements.flatMap(({ element }) => {
     const span = element.tagName === 'style' ? elementSpan(element) : null;

@@ -48,8 +48,7 @@ export interface Found {
  * @param markup a fragment or a whole page.
  * @returns fields in document order and notes in source order.
  */
-export function readForm(markup: string): FormReading {
-  const parsed = parseMarkup(markup);
+export function readForm(markup: string, parsed: ParsedMarkup = parseMarkup(markup)): FormReading {
   const elements = [...elementsOf(parsed.document)];
   const found = controlsIn(elements);
   const byId = elementsById(elements);

@@ -51,7 +51,7 @@ function drawingOf(markup: string): keyof typeof drawn {
 }
 
 /** How long the page may wait for colours at first, ms. */
-const colouringTime = 60;
+const colouringTime = 25;
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },

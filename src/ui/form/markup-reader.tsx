@@ -7,7 +7,7 @@ import { type LinePiece, markupLines } from '@/core/form/markup-colours';
 import styles from './markup-reader.module.css';
 
 /** Markup of more lines, or more UTF-16 code units, is for the editor alone, which draws what is in sight. */
-export const mostRead = { lines: 1000, length: 80_000 } as const;
+export const mostRead = { lines: 250, length: 16_000 } as const;
 
 /** The markup as it is read before anybody turns to it to edit it: the editor, which looks just like it, is large. */
 export function MarkupReader({
