@@ -1,6 +1,8 @@
+import type { Server as HttpServer } from 'node:http';
 import { RequestError, Server } from 'proxy-chain';
 import { type OwnPage, pageAddressFault } from '@/core/page/own-page';
 import { readEnginesFile } from './engines-file';
+import { ownServer } from './local-server';
 
 /**
  * What stands between a page of the developer's own and every other address than those that may be opened. Where the page itself is led
@@ -61,6 +63,7 @@ export async function openGate({ held = false }: Pick<OwnPage, 'held'>): Promise
       return { requestAuthentication: false };
     },
   });
+  ownServer(proxy.server as HttpServer);
   await proxy.listen();
   return {
     fault: (address) => requestFault(address, origins),

@@ -14,9 +14,14 @@ export function isOwnServer(server: Server): boolean {
   return own.has(server);
 }
 
+/** Makes a server one of Ukko's own, which whoever guards the app leaves alone. */
+export function ownServer(server: Server): void {
+  own.add(server);
+}
+
 /** Starts a server on a free port. @returns its address, without a slash at the end */
 export function startListening(server: Server, host: string): Promise<string> {
-  own.add(server);
+  ownServer(server);
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(0, host, () => {
