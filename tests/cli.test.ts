@@ -7,10 +7,12 @@ import { afterAll, describe, expect, it, vi } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
 import { writeFormFile } from '@/core/form/form-file';
 import { readRunFile } from '@/core/observation/run-file';
+import { findPhonePrograms } from '@/engines/phone-screen';
 import { enginesAvailable } from './fixtures/engines';
 import { hostilePatterns } from './fixtures/hostile-patterns';
 
 const here = await enginesAvailable();
+const hasPhone = (await findPhonePrograms()).status === 'found';
 const directory = mkdtempSync(join(tmpdir(), 'ukko-cli-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 const at = (name: string) => join(directory, name);
@@ -256,6 +258,22 @@ describe('ukko, from a sweep to a build that fails', () => {
     const { results } = JSON.parse(readFileSync(at('stopped.json'), 'utf8'));
     expect(results.length).toBeGreaterThan(0);
     expect(results.length).toBeLessThan(5000);
+  });
+
+  it.skipIf(!here || !hasPhone)('writes which keyboards came when it is told to stop', async () => {
+    writeFileSync(at('phone.html'), `<form>${'<p><input name=a>'.repeat(12)}</form>`);
+    const child = spawn(
+      process.execPath,
+      [join(process.cwd(), 'bin/ukko.mjs'), 'keyboards', at('phone.html'), '--json', at('phone.json')],
+      { cwd: directory, stdio: ['ignore', 'pipe', 'ignore'] },
+    );
+    child.stdout.once('data', () => child.kill('SIGTERM'));
+    const code = await new Promise((resolve) => child.once('exit', resolve));
+    expect(code).toBe(1);
+    const { answers, engine } = JSON.parse(readFileSync(at('phone.json'), 'utf8'));
+    expect(engine).toBe('Chromium');
+    expect(answers.length).toBeGreaterThan(0);
+    expect(answers.length).toBeLessThan(12);
   });
 
   it.skipIf(smallDisk === null)(

@@ -4,6 +4,7 @@ import { askedText } from '@/core/keyboard/content-purpose';
 import { isTappable, type PhoneEngine } from '@/core/keyboard/keyboard-question';
 import { untold } from '@/core/observation/observation';
 import { pictureBytes } from '@/core/observation/picture';
+import { firstLine } from '@/engines/deadline';
 import { EngineLost } from '@/engines/engine';
 import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
 import { readFormFile } from './read-form-file';
@@ -24,21 +25,27 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
   const unwritable = await unwritablePath([options.json]);
   if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const signal = stopSignal();
+  let sweep: KeyboardSweep | null = null;
   try {
     if (options.pictures) await mkdir(options.pictures, { recursive: true });
-    const sweep = await measureKeyboards(
+    await measureKeyboards(
       options.engine,
       { markup: form.markup, page: null },
       isTappable,
-      (answer) => process.stdout.write(`${lineOf(answer)}\n`),
+      (answer, by) => {
+        process.stdout.write(`${lineOf(answer)}\n`);
+        sweep = { ...by, answers: [...(sweep?.answers ?? []), answer] };
+      },
       signal,
     );
-    await write(sweep, options);
   } catch (error) {
-    if (!(error instanceof EngineLost)) throw error;
-    process.stderr.write(`${error.message}\n`);
+    if (!signal.aborted && !(error instanceof EngineLost)) throw error;
+    const why = signal.aborted ? `Stopped before the end, because ${signal.reason}.` : firstLine(error);
+    process.stderr.write(`${why}\n`);
     process.exitCode = 1;
   }
+  // What came before it was stopped, or before the engine was lost, is an answer.
+  if (sweep) await write(sweep, options);
 }
 
 function lineOf({ field, measured }: KeyboardAnswer): string {
