@@ -58,7 +58,34 @@ export async function measureKeyboards(
   if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
   if (phone.status === 'missing') throw new EngineLost(phone.remedy, { isSettled: true });
   signal?.throwIfAborted();
-  const screen = await onceMore(() => startPhoneScreen(phone.programs), signal);
+  const gate = page && (await openGate(page));
+  const server = await startPageServer();
+  try {
+    const address = page ? page.address : server.add(pageUnderTest(markup));
+    const screen = await onceMore(() => startPhoneScreen(phone.programs), signal);
+    const start = () => phoneBrowsers[name](found.path, screen.env, gate);
+    return await measuredOn(screen, start, { address, markup, page }, wanted, onAnswer, {
+      engine: engine.title,
+      version: found.version ?? 'unknown',
+      signal,
+    });
+  } finally {
+    await server.close();
+    await gate?.close();
+  }
+}
+
+/** Taps the fields on a display, which is gone in the end. */
+async function measuredOn(
+  screen: PhoneScreen,
+  start: () => Promise<PhoneBrowser>,
+  { address, markup, page }: Pick<KeyboardQuestion, 'markup' | 'page'> & { readonly address: string },
+  wanted: (field: Field) => boolean,
+  onAnswer: (answer: KeyboardAnswer, by: { engine: string; version: string }) => void,
+  asked: { readonly engine: string; readonly version: string; readonly signal: AbortSignal | undefined },
+): Promise<KeyboardSweep> {
+  const { engine, signal } = asked;
+  let { version } = asked;
   let shown: Shown | null = null;
   let hidden: Promise<void> = Promise.resolve();
   const hide = () => {
@@ -69,17 +96,12 @@ export async function measureKeyboards(
   };
   const stop = () => void hide();
   signal?.addEventListener('abort', stop, { once: true });
-  const server = await startPageServer();
-  const gate = page && (await openGate(page));
   try {
-    const address = page ? page.address : server.add(pageUnderTest(markup));
     const { fields } = readForm(markup);
-    const show = () =>
-      shownAt(phoneBrowsers[name](found.path, screen.env, gate), address, screen, page, fields);
+    const show = () => shownAt(start(), address, screen, page, fields);
     const answers: KeyboardAnswer[] = [];
     const shelf = new PictureShelf();
-    let version = found.version ?? 'unknown';
-    const asked = async (field: Field) => {
+    const ofField = async (field: Field) => {
       signal?.throwIfAborted();
       shown ??= await show();
       version = shown.browser.version;
@@ -94,16 +116,14 @@ export async function measureKeyboards(
       }
     };
     for (const field of fields.filter(wanted)) {
-      const answer = await onceMore(() => asked(field), signal);
+      const answer = await onceMore(() => ofField(field), signal);
       answers.push(answer);
-      onAnswer(answer, { engine: engine.title, version });
+      onAnswer(answer, { engine, version });
     }
-    return { engine: engine.title, version, answers };
+    return { engine, version, answers };
   } finally {
     signal?.removeEventListener('abort', stop);
     await hide();
-    await gate?.close();
-    await server.close();
     await screen.close();
   }
 }

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
-import { commandTimeout } from './deadline';
+import { commandTimeout, firstLine } from './deadline';
+import { EngineLost } from './engine';
 import { findProgram } from './find-program';
 import { endKept, type Keeping, keeping, startKept } from './kept';
 import { type KeyboardLog, keyboardLog } from './keyboard-log';
@@ -66,7 +67,7 @@ const configuration = [
   'focus_follows_mouse no',
 ].join('\n');
 
-/** Starts it. Throws when a part of it does not start; nothing stays behind then. */
+/** Starts it. Throws `EngineLost` when a part of it does not start; nothing stays behind then. */
 export async function startPhoneScreen(programs: PhonePrograms): Promise<PhoneScreen> {
   const kept: Keeping[] = [];
   const running: [ReturnType<typeof startKept>, Keeping][] = [];
@@ -143,7 +144,7 @@ export async function startPhoneScreen(programs: PhonePrograms): Promise<PhoneSc
     };
   } catch (error) {
     await close();
-    throw error;
+    throw new EngineLost(`The phone-sized display did not start: ${firstLine(error)}.`);
   }
 }
 

@@ -37,6 +37,18 @@ const asking = askingOf('<input name=a required>', ['look', 'message']);
 const chromium = targets.filter((target): target is EngineTarget => target.id === 'chromium');
 const lineUp = defaultLineUp.targets.filter((target) => target.ask !== 'engine' || target.id === 'chromium');
 
+/** A window whose `localStorage` keeps what it is told in the map that comes back. */
+function windowWithStorage(): ReadonlyMap<string, string> {
+  const kept = new Map<string, string>();
+  const localStorage = {
+    setItem: (key: string, value: string) => kept.set(key, value),
+    getItem: (key: string) => kept.get(key) ?? null,
+    removeItem: (key: string) => kept.delete(key),
+  };
+  vi.stubGlobal('window', { localStorage });
+  return kept;
+}
+
 async function samplePicture(byte: number): Promise<Picture> {
   const bytes = new Uint8Array([137, 80, 78, 71, byte]);
   return { id: pictureId(bytes), width: 5, height: 1, data: btoa(String.fromCharCode(...bytes)) };
@@ -170,13 +182,7 @@ describe('forms', () => {
     expect((await database.forms.get(demoForm.id))?.markup).toBe(demoForm.markup);
   });
   it('get back the last edit of a page that went away', async () => {
-    const kept = new Map<string, string>();
-    const localStorage = {
-      setItem: (key: string, value: string) => kept.set(key, value),
-      getItem: (key: string) => kept.get(key) ?? null,
-      removeItem: (key: string) => kept.delete(key),
-    };
-    vi.stubGlobal('window', { localStorage });
+    windowWithStorage();
     leaveDraft({ ...demoForm, name: 'Edited' });
     await takeDraft(database);
     expect((await database.forms.get(demoForm.id))?.name).toBe('Edited');
@@ -423,13 +429,7 @@ describe('a storage without room', () => {
   });
 
   it('leaves the last edit of a page that went away where it is, until it can be kept', async () => {
-    const kept = new Map<string, string>();
-    const localStorage = {
-      setItem: (key: string, value: string) => kept.set(key, value),
-      getItem: (key: string) => kept.get(key) ?? null,
-      removeItem: (key: string) => kept.delete(key),
-    };
-    vi.stubGlobal('window', { localStorage });
+    const kept = windowWithStorage();
     await ensureForms(database);
     leaveDraft({ ...demoForm, name: 'Edited' });
     const putting = full();
