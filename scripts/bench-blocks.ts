@@ -4,18 +4,24 @@
  */
 import { chromium, type Page } from '@playwright/test';
 import { readForm } from '@/core/form/read-form';
+import { hostilePatterns } from '../tests/fixtures/hostile-patterns';
 import { startApp } from './start-app.mjs';
 
 const lines = (count: number) =>
   '<p>A line of text about tides and buoys, with a <b>bold</b> word.</p>\n'.repeat(count);
 const times = (count: number, one: (index: number) => string) =>
   Array.from({ length: count }, (_, index) => one(index)).join('');
+const escaped = (text: string) => text.replaceAll('&', '&amp;').replaceAll('"', '&quot;');
 const field = (index: number) =>
   `<p><label>Field ${index} <input name=f${index} required pattern="[a-z]+"></label>\n`;
 
 const shapes: readonly (readonly [string, string])[] = [
   ['a form of 30 fields', `<form>${times(30, field)}<button>Send</button></form>`],
   ['a page of 300 KB', `<form>${times(30, (index) => lines(150) + field(index))}</form>`],
+  [
+    'hostile patterns',
+    `<form>${hostilePatterns.map((pattern, index) => `<p><label>Field ${index} <input name=f${index} pattern="${escaped(pattern)}" value="${'a'.repeat(40)}"></label>`).join('')}</form>`,
+  ],
   ['1 million characters of text', `<form>${lines(14_500)}<input name=a></form>`],
   ['20,000 elements deep', `${'<div>'.repeat(20_000)}<input name=a>`],
   ['500 fields', `<form>${times(500, field)}</form>`],

@@ -53,6 +53,25 @@ describe('the house', () => {
     expect(touching).toEqual([]);
   });
 
+  it('JSON of others is read by readJson, which bounds its depth', () => {
+    const parsing = files('src').filter((file) => /\bJSON\.parse\(/.test(readFileSync(file, 'utf8')));
+    // What Ukko's own server, page or storage said, and single strings of a script.
+    expect(parsing.sort()).toEqual(
+      [
+        'src/core/page/page-steps.ts',
+        'src/core/read-json.ts',
+        'src/core/script/script-text.ts',
+        'src/engines/webdriver-session.ts',
+        'src/probe/device-page.ts',
+        'src/store/ask-server.ts',
+        'src/store/draft.ts',
+        'src/store/server-news.ts',
+        'src/ui/frame/use-device.tsx',
+        'src/ui/keyboards/measured-keyboards.tsx',
+      ].sort(),
+    );
+  });
+
   it('what people wrote is looked up by ownEntry, never as a member of an object', () => {
     const looking = files('src').flatMap((file) =>
       [...readFileSync(file, 'utf8').matchAll(/\b(?:typing|scripts)\??\.?\[/g)].map(() => file),

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { array, object, string, ValidationError } from 'yup';
+import { readJson } from '@/core/read-json';
 import { engineNames } from '@/core/target/target';
 import { projectRoot } from '@/probe/bundle';
 
@@ -73,7 +74,7 @@ export async function readEnginesFile(path = enginesFilePath()): Promise<Engines
   const content = await readFile(/* turbopackIgnore: true */ path, 'utf8').catch(() => null);
   if (content === null) return { status: 'read', endpoints: [], pages: [] };
   try {
-    const { endpoints = [], pages = [] } = schema.validateSync(JSON.parse(content), {
+    const { endpoints = [], pages = [] } = schema.validateSync(readJson(content), {
       strict: true,
       abortEarly: true,
     });

@@ -7,6 +7,7 @@ import { codeLength, deviceCode } from '@/core/device/device-code';
 import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-message';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
+import { readJson } from '@/core/read-json';
 import { startListening, stopListening } from '@/engines/local-server';
 import { aliveEvery } from '@/probe/device-data';
 import { deviceHtml, devicePolicy } from '@/probe/device-html';
@@ -246,7 +247,7 @@ async function bodyOf(request: IncomingMessage): Promise<Buffer | null> {
 
 function parsed(body: Buffer): unknown {
   try {
-    return JSON.parse(body.toString('utf8'));
+    return readJson(body.toString('utf8'));
   } catch {
     return undefined;
   }

@@ -20,8 +20,10 @@ export async function readBody(request: Request): Promise<BodyReading> {
     chunks.push(chunk);
   }
   try {
-    return { status: 'read', value: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+    return { status: 'read', value: readJson(Buffer.concat(chunks).toString('utf8')) };
   } catch {
     return { status: 'fault', code: 400, text: 'The request is not JSON. Reload Ukko and try again.' };
   }
 }
+
+import { readJson } from '@/core/read-json';

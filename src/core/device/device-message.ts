@@ -2,6 +2,7 @@ import { array, mixed, number, object, string, ValidationError } from 'yup';
 import type { Observation } from '../observation/observation';
 import { observationSchema, pictureSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
+import { readJson } from '../read-json';
 import type { TargetId } from '../target/target';
 
 /** What a device's page sends, over the network or in a file. */
@@ -72,7 +73,7 @@ export function isDeviceFile(content: string): boolean {
 /** Reads a file of answers that was carried over. */
 export function readDeviceFile(content: string): DeviceReading {
   try {
-    return readDeviceMessage(JSON.parse(content));
+    return readDeviceMessage(readJson(content));
   } catch {
     return fault('the file is cut off or was changed');
   }

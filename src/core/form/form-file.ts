@@ -1,4 +1,5 @@
 import { ValidationError } from 'yup';
+import { readJson } from '../read-json';
 import type { FormDocument } from './form-document';
 import { formSchema } from './form-schema';
 import { linePositions } from './line-positions';
@@ -25,7 +26,7 @@ export function isFormFile(content: string): boolean {
 export function readFormFile(content: string): FormFileReading {
   let value: unknown;
   try {
-    value = JSON.parse(content);
+    value = readJson(content);
   } catch (error) {
     return fault(
       `The form file is no JSON${whereOf(error, content)}. Mend it there, or export the form again.`,

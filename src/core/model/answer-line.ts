@@ -1,4 +1,5 @@
 import { array, type InferType, mixed, object, string, ValidationError } from 'yup';
+import { readJson } from '../read-json';
 import { GaveUp } from '../regexp/budget';
 import { focusWays } from '../script/stroke';
 import { standardWays, type Ways } from '../standard/ways';
@@ -92,7 +93,7 @@ export function answerLine(line: string): LineAnswer {
 function readQuestion(line: string): Question | { error: string } {
   let json: unknown;
   try {
-    json = JSON.parse(line);
+    json = readJson(line);
   } catch {
     return { error: 'This line is no JSON. Write one object on each line.' };
   }

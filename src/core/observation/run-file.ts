@@ -1,5 +1,6 @@
 import { array, object, string, ValidationError } from 'yup';
 import { formSchema } from '../form/form-schema';
+import { readJson } from '../read-json';
 import { lineUpSchema } from '../target/target-schema';
 import { observationSchema, pictureSchema, timeSchema } from './observation-schema';
 import type { Run } from './run';
@@ -89,7 +90,7 @@ export function readRunFile(content: string): RunFileReading {
 
 function parse(content: string): unknown {
   try {
-    return JSON.parse(content);
+    return readJson(content);
   } catch {
     return null;
   }

@@ -56,7 +56,10 @@ export function readSweepRequest(value: unknown): SweepRequestReading {
     request = schema.validateSync(value, { strict: true, abortEarly: true }) as unknown as SweepRequest;
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    return { status: 'fault', text: error.message.slice(0, 300) };
+    return {
+      status: 'fault',
+      text: `The sweep cannot be read: ${error.message.slice(0, 300)}. Reload Ukko and sweep again.`,
+    };
   }
   const ids = request.targets.map(({ id }) => id);
   if (new Set(ids).size !== ids.length)

@@ -7,6 +7,7 @@ import { correctionSchema } from '../keyboard/correction-schema';
 import { pictureIdSchema, pixels, timeSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
 import type { RunId } from '../observation/run';
+import { readJson } from '../read-json';
 import type { LineUp } from '../target/line-up';
 import type { Target } from '../target/target';
 import { lineUpSchema, targetSchema } from '../target/target-schema';
@@ -94,7 +95,7 @@ const contentsSchema = object({
 export function readWorkspace(content: string): WorkspaceReading {
   let value: unknown;
   try {
-    value = JSON.parse(content);
+    value = readJson(content);
   } catch {
     return fault('The workspace file is damaged: its workspace.json is no JSON. Export the workspace again.');
   }
