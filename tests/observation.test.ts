@@ -306,6 +306,43 @@ describe('a sweep request', () => {
   });
 });
 
+describe('a run of a form of any size', () => {
+  const options = (count: number) =>
+    Array.from({ length: count }, (_, index) => `<option selected value=${index}>o`).join('');
+
+  it.each([
+    ['a long name', `<form><input name="${'n'.repeat(5000)}" required><button>Send</button></form>`],
+    [
+      'a long label',
+      `<form><label>${'l'.repeat(50_000)}<input name=a required></label><button>Send</button></form>`,
+    ],
+    ['many options', `<form><select multiple name=m>${options(3000)}</select><button>Send</button></form>`],
+    ['a long value', `<form><input name=a value="${'v'.repeat(100_000)}"><button>Send</button></form>`],
+    ['many fields in the way', `<form>${'<input required name=a>'.repeat(450)}<button>Send</button></form>`],
+  ])('can be asked for, and is read again as it was written: %s', async (_, markup) => {
+    const phone = targets.find(({ id }) => id === 'blink-phone');
+    if (!phone) throw new Error('no phone');
+    const form = { ...demoForm, markup };
+    const questions = pageQuestions.filter((one) => one !== 'typing');
+    const gathered = collectRun({ ...start, form, lineUp: { targets: [phone], reference: phone.id } });
+    const observers = { engines: async () => undefined, probe: async () => undefined };
+    await sweep([phone], askingOf(markup, questions), observers, gathered.emit, new AbortController().signal);
+    const run = gathered.run('2026-11-23T08:00:09Z');
+    expect(run.observations.length).toBeGreaterThan(0);
+    const reading = readRunFile(writeRunFile(run));
+    expect(reading).toMatchObject({ status: 'read', run: { observations: run.observations } });
+    const request = {
+      markup,
+      questions,
+      scripts: {},
+      fields: askingOf(markup, questions).fields.map(({ id }) => id),
+      targets: targets.filter(({ ask }) => ask === 'engine').slice(0, 1),
+      page: null,
+    };
+    expect(readSweepRequest(request).status).toBe('read');
+  });
+});
+
 describe('small things', () => {
   it('says where an answer comes from in one line', () => {
     expect(provenanceText(look.provenance)).toBe('Measured: Chromium 156 over WebDriver BiDi');

@@ -48,6 +48,9 @@ export interface BidiEngine {
 
 const protocol = 'WebDriver BiDi';
 
+/** Pixels of the largest picture that is taken: browsers take none of what is much larger. */
+const mostPixels = 100_000_000;
+
 /** How every browser is launched over this protocol. */
 export const launchOptions = {
   protocol: 'webDriverBiDi',
@@ -313,9 +316,23 @@ class BidiPage implements EnginePage {
     boxes: readonly (Box | null)[],
     document: { width: number; height: number },
   ): Promise<(Picture | null)[]> {
-    // One box is cut by the browser; many are cut here out of one picture of the whole document.
-    const [only] = boxes;
-    const clip = boxes.length === 1 && only ? only : { x: 0, y: 0, ...document };
+    // A control may be larger than any picture; that costs the others nothing.
+    const shown = boxes.map((box) => (box && this.fits(box) ? box : null));
+    const one = boxes.length === 1 ? shown[0] : null;
+    const clip = one ?? { x: 0, y: 0, ...document };
+    // One box is cut by the browser; many are cut here out of one picture of the whole document, where one can be taken.
+    if (this.fits(clip)) return this.cutOut(clip, shown);
+    const pictures: (Picture | null)[] = [];
+    for (const box of shown) pictures.push(box && ((await this.cutOut(box, [box]))[0] ?? null));
+    return pictures;
+  }
+
+  private fits({ width, height }: { readonly width: number; readonly height: number }): boolean {
+    return width * height * this.variant.zoom ** 2 <= mostPixels;
+  }
+
+  private async cutOut(clip: Box, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    if (boxes.every((box) => box === null)) return [...boxes] as null[];
     await this.painted();
     const png = await this.answer(() =>
       this.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),

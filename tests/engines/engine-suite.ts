@@ -320,6 +320,27 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
     });
 
+    it('answers about every field beside one that is larger than any picture', async () => {
+      const style = `height:30000px;width:25000px;font-family:${'serif,'.repeat(300)}serif`;
+      const { observations } = await ask(
+        target,
+        askingOf(`<form><p><input name=a><p><textarea name=t style="${style}"></textarea></form>`, [
+          'look',
+          'message',
+        ]),
+      );
+      expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+      const looks = observations.flatMap((o) =>
+        o.question === 'look' && o.state === 'closed' && o.outcome.status === 'answered'
+          ? [[o.field, o.outcome.facts.picture !== null]]
+          : [],
+      );
+      expect(looks).toEqual([
+        ['a', true],
+        ['t', false],
+      ]);
+    });
+
     it('that is killed in the middle is started again and asked the rest', async () => {
       let killed = false;
       const { observations, messages } = await ask(target, full, undefined, (message) => {

@@ -7,7 +7,7 @@ import { type KeyboardQuestion, type PhoneEngine, phoneEngines } from './keyboar
 
 const schema = object({
   markup: string().strict().required().max(limits.markup),
-  field: string<FieldId>().strict().min(1).max(300).nullable().defined(),
+  field: string<FieldId>().strict().min(1).max(limits.markup).nullable().defined(),
   engine: mixed<PhoneEngine>()
     .oneOf([...phoneEngines])
     .required(),

@@ -1,5 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { planNames } from '../fallback/fallback-plan';
+import { mostElements } from '../form/parse-markup';
 import { guardsSchema } from '../guard/guard-schema';
 import { contentHints, contentPurposes } from '../keyboard/content-purpose';
 import { scriptSchema } from '../script/script-schema';
@@ -19,7 +20,8 @@ import {
 const text = (max = 1_000_000) => string().strict().defined().max(max);
 const nullableText = () => string().strict().defined().nullable().max(1_000_000);
 const whole = () => number().strict().integer().min(0).required();
-const length = () => number().strict().min(0).max(1_000_000).required();
+/** CSS px; engines draw nothing larger. */
+const length = () => number().strict().min(0).max(1_000_000_000).required();
 const flag = () => boolean().strict().required();
 const one = <T extends string>(names: readonly T[]) =>
   mixed<T>()
@@ -38,16 +40,17 @@ export const timeSchema = string()
 
 const size = () =>
   object({ width: length(), height: length() }).strict().noUnknown().nullable().default(undefined).defined();
-const list = (item: Parameters<typeof array>[0]) => array(item).strict().max(1000).defined();
+/** As many as markup has elements. */
+const list = (item: Parameters<typeof array>[0]) => array(item).strict().max(mostElements).defined();
 const ratio = () => number().strict().min(1).max(21).nullable().defined();
 
 const lookFacts = shape({
-  typeReflected: text(100),
+  typeReflected: text(),
   size: size(),
   value: text(),
   textShown: text().nullable(),
   sent: list(text()).nullable(),
-  font: text(1000).nullable(),
+  font: text().nullable(),
   contrast: object({ text: ratio(), placeholder: ratio() })
     .strict()
     .noUnknown()
@@ -55,7 +58,7 @@ const lookFacts = shape({
     .default(undefined)
     .defined(),
   pseudoClasses: list(text(100)).nullable(),
-  marks: list(shape({ by: text(500), text: text(5000) })).nullable(),
+  marks: list(shape({ by: text(500), text: text() })).nullable(),
   drawnBy: mixed<'label'>().oneOf(['label']).optional(),
   focusUnseen: boolean().strict().optional(),
   moves: flag(),
@@ -116,7 +119,7 @@ const sending = lazy((value: unknown) => {
         status: one(['blocked']),
         by: nullableText(),
         message: nullableText(),
-        invalid: list(text(1000)),
+        invalid: list(text()),
         heldBy: mixed<'page'>().oneOf(['page']).optional(),
       });
     default:
@@ -218,7 +221,7 @@ const outcome = (facts: ReturnType<typeof shape>) =>
       : shape({ status: one(['inapplicable', 'failed']), reason: text(5000) }),
   );
 
-const asked = { field: text(1000).min(1), target: text(200).min(1), provenance, at: timeSchema };
+const asked = { field: text().min(1), target: text(200).min(1), provenance, at: timeSchema };
 
 const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   look: lookFacts,
@@ -232,7 +235,7 @@ const factsOf: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   keyboard: keyboardFacts,
 };
 
-export const pixels = () => number().strict().integer().min(1).max(20_000).required();
+export const pixels = () => number().strict().integer().min(1).max(1_000_000).required();
 
 /** One picture from a file or a stream. */
 export const pictureSchema = object({

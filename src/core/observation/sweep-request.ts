@@ -42,7 +42,11 @@ const schema = object({
     .max(pageQuestions.length)
     .required(),
   scripts: mapOf(object({ script: scriptSchema, guards: guardsSchema }).strict().noUnknown()),
-  fields: array(string().strict().required().max(1000)).strict().max(limits.fields).nullable().defined(),
+  fields: array(string().strict().required().max(limits.markup))
+    .strict()
+    .max(limits.fields)
+    .nullable()
+    .defined(),
   targets: array(engineTargetSchema).strict().min(1).max(maxTargets).required(),
   page: ownPageSchema.nullable().default(null),
 })

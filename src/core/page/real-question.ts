@@ -9,7 +9,7 @@ import type { RealQuestion } from './real-sending';
 const schema = object({
   page: ownPageSchema.required(),
   markup: string().strict().required().max(limits.markup),
-  button: string<FieldId>().strict().required().max(300),
+  button: string<FieldId>().strict().required().max(limits.markup),
   filled: boolean().strict().required(),
   engine: mixed<PhoneEngine>()
     .oneOf([...phoneEngines])
