@@ -1,4 +1,4 @@
-import { expect, intoMarkup, test } from './app';
+import { expect, intoMarkup, pasteForm, test } from './app';
 
 test('a field tells what it makes of a value in each engine, offers what it can have, and says what it ignores', async ({
   page,
@@ -65,4 +65,31 @@ test('the markup is read at once, and edited as soon as somebody turns to it', a
   // With the pointer, once it is there.
   await page.reload();
   await intoMarkup(page);
+});
+
+test('a long form is read beside the page: what is written in its markup and beside it arrives, letter by letter', async ({
+  page,
+}) => {
+  const field = (index: number) =>
+    `<p>Tides and buoys, and what else there is to be said of them.<p><label>Buoy ${index} <input name=buoy${index} maxlength=9></label>\n`;
+  await pasteForm(page, `<form>${Array.from({ length: 150 }, (_, index) => field(index)).join('')}</form>`);
+  await expect(page.getByRole('button', { name: /^Buoy 0 / })).toBeVisible();
+  const markup = page.getByRole('textbox', { name: 'Markup of the form' });
+  await markup.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.type('<h1>Buoys</h1>');
+  // Only what is in sight is drawn, and the list still is as long as the form.
+  await page.getByRole('button', { name: /^Buoy 3 / }).click();
+  const limit = page.getByLabel('maxlength', { exact: true });
+  await limit.fill('');
+  await limit.pressSequentially('12345');
+  await expect(markup).toContainText('name=buoy3 maxlength="12345"');
+  await expect(markup).toContainText('<h1>Buoys</h1>');
+  await page.getByLabel('name', { exact: true }).press('End');
+  await page.keyboard.type('-north');
+  await expect(markup).toContainText('name="buoy3-north" maxlength="12345"');
+  await expect(limit).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('name', { exact: true })).toHaveValue('buoy3-north');
+  await expect(page.getByLabel('Name of the form')).toHaveValue('Buoys');
 });

@@ -77,6 +77,15 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
   const current = useRef<FormDocument | null>(null);
   const unsaved = useRef<FormDocument | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  // The form as it was when its name was known to be what its markup says, or not to be.
+  const namedBy = useRef<FormDocument | null>(null);
+  // Edits of places in markup that has not been read yet, the latest of each sort.
+  const waitingEdits = useRef(new Map<string, (now: ReadForm) => FormChange | null>());
+
+  const forgetWaiting = useCallback(() => {
+    waitingEdits.current.clear();
+    namedBy.current = null;
+  }, []);
 
   const flush = useCallback(() => {
     const form = unsaved.current;
@@ -116,6 +125,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
       (found) => {
         if (left || found === null) return;
         setPast(noPast);
+        forgetWaiting();
         if (found.isSaved) {
           current.current = found.form;
           setForm(found.form);
@@ -127,7 +137,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     return () => {
       left = true;
     };
-  }, [wanted, select, flush, show]);
+  }, [wanted, select, flush, show, forgetWaiting]);
 
   // What another tab wrote is shown here too, unless something is being written here at this moment.
   const id = form?.id ?? null;
@@ -169,21 +179,30 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
       });
       const after = edited(before, next);
       show(after);
-      // The name goes with what the markup says; of long markup a worker tells that.
-      if (after.markup === before.markup || !isLongMarkup(before.markup, after.markup)) return;
-      void markupReader()
-        .nameAfter(before.name, before.markup, after.markup)
-        .then((name) => {
-          const now = current.current;
-          if (now?.markup === after.markup && now.name === before.name && name !== now.name)
-            show({ ...now, name });
-        });
+      if (next.name !== undefined) namedBy.current = null;
+      else if (after.markup !== before.markup && isLongMarkup(before.markup, after.markup))
+        namedBy.current ??= before;
     },
     [show],
   );
-  // Edits of places in markup that has not been read yet, the latest of each sort.
-  const waitingEdits = useRef(new Map<string, (now: ReadForm) => FormChange | null>());
+  // The name goes with what the markup says; of long markup a worker tells that, once it has been read.
   useEffect(() => {
+    const before = namedBy.current;
+    if (!before || !settled || current.current?.markup !== settled.form.markup) return;
+    const { markup } = settled.form;
+    void markupReader()
+      .nameAfter(before.name, before.markup, markup)
+      .then((name) => {
+        const now = current.current;
+        if (namedBy.current !== before || now?.markup !== markup) return;
+        namedBy.current = null;
+        if (name !== now.name) show({ ...now, name });
+      });
+  }, [settled, show]);
+  // What is edited before this was told waits, and is made right here.
+  const settledNow = useRef<ReadForm | null>(null);
+  useEffect(() => {
+    settledNow.current = settled;
     for (const [sort, make] of waitingEdits.current) {
       // Each one may change the markup again; the next waits for it.
       if (!settled || current.current?.markup !== settled.form.markup) return;
@@ -203,27 +222,31 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
       canRedo: past.future.length > 0,
       edit(next, sort) {
         if (typeof next !== 'function') return change(next, sort);
-        if (current.current?.markup !== settled.form.markup) {
+        const now = settledNow.current;
+        if (!now || current.current?.markup !== now.form.markup) {
           waitingEdits.current.set(sort, next);
           return;
         }
-        const made = next(settled);
+        waitingEdits.current.delete(sort);
+        const made = next(now);
         if (made) change(made, sort);
       },
       undo() {
         const previous = past.past.at(-1);
         if (!previous) return;
+        forgetWaiting();
         setPast({ past: past.past.slice(0, -1), future: [form, ...past.future], lastEdit: null });
         show(previous);
       },
       redo() {
         const [next, ...future] = past.future;
         if (!next) return;
+        forgetWaiting();
         setPast({ past: [...past.past, form], future, lastEdit: null });
         show(next);
       },
     };
-  }, [form, settled, unsavedWhy, past, show, change]);
+  }, [form, settled, unsavedWhy, past, show, change, forgetWaiting]);
 
   if (refused) return <StorageRefused />;
   if (!workspace) return waiting;
@@ -249,9 +272,8 @@ function useSettled(form: FormDocument | null): ReadForm | null {
   const reading = useReading(form?.markup ?? null);
   const [last, setLast] = useState<ReadForm | null>(null);
   const now = useMemo(() => form && reading && { form, reading }, [form, reading]);
-  useEffect(() => {
-    if (now) setLast(now);
-  }, [now]);
+  // At once and not in an effect: what is written before that would show what was there before.
+  if (now && now !== last) setLast(now);
   return now ?? last;
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FormReading } from '@/core/form/field';
 import { readForm } from '@/core/form/read-form';
 import { isLongMarkup, markupReader } from '@/workers/markup-reader';
@@ -8,17 +8,25 @@ export function useReading(markup: string | null): FormReading | null {
   const [far, setFar] = useState<{ readonly markup: string; readonly reading: FormReading } | null>(null);
   const isLong = markup !== null && isLongMarkup(markup);
   const near = useMemo(() => (markup === null || isLong ? null : readForm(markup)), [markup, isLong]);
+  const wanted = useRef<string | null>(null);
+  const isReading = useRef(false);
   useEffect(() => {
-    if (markup === null || !isLong) return;
-    let left = false;
-    void markupReader()
-      .readForm(markup)
-      .then((reading) => {
-        if (!left) setFar({ markup, reading });
-      });
-    return () => {
-      left = true;
+    wanted.current = isLong ? markup : null;
+    if (isReading.current) return;
+    const read = async () => {
+      isReading.current = true;
+      // What was written over before it was read is not read.
+      for (let next = wanted.current; next !== null; ) {
+        const reading = await markupReader().readForm(next);
+        if (wanted.current === next) {
+          setFar({ markup: next, reading });
+          wanted.current = null;
+        }
+        next = wanted.current;
+      }
+      isReading.current = false;
     };
+    void read();
   }, [markup, isLong]);
   return near ?? (far !== null && far.markup === markup ? far.reading : null);
 }
