@@ -8,7 +8,7 @@ import type { Variant } from '@/core/target/variant';
 import { type Box, type ProbeApi, probeGlobal } from '@/probe/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/window-on-display';
 import { changeBetweenPictures, cropAll } from './crop';
-import { answer, firstLine, loaded, orLost, startTimeout, withDeadline } from './deadline';
+import { answer, arrival, firstLine, orLost, startTimeout, withDeadline } from './deadline';
 import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Arrive, type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
 import { findProgram, programVersion } from './find-program';
@@ -255,17 +255,17 @@ class BidiPage implements EnginePage {
   async reload(): Promise<void> {
     const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
     await this.answer(() => this.page.setViewport(viewport));
-    const arriving = this.arriveThere();
-    await (this.led ? this.led.unless(arriving) : arriving);
+    const arrive = () => this.arriveThere();
+    await (this.led ? this.led.unless(arrive) : arrive());
     await this.evaluate(this.code);
     await this.evaluate(`window.${probeGlobal}.settle()`);
   }
 
   private async arriveThere(): Promise<void> {
-    await orLost(
+    await arrival(
       this.engine,
       () => this.browser.connected,
-      () => loaded(this.engine, this.page.goto(this.address, { waitUntil: 'load', timeout: 0 })),
+      () => this.page.goto(this.address, { waitUntil: 'load', timeout: 0 }),
     );
     await this.arrive?.((expression) => this.evaluate(expression));
   }

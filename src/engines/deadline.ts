@@ -55,6 +55,11 @@ export function answer<T>(engine: string, isThere: () => boolean, command: () =>
   return orLost(engine, isThere, () => withDeadline(command(), commandTimeout, engine));
 }
 
+/** The same of opening a page, see `loaded`. */
+export function arrival<T>(engine: string, isThere: () => boolean, opening: () => Promise<T>): Promise<T> {
+  return orLost(engine, isThere, () => loaded(engine, opening()));
+}
+
 /** Runs `work`, whose every command has a deadline of its own; whatever goes wrong becomes `EngineLost`. */
 export async function orLost<T>(engine: string, isThere: () => boolean, work: () => Promise<T>): Promise<T> {
   try {

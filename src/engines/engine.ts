@@ -2,7 +2,6 @@ import type { Measured } from '@/core/observation/provenance';
 import type { Language, Variant } from '@/core/target/variant';
 import { PageLost } from '@/probe/ask-page';
 import type { AskablePage } from '@/probe/askable-page';
-
 import type { Gate } from './gate';
 
 /** Whether an engine can be had, or how to get it. */

@@ -55,11 +55,12 @@ export async function openGate({ held = false }: Pick<OwnPage, 'held'>): Promise
       const at = `${hostname.includes(':') ? `[${hostname}]` : hostname}:${port}`;
       // Of a tunnel only the host is known, and not what goes through it.
       const asked = isHttp ? [request.url ?? ''] : [`http://${at}/`, `https://${at}/`];
-      const [fault] = asked.map((one) => requestFault(one, origins));
-      const isLed = isHttp && request.headers['sec-fetch-dest'] === 'document';
-      const mayPass = asked.some((one) => requestFault(one, origins) === null);
-      if (!mayPass && isLed) ledTo.add(at);
-      if (!mayPass && (held || ledTo.has(at))) throw new RequestError(fault ?? 'This address is held.', 403);
+      const faults = asked.flatMap((one) => requestFault(one, origins) ?? []);
+      const [fault] = faults;
+      const mayPass = fault === undefined || faults.length < asked.length;
+      if (mayPass) return { requestAuthentication: false };
+      if (isHttp && request.headers['sec-fetch-dest'] === 'document') ledTo.add(at);
+      if (held || ledTo.has(at)) throw new RequestError(fault, 403);
       return { requestAuthentication: false };
     },
   });

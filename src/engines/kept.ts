@@ -41,6 +41,11 @@ export function startKept({ path, env }: Keeping, parameters: readonly string[])
   return spawn(path, parameters, { env, stdio: ['ignore', 'pipe', 'ignore'], detached: true });
 }
 
+/** Whether a program that was started has not ended, by itself or by a signal. */
+export function isRunning({ exitCode, signalCode }: ChildProcess): boolean {
+  return exitCode === null && signalCode === null;
+}
+
 function endGroup(leader: number | undefined): void {
   if (leader === undefined) return;
   try {
@@ -52,7 +57,7 @@ function endGroup(leader: number | undefined): void {
 
 /** Ends a keeper and with it all that it keeps; quick, because there is nothing to be saved. Never throws. */
 export async function endKept(keeper: ChildProcess | null, { folder }: Keeping): Promise<void> {
-  if (keeper && keeper.exitCode === null && keeper.signalCode === null) {
+  if (keeper && isRunning(keeper)) {
     const exit = new Promise((resolve) => keeper.once('exit', resolve));
     keeper.kill('SIGTERM');
     await withDeadline(exit, 5000, 'The keeper').catch(() => keeper.kill('SIGKILL'));

@@ -14,9 +14,9 @@ import { type PageServer, startPageServer } from './page-server';
 import { unableTo } from './variant-check';
 
 /**
- * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. After a browser that
- * went away there comes a new one. Everything
- * that it started (browser, profile, display, page server) is gone when it returns.
+ * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. After a
+ * browser that went away there comes a new one. Everything that it started (browser, profile, display, page server) is gone when it
+ * returns.
  */
 export async function measure(
   targets: readonly EngineTarget[],

@@ -5,18 +5,18 @@ import { Capabilities, WebDriver } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import { launchOptions } from './bidi-engine';
 import { quietParameters } from './chromium';
-import { answer, firstLine, loaded, orLost, startTimeout, withDeadline } from './deadline';
+import { answer, arrival, firstLine, startTimeout, withDeadline } from './deadline';
 import { EngineLost } from './engine';
 import { quietPreferences } from './firefox';
 import { freePort } from './free-port';
 import type { Gate } from './gate';
-import { endKept, type Keeping, keeping, startKept } from './kept';
+import { endKept, isRunning, type Keeping, keeping, startKept } from './kept';
 import { answerDialogs, promptCapability } from './page-dialogs';
 import { phoneSize } from './phone-screen';
 import { standAt } from './stand-at-gate';
-import { throughProxy } from './through-proxy';
+import { proxyEnvironment, throughProxy } from './through-proxy';
 import { watchedBrowser } from './watched-browser';
-import { answers, miniBrowser, proxyEnvironment } from './webkit';
+import { answers, miniBrowser } from './webkit';
 
 /** A browser that fills a phone-sized display, and one page of it. */
 export interface PhoneBrowser {
@@ -90,10 +90,9 @@ async function overBidi(
     return {
       version: /\d[\d.]*/.exec(await driven.version())?.[0] ?? 'unknown',
       open: async (address) => {
-        const opening = orLost(title, isThere, () =>
-          loaded(title, page.goto(address, { waitUntil: 'load', timeout: 0 })),
-        );
-        await (led ? led.unless(opening) : opening);
+        const arrive = () =>
+          arrival(title, isThere, () => page.goto(address, { waitUntil: 'load', timeout: 0 }));
+        await (led ? led.unless(arrive) : arrive());
       },
       evaluate: (expression) => answer(title, isThere, () => page.evaluate(expression)),
       close: () => endKept(driven.process(), kept),
@@ -137,13 +136,13 @@ async function overWebDriver(program: string, env: Env, gate: Gate | null): Prom
       acceptInsecureCerts: true,
       'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] },
     });
-    const isThere = () => keeper.exitCode === null;
+    const isThere = () => isRunning(keeper);
     const executor = new Executor(new HttpClient(address));
     const driver = WebDriver.createSession(executor, capabilities);
     const told = await watched.whileRunning(withDeadline(driver.getCapabilities(), startTimeout, 'WebKit'));
     return {
       version: String(told.get('browserVersion') ?? 'unknown'),
-      open: (address) => orLost('WebKit', isThere, () => loaded('WebKit', driver.get(address))),
+      open: (address) => arrival('WebKit', isThere, () => driver.get(address)),
       evaluate: (expression) => answer('WebKit', isThere, () => driver.executeScript(`return ${expression}`)),
       async close() {
         await withDeadline(driver.quit(), 700, 'WebKit').catch(() => undefined);

@@ -4,8 +4,8 @@ import type { Gate } from './gate';
 
 /** Sees to where a page is led. */
 export interface LedAway {
-  /** Waits for a work in the page; throws `EngineLost` as soon as the page is, or was since the last time, led where it must not go. */
-  unless<T>(work: Promise<T>): Promise<T>;
+  /** Does a work in the page; throws `EngineLost` as soon as the page is, or was since the last time, led where it must not go. */
+  unless<T>(work: () => Promise<T>): Promise<T>;
 }
 
 /**
@@ -36,13 +36,13 @@ export async function standAt(gate: Gate, page: Page, browser: 'chrome' | 'firef
         tell = resolve;
       });
       // Whether it came or failed, it did so in a page that was led away.
-      const come = work.finally(() => led !== null && fail());
+      const come = work().finally(() => led !== null && fail());
       return Promise.race([come, away.then(fail)]);
     },
   };
 }
 
-/** The address under which a page was led away is told in the words of why it may not be opened. */
+/** What is said of a page that was led away, by why the other address may not be opened. */
 export function ledAway(fault: string): string {
   return `The page led to another address. ${fault}`;
 }

@@ -7,9 +7,10 @@ import { type Display, findDisplayPrograms, startDisplay } from './display';
 import { type Engine, type EngineFinding, EngineLost, type EngineSession } from './engine';
 import { findProgram, packageVersion } from './find-program';
 import { freePort } from './free-port';
-import { type Gate, pastTheGate } from './gate';
-import { endKept, keeping, startKept } from './kept';
+import type { Gate } from './gate';
+import { endKept, isRunning, keeping, startKept } from './kept';
 import { stopwatch } from './stopwatch';
+import { proxyEnvironment } from './through-proxy';
 import { watchedBrowser } from './watched-browser';
 import { openSession, webDriverProtocol } from './webdriver-session';
 
@@ -128,7 +129,7 @@ async function startDriver(
       },
       display,
       redraws: true,
-      isThere: () => keeper.exitCode === null && keeper.signalCode === null,
+      isThere: () => isRunning(keeper),
       end,
     });
     return await watched.whileRunning(opening);
@@ -138,16 +139,6 @@ async function startDriver(
   } finally {
     signal?.removeEventListener('abort', stop);
   }
-}
-
-/**
- * What makes the browser ask everything but this machine through a proxy. It is told by its environment: told by its driver, as W3C
- * WebDriver has it, one start in four of WebKitGTK 2.50 ends in a crash.
- */
-export function proxyEnvironment({ proxy }: Gate): Record<string, string> {
-  const address = `http://${proxy}`;
-  const past = pastTheGate.map((one) => one.replace(/^\*/, '')).join(',');
-  return { http_proxy: address, https_proxy: address, no_proxy: past, ftp_proxy: address };
 }
 
 /** Waits until a driver that was just started answers at its address. Throws when it ends, or does not. */
