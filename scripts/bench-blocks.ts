@@ -65,7 +65,6 @@ async function walked(page: Page, markup: string): Promise<Record<string, number
   });
   for (const [index, view] of ['survey', 'typing', 'keyboards', 'submission', 'findings'].entries())
     await step(view, () => page.keyboard.press(`Alt+${index + 2}`));
-  await page.evaluate('sessionStorage.length');
   await page.reload();
   await page.waitForTimeout(4000);
   longest['loaded again'] = await longestSince(page);

@@ -25,7 +25,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
   const unwritable = await unwritablePath([options.json]);
   if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const signal = stopSignal();
-  let sweep: KeyboardSweep | null = null;
+  const told: { sweep: KeyboardSweep | null } = { sweep: null };
   try {
     if (options.pictures) await mkdir(options.pictures, { recursive: true });
     await measureKeyboards(
@@ -34,7 +34,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
       isTappable,
       (answer, by) => {
         process.stdout.write(`${lineOf(answer)}\n`);
-        sweep = { ...by, answers: [...(sweep?.answers ?? []), answer] };
+        told.sweep = { ...by, answers: [...(told.sweep?.answers ?? []), answer] };
       },
       signal,
     );
@@ -45,7 +45,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
     process.exitCode = 1;
   }
   // What came before it was stopped, or before the engine was lost, is an answer.
-  if (sweep) await write(sweep, options);
+  if (told.sweep) await write(told.sweep, options);
 }
 
 function lineOf({ field, measured }: KeyboardAnswer): string {

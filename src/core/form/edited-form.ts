@@ -2,7 +2,8 @@ import { applyEdits, attributeEdits, setText } from './edit-markup';
 import { type Control, controlAgain, type FormElement, type FormReading } from './field';
 import type { FormDocument } from './form-document';
 
-interface ReadForm {
+/** A form together with what its markup was read as. */
+export interface ReadForm {
   readonly form: FormDocument;
   readonly reading: FormReading;
 }

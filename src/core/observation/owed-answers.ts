@@ -1,6 +1,6 @@
 import type { FieldId } from '../form/field';
 import type { TargetId } from '../target/target';
-import { type Asking, type PlannedQuestion, planOf } from './asking';
+import { type Asking, planOf } from './asking';
 import type { ControlState, Observation, PageQuestion, Question } from './observation';
 import type { Provenance } from './provenance';
 
@@ -21,13 +21,13 @@ export interface OwedAnswers {
 /** What tells one answer from the others to the same target; `state` only of a look. */
 interface GivenAnswer {
   readonly question: Question;
-  readonly state?: ControlState;
+  readonly state?: ControlState | null;
 }
 
 /** Keeps the books of one target's part of a sweep, so that what never came is named and not silently missing. */
 export function owedAnswers(asking: Asking): OwedAnswers {
   const plan = planOf(asking);
-  const owed = new Map(plan.map((planned) => [plannedKey(planned), planned]));
+  const owed = new Map(plan.map((planned) => [keyOf(planned.field, planned), planned]));
   return {
     total: plan.length,
     fieldsOf: (question) =>
@@ -46,10 +46,6 @@ export function owedAnswers(asking: Asking): OwedAnswers {
       });
     },
   };
-}
-
-function plannedKey({ field, question, state }: PlannedQuestion): string {
-  return keyOf(field, state === null ? { question } : { question, state });
 }
 
 function keyOf(field: FieldId, { question, state }: GivenAnswer): string {

@@ -5,10 +5,17 @@ import { html } from '@codemirror/lang-html';
 import { forceParsing, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
-import { Annotation, Compartment, EditorState, StateEffect, StateField } from '@codemirror/state';
+import {
+  Annotation,
+  Compartment,
+  EditorState,
+  type Extension,
+  StateEffect,
+  StateField,
+} from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { ToldFault } from '@/core/fault/page-under-check';
 import type { MarkupNote, Span } from '@/core/form/field';
 import { smallestChange } from './smallest-change';
@@ -38,7 +45,10 @@ const fieldMark = StateField.define<DecorationSet>({
 const longLine = 5_000;
 
 const drawing = new Compartment();
-const drawn = { wrapped: [html(), EditorView.lineWrapping], plain: [] } as const;
+const drawn = {
+  wrapped: [html(), EditorView.lineWrapping],
+  plain: [],
+} satisfies Readonly<Record<string, Extension>>;
 
 function drawingOf(markup: string): keyof typeof drawn {
   for (let start = 0; start < markup.length; ) {
@@ -119,7 +129,11 @@ export function MarkupEditor({
     const anchor = Math.min(caret, doc.length);
     const made = new EditorView({
       parent: place.current,
-      state: EditorState.create({ doc, selection: { anchor }, extensions: extensions(handlers, doc) }),
+      state: EditorState.create({
+        doc,
+        selection: { anchor },
+        extensions: extensions(handlers, drawn[drawingOf(doc)]),
+      }),
       scrollTo: EditorView.scrollIntoView(anchor, { y: 'center' }),
     });
     view.current = made;
@@ -140,7 +154,7 @@ export function MarkupEditor({
     return () => clearTimeout(afterPress);
   }, [takesFocus]);
 
-  const way = drawingOf(written);
+  const way = useMemo(() => drawingOf(written), [written]);
   useEffect(() => {
     const editor = view.current;
     if (editor && drawing.get(editor.state) !== drawn[way])
@@ -183,7 +197,7 @@ type Handlers = React.RefObject<{
   onRedo: () => void;
 }>;
 
-function extensions(handlers: Handlers, doc: string) {
+function extensions(handlers: Handlers, way: Extension) {
   const run = (name: 'onUndo' | 'onRedo') => () => {
     handlers.current[name]();
     return true;
@@ -194,7 +208,7 @@ function extensions(handlers: Handlers, doc: string) {
     syntaxHighlighting(colours),
     look,
     fieldMark,
-    drawing.of(drawn[drawingOf(doc)]),
+    drawing.of(way),
     EditorView.contentAttributes.of({ 'aria-label': 'Markup of the form', tabindex: '0' }),
     // The form keeps one history for all edits, those made here included.
     keymap.of([

@@ -21,7 +21,7 @@ const MarkupEditor = lazy(() =>
 export function MarkupPlace(props: Omit<ComponentProps<typeof Editor>, 'takesFocus'>) {
   const { markup, notes, faults, shown } = props;
   const long = isLong(markup);
-  const [isWanted, setWanted] = useState(() => isHere || isLong(markup));
+  const [isWanted, setWanted] = useState(() => isHere || long);
   const [takesFocus, setTakesFocus] = useState(false);
   const turn = useCallback((byKeys: boolean) => {
     setWanted(true);

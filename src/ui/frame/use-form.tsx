@@ -12,7 +12,7 @@ import {
   useRef,
   useState,
 } from 'react';
-import type { FormReading } from '@/core/form/field';
+import type { ReadForm } from '@/core/form/edited-form';
 import type { FormDocument, FormId } from '@/core/form/form-document';
 import { nameAfter } from '@/core/form/form-name';
 import { openDatabase } from '@/store/database';
@@ -39,12 +39,6 @@ interface Past {
 }
 
 type FormChange = Partial<Omit<FormDocument, 'id'>>;
-
-/** A form together with what its markup was read as. */
-export interface ReadForm {
-  readonly form: FormDocument;
-  readonly reading: FormReading;
-}
 
 export interface FormWorkspace extends ReadForm {
   /** Why the last edit is not kept in this browser, in one sentence; null when it is. */
@@ -150,9 +144,10 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
     setPast((old) => ({ past: [...old.past, mine].slice(-200), future: [], lastEdit: null }));
     if (Date.now() - editedAt.current < lately)
       message.info('Another tab changed this form as well. Undo brings back what was here.', 8);
+    forgetWaiting();
     current.current = theirs;
     setForm(theirs);
-  }, [stored, message]);
+  }, [stored, message, forgetWaiting]);
 
   useEffect(() => {
     const leave = () => {
@@ -254,7 +249,7 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
 }
 
 /** Markup that is edited is no snapshot any more: what is asked from then on is the markup. */
-function edited(before: FormDocument, change: Partial<Omit<FormDocument, 'id'>>): FormDocument {
+function edited(before: FormDocument, change: FormChange): FormDocument {
   const after = { ...named(before, change), ...change };
   if (after.markup === before.markup || change.page) return after;
   const { page: _, ...alone } = after;
@@ -262,7 +257,7 @@ function edited(before: FormDocument, change: Partial<Omit<FormDocument, 'id'>>)
 }
 
 /** Only a form that is edited by its markup alone may be called otherwise. */
-function named(before: FormDocument, { markup }: Partial<FormDocument>): FormDocument {
+function named(before: FormDocument, { markup }: FormChange): FormDocument {
   if (markup === undefined || isLongMarkup(before.markup, markup)) return before;
   return { ...before, name: nameAfter(before.name, before.markup, markup) };
 }

@@ -15,16 +15,17 @@ export function useReading(markup: string | null): FormReading | null {
     if (isReading.current) return;
     const read = async () => {
       isReading.current = true;
-      // What was written over before it was read is not read.
-      for (let next = wanted.current; next !== null; ) {
-        const reading = await markupReader().readForm(next);
-        if (wanted.current === next) {
+      try {
+        // What was written over before it was read is not read.
+        for (let next = wanted.current; next !== null; next = wanted.current) {
+          const reading = await markupReader().readForm(next);
+          if (wanted.current !== next) continue;
           setFar({ markup: next, reading });
           wanted.current = null;
         }
-        next = wanted.current;
+      } finally {
+        isReading.current = false;
       }
-      isReading.current = false;
     };
     void read();
   }, [markup, isLong]);
