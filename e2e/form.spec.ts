@@ -89,6 +89,8 @@ test('a long form is read beside the page: what is written in its markup and bes
   await page.keyboard.type('-north');
   await expect(markup).toContainText('name="buoy3-north" maxlength="12345"');
   await expect(limit).toBeVisible();
+  // The address follows once the new name has been read.
+  await expect(page).toHaveURL(/field=buoy3-north/);
   await page.reload();
   await expect(page.getByLabel('name', { exact: true })).toHaveValue('buoy3-north');
   await expect(page.getByLabel('Name of the form')).toHaveValue('Buoys');
