@@ -4,7 +4,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 240_000,
+  // For what hangs; how long a walk takes is a matter of the machine.
+  timeout: 600_000,
   expect: { timeout: 30_000 },
   workers: 1,
   retries: 0,

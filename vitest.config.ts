@@ -5,8 +5,9 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     include: ['src/**/*.test.ts', 'tests/**/*.test.ts'],
-    testTimeout: 30_000,
-    hookTimeout: 30_000,
+    // For what hangs. How long anything may take is a matter of the machine: beside other work a browser starts ten times as slowly.
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
     // Engines and their driver take one core, the tests the other.
     maxWorkers: 2,
   },

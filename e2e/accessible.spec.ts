@@ -78,7 +78,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Try the plans' }).waitFor();
     await expectAccessible(page);
     await page.goto('/findings?form=hurried-tide-log');
-    await page.getByRole('button', { name: /There is no input type/ }).click();
+    await page.getByRole('button', { name: /there is no input type/ }).click();
     await page.getByText(/With it, /).waitFor();
     await expectAccessible(page);
     await page.getByRole('button', { name: /^Help: order/ }).click();

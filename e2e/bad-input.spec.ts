@@ -42,7 +42,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await expect(page.getByText('This is not a run file of Ukko.')).toBeVisible();
     await open('{"format": "ukko-run", "version": 7}');
     await expect(
-      page.getByText('The file is of version 7, this Ukko reads up to 3. Open it with a newer Ukko.'),
+      page.getByText('The file is of version 7, this Ukko reads up to 4. Open it with a newer Ukko.'),
     ).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
   });
@@ -110,10 +110,12 @@ test('an engine that is killed is started again, and costs no answer', async ({ 
 test('a cancelled sweep stops at once and keeps what came', async ({ page }) => {
   await page.goto('/survey');
   await page.getByRole('button', { name: 'Sweep now' }).click();
+  const answered = cell(page, 'Observer', 'Android-like phone').getByRole('img');
+  await expect(answered).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('button', { name: 'Sweep', exact: true })).toBeVisible();
   await expect(page.getByText('cut short')).toBeVisible();
-  await expect(cell(page, 'Observer', 'Android-like phone').getByRole('img')).toBeVisible();
+  await expect(answered).toBeVisible();
 
   // Escape is heard, too, while the frame of this browser has the focus.
   await page.getByRole('button', { name: 'Sweep', exact: true }).click();

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { readRunFile } from '../src/core/observation/run-file';
+import { readRunFile } from '../src/core/run/run-file';
 import { cell, expect, exported, intoMarkup, openRun, pasteForm, sweep, test } from './app';
 
 const pasted = `<form>
@@ -190,8 +190,8 @@ test('three engines side by side differ where nobody told the program that they 
   await expect(cell(page, 'Survey week', 'WebKit')).toContainText(/differs: size, parts, readable/);
   await expect(cell(page, 'Reading date', 'WebKit')).toContainText('parts');
   await page.goto('/survey?state=open&differences=on');
-  await expect(cell(page, 'High water', 'Firefox')).toContainText('Nothing opens by a click in the middle');
-  await expect(cell(page, 'Reading date', 'WebKit')).toContainText('by a click in the middle');
+  await expect(cell(page, 'High water', 'Firefox')).toContainText('Nothing opens on a click in the middle');
+  await expect(cell(page, 'Reading date', 'WebKit')).toContainText('on a click in the middle');
   await expect(cell(page, 'Reading date', 'Chromium').getByRole('img')).toHaveJSProperty('complete', true);
   await expect(page.getByRole('rowheader').filter({ hasText: 'Observer' })).toHaveCount(0);
   await page.goto('/survey?lens=message');
@@ -232,7 +232,7 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
   await expect(own).toContainText('differs: type');
   await own.click();
   const panel = page.getByRole('complementary', { name: 'Close-up' });
-  await expect(panel).toContainText('It is “text”, in Chromium “date”.');
+  await expect(panel).toContainText('Before pickers treats it as “text”, Chromium as “date”.');
   await expect(panel).toContainText('date is not known to Before pickers.');
   await panel.getByRole('button', { name: 'Fallback plans' }).click();
   const dialog = page.getByRole('dialog');
@@ -283,7 +283,7 @@ test('cells that differ from the reference are marked, in words too, and can be 
   await expect(page.getByRole('rowheader').filter({ hasText: 'May be published' })).toHaveCount(0);
   await cell(page, 'Reading date', 'This browser').click();
   await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText(
-    'It is “text”, in Chromium “date”.',
+    'This browser treats it as “text”, Chromium as “date”.',
   );
   // Compared with the run that it was made of, nothing else differs.
   await page.keyboard.press('Escape');

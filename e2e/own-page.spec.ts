@@ -39,11 +39,13 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 200_000 });
     await page.getByRole('link', { name: 'Findings', exact: true }).click();
     await page
-      .getByRole('button', { name: /Gauge serial: the caret jumps to the end while one types in the middle/ })
+      .getByRole('button', {
+        name: /Gauge serial: the caret jumps to the end while the person types in the middle/,
+      })
       .click();
     const where = page.getByRole('list', { name: 'Where it is so' });
     await expect(where.getByRole('listitem').filter({ hasText: 'Firefox' })).toContainText(
-      'and the caret goes from',
+      'and the caret moves from',
     );
     // Nothing of all that arrived; what a person sends does.
     expect(example.log).toEqual([]);

@@ -9,7 +9,7 @@ test('who is blocked and what is sent, by target, measured beside modelled', asy
     /Chromium reference.*stops at Station code“Please fill out this field\.”/,
     /Firefox.*stops at Station code/,
     /WebKit.*stops at Station code“Fill out this field”differs/,
-    /This browser.*cannot be sent/,
+    /This browser.*cannot be submitted/,
     /Android-like phone.*stops at Station code/,
   ]);
   await expect(
@@ -41,7 +41,7 @@ test('faults stand at their lines with a remedy, go when mended, and the form go
 }) => {
   await page.goto('/form?form=hurried-tide-log');
   const notes = page.getByRole('list', { name: 'Notes on the markup' });
-  await expect(notes).toContainText('line 7 Island page has no name, so it is never sent. Give it a name');
+  await expect(notes).toContainText('line 7 Island page has no name, so it is never submitted. Add a name');
   await expect(page.getByRole('button', { name: /^Island page/ })).toContainText('3 faults');
   await page.getByRole('button', { name: /^Survey month/ }).click();
   await expect(page.getByRole('button', { name: /^Island page/ })).toBeVisible();

@@ -34,15 +34,15 @@ test('what a person types becomes the script, replayed everywhere at once, guard
   );
 });
 
-test('a filter on keys is shown to be got past, and which script shows it', async ({ page }) => {
+test('a filter on keys is shown to be bypassed, and which script shows it', async ({ page }) => {
   await page.goto('/typing?field=observer');
   await page.getByRole('button', { name: 'Add a guard' }).click();
   await page.getByRole('menuitem', { name: 'Only these keys' }).click();
   await page.getByText('ways in', { exact: true }).click();
   const row = page.getByRole('table', { name: 'Guards by ways in' }).getByRole('row').nth(1);
-  await expect(row.getByRole('cell')).toHaveText([/held/, ...Array.from({ length: 7 }, () => /got past/)]);
+  await expect(row.getByRole('cell')).toHaveText([/held/, ...Array.from({ length: 7 }, () => /bypassed/)]);
   await row
-    .getByRole('button', { name: /got past/ })
+    .getByRole('button', { name: /bypassed/ })
     .nth(1)
     .click();
   await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue(/^paste "x"\nleave$/);

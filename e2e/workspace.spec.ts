@@ -1,3 +1,4 @@
+import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, openRun, pasteForm, test } from './app';
 
 test('everything is taken along to another browser, and merged there', async ({
@@ -8,7 +9,7 @@ test('everything is taken along to another browser, and merged there', async ({
 }) => {
   await openRun(page, runFile);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
-  await page.getByRole('button', { name: /Survey month is another kind/ }).click();
+  await page.getByRole('button', { name: /Survey month: .* as “text”, Chromium as “month”/ }).click();
   await page.getByRole('complementary', { name: 'Finding' }).getByText('later', { exact: true }).click();
   await expect(page.getByText('later 1', { exact: true })).toBeVisible();
   const waiting = page.waitForEvent('download');
@@ -37,6 +38,31 @@ test('everything is taken along to another browser, and merged there', async ({
     .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('PK no zip') });
   await expect(there.getByText(/^The workspace file is damaged, or no zip file\./)).toBeVisible();
   await other.close();
+});
+
+test('a large run is read beside the page, and can be cancelled', async ({ page, runFile }) => {
+  const run = JSON.parse(readFileSync(runFile, 'utf8'));
+  const observations = Array.from({ length: 40 }, () => run.observations)
+    .flat()
+    .slice(0, 100_000);
+  const large = runFile.replace('run.json', 'large.run.json');
+  writeFileSync(large, JSON.stringify({ ...run, observations }));
+  await page.goto('/survey');
+  const nothing = page.getByRole('heading', { name: 'Nothing was asked yet' });
+  await nothing.waitFor();
+  await page.getByLabel('File to open').setInputFiles(large);
+  const told = page.getByText('Reading large.run.json…');
+  await expect(told).toBeVisible();
+  // The page answers meanwhile.
+  await page.getByRole('link', { name: 'Form', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Fields' })).toBeVisible();
+  await told.getByRole('button', { name: 'Cancel' }).click();
+  await expect(told).toBeHidden();
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
+  await expect(nothing).toBeVisible();
+
+  await page.getByLabel('File to open').setInputFiles(large);
+  await expect(page.getByRole('grid', { name: 'Survey' })).toBeVisible({ timeout: 60_000 });
 });
 
 test('what is written in one tab is there in the other', async ({ page, context }) => {

@@ -3,11 +3,11 @@
  * ratio within this one run; seconds depend on the machine.
  */
 import { demoForm } from '@/core/demo/demo-forms';
-import { fieldId } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
 import { masked } from '@/core/guard/mask';
+import { fieldId } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { quickReplay } from '@/core/replay/quick-replay';
-import { habitsOf } from '@/core/target/habits';
 import { targetId } from '@/core/target/target';
 
 const targets = ['chromium', 'firefox', 'blink-phone'].flatMap((id) => habitsOf(targetId(id)) ?? []);

@@ -7,16 +7,16 @@ import { parseArgs } from 'node:util';
 import { answerSubmission, boundary, readable } from '@/core/model/answer-submission';
 import { answerTyping } from '@/core/model/answer-typing';
 import { answerValidity } from '@/core/model/answer-validity';
-import { engineWays } from '@/core/model/engine-ways';
+import { engineDeviations } from '@/core/model/deviations/engine-deviations';
 import type { ValidityAnswer } from '@/core/model/validity-question';
+import type { Deviations } from '@/core/standard/deviations';
 import { boundaryOf } from '@/core/standard/form-decodings';
-import type { Ways } from '@/core/standard/ways';
 import { engineNames } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
-import type { EnginePage } from '@/engines/engine';
+import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
-import { startPageServer } from '@/engines/page-server';
-import type { Received, Receiver } from '@/probe/askable-page';
+import { startPageServer } from '@/engines/network/page-server';
+import type { Received, Receiver } from '@/probe/api/askable-page';
 import { probeBundle } from '@/probe/bundle';
 import { askTypingOf } from './calibrate/ask-typing';
 import { submissionForms } from './calibrate/submission-questions';
@@ -61,14 +61,14 @@ function same(a: object | null, b: object | null): boolean {
   return text(a) === text(b);
 }
 
-async function askValidity(page: EnginePage, ways: Ways): Promise<Record<string, Count>> {
+async function askValidity(page: EnginePage, deviations: Deviations): Promise<Record<string, Count>> {
   const counts: Record<string, Count> = {};
   for (let start = 0; start < questions.length; start += 500) {
     const some = questions.slice(start, start + 500);
     const answers: ValidityAnswer[] = await page.probe('validity', some);
     for (const [index, question] of some.entries()) {
       counts[question.kind] ??= { agreed: 0, asked: 0 };
-      const model = answerValidity(question, ways);
+      const model = answerValidity(question, deviations);
       const agreed = same(model, answers[index] ?? null);
       count(counts[question.kind] as Count, agreed);
       if (!agreed && values.show)
@@ -86,7 +86,7 @@ async function askValidity(page: EnginePage, ways: Ways): Promise<Record<string,
   return counts;
 }
 
-async function askSubmission(page: EnginePage, receiver: Receiver, ways: Ways): Promise<Count> {
+async function askSubmission(page: EnginePage, receiver: Receiver, deviations: Deviations): Promise<Count> {
   const counts = { agreed: 0, asked: 0 };
   for (const { html } of forms) {
     receiver.take();
@@ -95,7 +95,7 @@ async function askSubmission(page: EnginePage, receiver: Receiver, ways: Ways): 
       `(() => { document.body.innerHTML = ${JSON.stringify(placed)}; let stopped = false; document.addEventListener('invalid', () => { stopped = true; }, { capture: true, once: true }); document.querySelector('#go').click(); window.stopped = stopped; return true; })()`,
     );
     const received = await arrived(page, receiver);
-    const model = answerSubmission({ html: html.replaceAll('ACTION', '/recv'), by: '#go' }, ways);
+    const model = answerSubmission({ html: html.replaceAll('ACTION', '/recv'), by: '#go' }, deviations);
     const { blockedBy: _, ...told } = model ?? { blockedBy: null };
     const engine = received ? shown(received) : { noRequest: true };
     count(counts, same(told, engine));
@@ -105,7 +105,10 @@ async function askSubmission(page: EnginePage, receiver: Receiver, ways: Ways): 
   return counts;
 }
 
-async function askTyping(page: EnginePage, engine: keyof typeof engineWays): Promise<Record<string, Count>> {
+async function askTyping(
+  page: EnginePage,
+  engine: keyof typeof engineDeviations,
+): Promise<Record<string, Count>> {
   const counts: Record<string, Count> = {};
   for (const question of scripts) {
     counts[question.about] ??= { agreed: 0, asked: 0 };
@@ -155,16 +158,16 @@ for (const name of engineNames) {
   const session = await engine.launch(found.path, plainVariant);
   const server = await startPageServer(engine.pagesFrom);
   try {
-    const ways = engineWays[name];
+    const deviations = engineDeviations[name];
     const { code } = await probeBundle('probe');
     const empty = server.add('<!doctype html><meta charset=utf-8><body>');
-    const validity = await askValidity(await session.open(empty, code, plainVariant), ways);
+    const validity = await askValidity(await session.open(empty, code, plainVariant), deviations);
     // Without the probe's own guard, which lets no form leave.
     const bare = 'window.ukkoProbe = { settle() {} };';
     const submission = await askSubmission(
       await session.open(empty, bare, plainVariant),
       server.receiver(),
-      ways,
+      deviations,
     );
     const typing = await askTyping(await session.open(empty, bare, plainVariant), name);
     agreement[name] = { version: session.provenance.version, validity, submission, typing };

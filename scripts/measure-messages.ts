@@ -4,10 +4,9 @@
  */
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { attribute } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
-import { engineWays } from '@/core/model/engine-ways';
-import { situationOf } from '@/core/model/message-situation';
+import { attribute } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
+import { engineDeviations } from '@/core/model/deviations/engine-deviations';
 import {
   type EngineWords,
   filledWords,
@@ -15,16 +14,17 @@ import {
   type Words,
   type WordsSample,
   wordsFrom,
-} from '@/core/model/message-words';
-import { type SlotStyle, slotStyles } from '@/core/model/slot-text';
+} from '@/core/model/deviations/message-words';
+import { type SlotStyle, slotStyles } from '@/core/model/deviations/slot-text';
+import { situationOf } from '@/core/model/message-situation';
+import type { Deviations } from '@/core/standard/deviations';
 import { fieldStateOf } from '@/core/standard/field-state';
 import { type ValidityFlag, validityFlags } from '@/core/standard/validity-flags';
-import type { Ways } from '@/core/standard/ways';
 import { engineNames } from '@/core/target/target';
 import { type Language, languages, plainVariant } from '@/core/target/variant';
-import type { EnginePage } from '@/engines/engine';
+import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
-import { startPageServer } from '@/engines/page-server';
+import { startPageServer } from '@/engines/network/page-server';
 import { type MessageCase, messageCases } from './measure-messages/message-cases';
 
 const { values: options } = parseArgs({ options: { show: { type: 'boolean', default: false } } });
@@ -70,13 +70,17 @@ interface Sample extends WordsSample {
 }
 
 /** What a message that names this flag would be about. */
-function sampleOf({ html }: MessageCase, told: Told, flag: ValidityFlag, ways: Ways): Sample {
+function sampleOf({ html }: MessageCase, told: Told, flag: ValidityFlag, deviations: Deviations): Sample {
   const [field] = readForm(html).fields;
   if (!field) throw new Error(`No field in ${html}`);
   const unreadable = told.flags.includes('badInput');
-  const state = fieldStateOf(field, { value: told.value, byPerson: true, badInput: unreadable }, ways);
+  const state = fieldStateOf(field, { value: told.value, byPerson: true, badInput: unreadable }, deviations);
   const title = attribute(field.controls[0], 'title') || null;
-  return { message: told.message, flags: told.flags, ...situationOf(state, told.flags, flag, title, ways) };
+  return {
+    message: told.message,
+    flags: told.flags,
+    ...situationOf(state, told.flags, flag, title, deviations),
+  };
 }
 
 function isReversed(flags: readonly ValidityFlag[]): boolean {
@@ -125,7 +129,7 @@ function orderOf(named: readonly (readonly [ValidityFlag, ValidityFlag])[]): Val
 async function measureLanguage(
   page: EnginePage,
   language: Language,
-  ways: Ways,
+  deviations: Deviations,
 ): Promise<{ words: LanguageWords; named: [ValidityFlag, ValidityFlag][] }> {
   const told = await toldOf(page);
   if (options.show)
@@ -133,13 +137,13 @@ async function measureLanguage(
   const plain = told.flatMap(([one, answer]) => {
     // A range of times that goes past midnight is all that can be wrong twice at once.
     const isOne = answer.flags.length === 1 || (isReversed(answer.flags) && one.html.includes('"time"'));
-    return isOne ? answer.flags.map((flag) => sampleOf(one, answer, flag, ways)) : [];
+    return isOne ? answer.flags.map((flag) => sampleOf(one, answer, flag, deviations)) : [];
   });
   const words = languageWords(plain, language);
   const named = told.flatMap(([one, answer]) => {
     if (answer.flags.length < 2) return [];
     const fitting = answer.flags.filter((flag) => {
-      const { id, slots } = sampleOf(one, answer, flag, ways);
+      const { id, slots } = sampleOf(one, answer, flag, deviations);
       return filledWords(words.words[id], slots, words.style, language) === answer.message;
     });
     const [winner] = fitting;
@@ -167,7 +171,7 @@ for (const name of engineNames) {
     try {
       const address = server.add('<!doctype html><meta charset="utf-8"><body><form></form>');
       const page = await session.open(address, 'window.ukkoProbe = { settle() {} };', variant);
-      const told = await measureLanguage(page, language, engineWays[name]);
+      const told = await measureLanguage(page, language, engineDeviations[name]);
       spoken[language] = told.words;
       named.push(...told.named);
       version = session.provenance.version;
@@ -179,4 +183,4 @@ for (const name of engineNames) {
   }
   measured[name] = { version, order: orderOf(named), languages: spoken };
 }
-await writeFile('src/core/model/message-words.json', `${JSON.stringify(measured, null, 2)}\n`);
+await writeFile('src/core/model/deviations/message-words.json', `${JSON.stringify(measured, null, 2)}\n`);

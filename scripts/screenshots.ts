@@ -101,7 +101,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
   },
   findings: async (page, address) => {
     await page.goto(`${address}/findings?form=hurried-tide-log`);
-    await page.getByRole('button', { name: /There is no input type/ }).click();
+    await page.getByRole('button', { name: /there is no input type/ }).click();
     await page.getByText(/With it, /).waitFor();
     await page.getByRole('button', { name: /^Ask the targets/ }).click();
     await page.getByRole('list', { name: 'Before and after' }).waitFor({ timeout: 90_000 });

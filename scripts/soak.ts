@@ -5,7 +5,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { askingOf } from '@/core/observation/asking';
+import { askingOf } from '@/core/questions/asking';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { sweepEngines } from '@/engines/sweep-engines';

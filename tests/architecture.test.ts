@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { probeBundle } from '@/probe/bundle';
 
@@ -13,7 +13,152 @@ const imports = (file: string): string[] =>
     (match) => match[1] ?? '',
   );
 
+/**
+ * The folders of `src/core` from the ground up, each with those that it may import; all of them may import the files in `src/core`
+ * itself, which import nothing of it. What is no longer imported is taken out, so that the table tells how things are.
+ */
+type Layers = Readonly<Record<string, string>>;
+const core: Layers = {
+  html: '',
+  regexp: '',
+  standard: 'html regexp',
+  script: '',
+  guard: 'html regexp standard script',
+  pattern: 'html regexp standard guard',
+  target: 'html',
+  document: 'html regexp standard script guard pattern',
+  fallback: 'html',
+  fault: 'html regexp standard pattern',
+  observation: 'html standard target document',
+  'questions/*': 'html standard script guard document fallback observation',
+  questions: 'html guard document fallback observation questions/*',
+  run: 'html target document observation questions/* questions',
+  'model/deviations': 'html standard target',
+  'model/typing': 'html standard script guard observation questions/* model/deviations',
+  model:
+    'html regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
+  rules: 'html regexp standard script guard pattern model/deviations',
+  replay: 'html standard script guard pattern target questions/* model/deviations model/typing model rules',
+  keyboard:
+    'html standard script guard pattern target document observation questions/* run model/deviations replay',
+  page: 'html script guard document observation keyboard',
+  compare: 'html target document questions/* questions run',
+  finding:
+    'html regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
+  drift: 'html target document questions run compare finding',
+  words: 'html script guard pattern fault observation questions/* questions keyboard compare finding drift',
+  device: 'script target document observation questions/* questions',
+  report: 'html guard target observation run keyboard finding drift words',
+  sweep: 'html script guard target document observation questions run model',
+  workspace: 'target document observation run keyboard finding',
+  demo: 'html document',
+};
+
+/** The same of the observers; the files in the folder itself, called `.`, are on top of all others there. */
+const engines: Layers = {
+  api: '',
+  picture: '',
+  process: 'api',
+  network: 'api',
+  display: 'api picture process',
+  puppeteer: 'api picture process network display',
+  bidi: 'network display puppeteer',
+  cdp: 'bidi puppeteer',
+  webdriver: 'api picture process network display',
+  phone: 'api process network puppeteer bidi webdriver',
+  '.': 'api picture network bidi cdp webdriver phone',
+};
+const probe: Layers = { api: '', 'in-page': 'api', questions: 'api', '.': 'api questions' };
+
+/** Where the imports of a file lead to, as folders of `root`. */
+function foldersImported(root: string, file: string): string[] {
+  const own = imports(file).filter((name) => /^(?:\.|@\/)/.test(name));
+  const paths = own.map((name) =>
+    name.startsWith('@/') ? join('src', name.slice(2)) : join(dirname(file), name),
+  );
+  return paths.filter((path) => path.startsWith(`${root}/`)).map((path) => dirname(relative(root, path)));
+}
+
+/** The folders of single questions are one room each, and all alike. */
+const roomOf = (folder: string) => folder.replace(/^questions\/.+/, 'questions/*');
+
+/** Which folders of `root` each of its folders imports, itself left out. */
+function folderGraph(root: string, nameOf = (folder: string) => folder): Map<string, Set<string>> {
+  const graph = new Map<string, Set<string>>();
+  for (const file of files(root)) {
+    const folder = nameOf(dirname(relative(root, file)));
+    const others = foldersImported(root, file)
+      .map(nameOf)
+      .filter((other) => other !== folder);
+    graph.set(folder, new Set([...(graph.get(folder) ?? []), ...others]));
+  }
+  return graph;
+}
+
+/** Folders from which imports, over whatever others, lead back to themselves. */
+function inCircles(graph: ReadonlyMap<string, ReadonlySet<string>>): string[] {
+  const reached = (from: string) => {
+    const seen = new Set<string>();
+    const open = [from];
+    for (let folder = open.pop(); folder !== undefined; folder = open.pop())
+      for (const next of graph.get(folder) ?? [])
+        if (!seen.has(next)) {
+          seen.add(next);
+          open.push(next);
+        }
+    return seen;
+  };
+  return [...graph.keys()].filter((folder) => reached(folder).has(folder));
+}
+
 describe('the house', () => {
+  it.each([
+    ['src/core', { '.': '', ...core }],
+    ['src/engines', engines],
+    ['src/probe', probe],
+  ])('each folder of %s imports those below it that the table names, and all of those', (root, layers) => {
+    const graph = folderGraph(root, roomOf);
+    const names = Object.keys(layers);
+    // Files that belong to no folder of the core are there for all of them.
+    const isNamed = (other: string) => root !== 'src/core' || other !== '.';
+    const importedBy = (name: string) => [...(graph.get(name) ?? [])].filter(isNamed).sort();
+    expect([...graph.keys()].sort()).toEqual([...names].sort());
+    expect(Object.fromEntries(names.map((name) => [name, importedBy(name)]))).toEqual(
+      Object.fromEntries(
+        Object.entries(layers).map(([name, list]) => [name, list.split(' ').filter(Boolean).sort()]),
+      ),
+    );
+    const climbing = names.flatMap((name, index) =>
+      importedBy(name)
+        .filter((other) => names.indexOf(other) >= index)
+        .map((other) => `${name}: ${other}`),
+    );
+    expect(climbing).toEqual([]);
+  });
+
+  it.each(['src/core', 'src/engines', 'src/probe', 'src/store', 'src/workers', 'src/server', 'src/cli'])(
+    'no folders of %s import each other in a circle, by value or by type',
+    (root) => {
+      expect(inCircles(folderGraph(root))).toEqual([]);
+    },
+  );
+
+  it('no question imports another one', () => {
+    const graph = folderGraph('src/core');
+    const imported = [...graph].flatMap(([name, others]) =>
+      name.startsWith('questions/')
+        ? [...others].filter((other) => other.startsWith('questions')).map((other) => `${name}: ${other}`)
+        : [],
+    );
+    expect(imported).toEqual([]);
+  });
+
+  it('would find a circle', () => {
+    const graph = { a: 'b', b: 'c', c: 'b d', d: '' };
+    const sets = Object.entries(graph).map(([name, list]) => [name, new Set(list.split(' '))] as const);
+    expect(inCircles(new Map(sets))).toEqual(['b', 'c']);
+  });
+
   it('core imports nothing above it, and only packages that run anywhere', () => {
     const foreign = files('src/core').flatMap((file) =>
       imports(file)
@@ -21,6 +166,7 @@ describe('the house', () => {
           (name) =>
             !name.startsWith('.') &&
             ![
+              'bidi-js',
               'parse5',
               'yup',
               'culori',
@@ -58,10 +204,10 @@ describe('the house', () => {
     // What Ukko's own server, page or storage said, and single strings of a script.
     expect(parsing.sort()).toEqual(
       [
-        'src/core/page/page-steps.ts',
+        'src/core/document/page-steps.ts',
         'src/core/read-json.ts',
         'src/core/script/script-text.ts',
-        'src/engines/webdriver-session.ts',
+        'src/engines/webdriver/webdriver-session.ts',
         'src/probe/device-page.ts',
         'src/store/ask-server.ts',
         'src/store/draft.ts',
@@ -96,7 +242,7 @@ describe('the script inside a page under test', () => {
         expect.arrayContaining([
           'src/core/guard/guard.ts',
           'src/core/script/editing-buffer.ts',
-          'src/probe/recorder.ts',
+          'src/probe/in-page/recorder.ts',
         ]),
       );
       expect(inputs.filter((name) => name.includes('node_modules') && !name.includes('comlink'))).toEqual([]);

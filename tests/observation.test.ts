@@ -3,26 +3,22 @@ import Ajv from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
-import { fieldId } from '@/core/form/field';
-import { limits, typingTasks } from '@/core/form/form-document';
-import { readFormFile } from '@/core/form/form-file';
-import { askingOf, planOf } from '@/core/observation/asking';
-import {
-  type LookFacts,
-  type LookObservation,
-  type Observation,
-  observationKey,
-  pageQuestions,
-} from '@/core/observation/observation';
-import { owedAnswers } from '@/core/observation/owed-answers';
+import { limits, typingTasks } from '@/core/document/form-document';
+import { readFormFile } from '@/core/document/form-file';
+import { fieldId } from '@/core/html/field';
 import { type PictureId, pictureId } from '@/core/observation/picture';
 import { type Measured, provenanceText } from '@/core/observation/provenance';
-import type { Run, RunId } from '@/core/observation/run';
-import { readRunFile, writeRunFile } from '@/core/observation/run-file';
-import { collectRun, type Observers, sweep } from '@/core/observation/sweep';
-import type { SweepMessage } from '@/core/observation/sweep-message';
-import { askingFault, readSweepRequest } from '@/core/observation/sweep-request';
-import { typingStepOf } from '@/core/observation/typing-step';
+import { askingOf, planOf } from '@/core/questions/asking';
+import type { LookFacts, LookObservation } from '@/core/questions/look/facts';
+import { type Observation, observationKey, pageQuestions } from '@/core/questions/observation';
+import { typingStepOf } from '@/core/questions/typing/typing-step';
+import type { Run, RunId } from '@/core/run/run';
+import { readRunFile, writeRunFile } from '@/core/run/run-file';
+import { askModels } from '@/core/sweep/ask-models';
+import { owedAnswers } from '@/core/sweep/owed-answers';
+import { collectRun, type Observers, sweep } from '@/core/sweep/sweep';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
+import { askingFault, readSweepRequest } from '@/core/sweep/sweep-request';
 import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
@@ -82,6 +78,7 @@ const keyboard: Observation = {
       asked: { purpose: 'number', hints: ['sensitive_data'] },
       layout: 'number/us',
       height: { before: 960, with: 540 },
+      program: 'squeekboard',
       fieldInSight: true,
       tapped: [{ type: 'keydown', key: '1', inputType: null, data: null, value: '' }],
       picture: picture.id,
@@ -98,6 +95,7 @@ const onDevice: Observation = {
       asked: 'untold',
       layout: 'untold',
       height: { before: 700, with: 400 },
+      program: null,
       fieldInSight: false,
       tapped: null,
       picture: null,
@@ -115,6 +113,7 @@ async function smallRun(): Promise<Run> {
       emit({ type: 'finished', target: chromium });
     },
     probe: async () => undefined,
+    models: askModels,
   };
   await sweep(targets, asking, observers, gathered.emit, new AbortController().signal);
   return gathered.run('2026-11-23T08:00:05Z');
@@ -133,6 +132,7 @@ describe('a sweep', () => {
     const broken: Observers = {
       engines: () => Promise.reject(new Error('broken')),
       probe: async () => undefined,
+      models: askModels,
     };
     await expect(
       sweep(targets, asking, broken, (m) => messages.push(m), new AbortController().signal),
@@ -170,7 +170,7 @@ describe('a run file', () => {
     ['[1]', 'This is not a run file of Ukko.'],
     [
       '{"format":"ukko-run","version":99}',
-      'The file is of version 99, this Ukko reads up to 3. Open it with a newer Ukko.',
+      'The file is of version 99, this Ukko reads up to 4. Open it with a newer Ukko.',
     ],
     ['{"format":"ukko-run"}', 'The file does not say which version it is of.'],
     ['{"format":"ukko-run","version":1}', 'The run file is damaged at '],
@@ -187,6 +187,49 @@ describe('a run file', () => {
     expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', version < 3 ? null : '0.1.0']);
     expect(reading.run.observations.length).toBeGreaterThan(10);
     expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+  });
+
+  it('of version 3 is read with codes in the place of what it said, and what is not known stays as it was said', () => {
+    const file = readFileSync(new URL('./fixtures/files/run-3-reasons.json', import.meta.url), 'utf8');
+    const reading = readRunFile(file);
+    if (reading.status === 'fault') throw new Error(reading.text);
+    const { observations } = reading.run;
+    const reasons = observations.flatMap(({ outcome }) =>
+      outcome.status === 'inapplicable' ? [outcome.reason] : [],
+    );
+    expect(new Set(reasons.map(({ code }) => code)).size).toBeGreaterThan(20);
+    expect(reasons.filter(({ code }) => code === 'older')).toEqual([
+      { code: 'older', text: 'Somebody wrote this.' },
+    ]);
+    const whys = observations.flatMap((one) =>
+      one.question === 'submission' && one.outcome.status === 'answered' && /^b\d$/.test(one.field)
+        ? [one.outcome.facts.asIs]
+        : [],
+    );
+    expect(whys.flatMap((one) => (one.status === 'nothing' ? [one.why] : []))).toEqual([
+      { code: 'no request' },
+      { code: 'no form' },
+      { code: 'no address' },
+      { code: 'no server' },
+      { code: 'policy', allowed: 'https://x.test' },
+      { code: 'no line of text' },
+      { code: 'dialog' },
+      { code: 'no submit button' },
+      { code: 'older', text: 'asleep' },
+    ]);
+    expect(
+      observations.flatMap(({ outcome }) => (outcome.status === 'failed' ? [outcome.reason] : [])),
+    ).toEqual(['Chromium went away in the middle of the work.']);
+    expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+    expect([schema(JSON.parse(writeRunFile(reading.run))), schema.errors]).toEqual([true, null]);
+  });
+
+  it('of version 3 says of a measured keyboard which one could be asked then, of a device’s own nothing', async () => {
+    const run = { ...(await smallRun()), observations: [keyboard, onDevice] };
+    const version3 = JSON.parse(writeRunFile(run).replace(/"program": [^,]*,/g, ''));
+    const reading = readRunFile(JSON.stringify({ ...version3, version: 3 }));
+    expect(reading).toEqual({ status: 'read', run });
+    expect(readRunFile(JSON.stringify(version3)).status).toBe('fault');
   });
 
   it('and a form file of version 1 are opened', () => {
@@ -325,7 +368,7 @@ describe('a run of a form of any size', () => {
     const form = { ...demoForm, markup };
     const questions = pageQuestions.filter((one) => one !== 'typing');
     const gathered = collectRun({ ...start, form, lineUp: { targets: [phone], reference: phone.id } });
-    const observers = { engines: async () => undefined, probe: async () => undefined };
+    const observers = { engines: async () => undefined, probe: async () => undefined, models: askModels };
     await sweep([phone], askingOf(markup, questions), observers, gathered.emit, new AbortController().signal);
     const run = gathered.run('2026-11-23T08:00:09Z');
     expect(run.observations.length).toBeGreaterThan(0);

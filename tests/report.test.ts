@@ -6,76 +6,16 @@ import Papa from 'papaparse';
 import { parse } from 'parse5';
 import { describe, expect, it } from 'vitest';
 import { hurriedForm } from '@/core/demo/demo-forms';
-import { driftBetween } from '@/core/drift/drift';
-import { findingsOfRun } from '@/core/finding/collect-findings';
-import type { Decision, Finding, FindingId } from '@/core/finding/finding';
-import type { FormDocument } from '@/core/form/form-document';
-import { textOf } from '@/core/form/parse-markup';
-import { predict } from '@/core/model/predict';
-import { answersOf } from '@/core/observation/answers';
-import { askingOf, sweepQuestions } from '@/core/observation/asking';
-import type { PictureId } from '@/core/observation/picture';
-import type { Run, RunId } from '@/core/observation/run';
+import type { FormDocument } from '@/core/document/form-document';
+import type { Finding } from '@/core/finding/finding';
+import { textOf } from '@/core/html/parse-markup';
 import { csvReport } from '@/core/report/csv-report';
 import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
-import type { Report } from '@/core/report/report';
-import { findTarget } from '@/core/target/line-up';
-import { targetId } from '@/core/target/target';
-import { ukkoVersion } from '@/core/version';
-
-const setup = { language: 'en-US', corrections: [] } as const;
-const picture = { id: 'a'.repeat(64) as PictureId, width: 2, height: 1, data: 'AAAA' };
-const [chromium, firefox] = ['chromium', 'firefox'].map((id) => targetId(id));
-
-/** A run in which the model speaks for two engines; Firefox has another value in every field, and there are pictures. */
-function runOf(form: FormDocument, odd = true): Run {
-  const asking = askingOf(form.markup, sweepQuestions);
-  const observations = [chromium, firefox].flatMap((id) =>
-    id
-      ? predict(id, asking, '2026-01-01T00:00:00Z').map((one) => {
-          if (one.question !== 'look' || one.outcome.status !== 'answered') return one;
-          const value = odd && id === firefox ? 'odd' : one.outcome.facts.value;
-          return {
-            ...one,
-            outcome: { ...one.outcome, facts: { ...one.outcome.facts, value, picture: picture.id } },
-          };
-        })
-      : [],
-  );
-  return {
-    id: 'r' as RunId,
-    form,
-    lineUp: {
-      targets: [chromium, firefox].flatMap((id) => (id && findTarget(id)) ?? []),
-      reference: targetId('chromium'),
-    },
-    ukko: ukkoVersion,
-    startedAt: '2026-01-02T03:04:05Z',
-    finishedAt: '2026-01-02T03:05:05Z',
-    observations,
-    pictures: [picture],
-  };
-}
-
-function reportOf(run: Run, baseline: Run | null = null): Report {
-  const findings = findingsOfRun(run, setup);
-  const [first] = findings;
-  const decisions = new Map<FindingId, Decision>(
-    first
-      ? [[first.id, { finding: first.id, kind: 'accept', reason: 'in spring', at: '2026-01-01T00:00:00Z' }]]
-      : [],
-  );
-  const found = (of: Run) => ({
-    run: of,
-    answers: answersOf(of.observations),
-    findings: findingsOfRun(of, setup),
-  });
-  const drift = baseline && driftBetween(found(baseline), { ...found(run), findings });
-  return { run, findings, decisions, drift, ukko: ukkoVersion, madeAt: '2026-01-03T00:00:00Z' };
-}
+import { findingTitle } from '@/core/words/finding-words';
+import { reportOf, runOf } from './fixtures/reports';
 
 const hostile: FormDocument = {
   ...hurriedForm,
@@ -92,7 +32,7 @@ describe('a report', () => {
     const text = htmlReport(report);
     const document = parse(text);
     const words = textOf(document);
-    for (const { says } of report.findings) expect(words).toContain(says);
+    for (const finding of report.findings) expect(words).toContain(findingTitle(finding));
     expect(words).toContain('Decision: accept: in spring');
     expect(words).toContain('modelled: computed from Ukko’s own model');
     expect(text.match(/<img src="data:image\/png;base64,AAAA"/g)?.length).toBeGreaterThan(20);
@@ -130,13 +70,14 @@ describe('a report', () => {
       Papa.parse<string[]>(csvReport(report).trim())
         .data.slice(1)
         .map((row) => row[2]),
-    ).toEqual(report.findings.map(({ says }) => says));
+    ).toEqual(report.findings.map(findingTitle));
   });
 
   it('in Markdown tells what is new before what is known, and takes words for words', () => {
     const text = markdownReport(since);
     const [before, after] = text.split('<details>');
-    const plainly = (finding: Finding | undefined) => finding?.says.slice(0, 12) ?? 'nothing';
+    const plainly = (finding: Finding | undefined) =>
+      finding ? findingTitle(finding).slice(0, 12) : 'nothing';
     expect(before).toContain(plainly(since.drift?.fresh[0]?.finding));
     expect(after).toContain(plainly(since.drift?.same[0]));
     const own = markdownReport(reportOf(runOf(hostile)));
@@ -168,7 +109,7 @@ describe('a report', () => {
         const markup = `<form><label>${label.replace(/[&<\0]/g, '')} <input value="Enter it here"></label></form>`;
         const one = reportOf(runOf({ ...hurriedForm, markup }));
         const document = parse(htmlReport(one));
-        for (const { says } of one.findings)
+        for (const says of one.findings.map(findingTitle))
           expect(textOf(document).replace(/\r\n?/g, '\n')).toContain(says.replace(/\r\n?/g, '\n'));
         expect(JSON.parse(jsonReport(one)).findings).toHaveLength(one.findings.length);
         expect(Papa.parse<string[]>(csvReport(one).trimEnd()).data).toHaveLength(one.findings.length + 1);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { markOf } from '@/core/observation/provenance';
 import { targets } from '@/core/target/line-up';
-import { markOf } from '@/core/target/target';
 
 describe('docs/targets.md', () => {
   it('says of every target that ships what it is and how it is known', () => {

@@ -1,14 +1,15 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { askedText } from '@/core/keyboard/content-purpose';
 import { isTappable, type PhoneEngine } from '@/core/keyboard/keyboard-question';
-import { untold } from '@/core/observation/observation';
+import { askedText } from '@/core/observation/content-purpose';
 import { pictureBytes } from '@/core/observation/picture';
-import { firstLine } from '@/engines/deadline';
-import { EngineLost } from '@/engines/engine';
+import { untold } from '@/core/questions/keyboard/facts';
+import { firstLine } from '@/engines/api/deadline';
+import { EngineLost } from '@/engines/api/engine';
 import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
 import { readFormFile } from './read-form-file';
 import { refuse } from './refuse';
+import { say, tell } from './say';
 import { stopSignal } from './stopping';
 import { unwritablePath, writeWhole } from './write-whole';
 
@@ -33,7 +34,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
       { markup: form.markup, page: null },
       isTappable,
       (answer, by) => {
-        process.stdout.write(`${lineOf(answer)}\n`);
+        say(lineOf(answer));
         told.sweep = { ...by, answers: [...(told.sweep?.answers ?? []), answer] };
       },
       signal,
@@ -41,7 +42,7 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
   } catch (error) {
     if (!signal.aborted && !(error instanceof EngineLost)) throw error;
     const why = signal.aborted ? `Stopped before the end, because ${signal.reason}.` : firstLine(error);
-    process.stderr.write(`${why}\n`);
+    tell(why);
     process.exitCode = 1;
   }
   // What came before it was stopped, or before the engine was lost, is an answer.

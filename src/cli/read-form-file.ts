@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { text as readStream } from 'node:stream/consumers';
-import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { FormDocument, FormId } from '@/core/document/form-document';
 
 export function isAddress(text: string): boolean {
   return /^https?:\/\//i.test(text);

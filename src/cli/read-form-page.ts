@@ -1,6 +1,6 @@
-import type { FormDocument, FormId } from '@/core/form/form-document';
-import type { OwnPage } from '@/core/page/own-page';
-import { EngineLost } from '@/engines/engine';
+import type { FormDocument, FormId } from '@/core/document/form-document';
+import type { OwnPage } from '@/core/document/own-page';
+import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 
 /** The form of a page on a dev server, as an engine reads it. @returns a sentence where it cannot be read */

@@ -1,5 +1,7 @@
+import { tell } from './say';
+
 /** Says why nothing was done, and sets the exit code for that. */
 export function refuse(sentence: string): void {
-  process.stderr.write(`${sentence}\n`);
+  tell(sentence);
   process.exitCode = 2;
 }

@@ -1,13 +1,14 @@
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { type Field, isTypedText } from '@/core/form/field';
-import type { FormDocument } from '@/core/form/form-document';
-import { isFormFile, readFormFile } from '@/core/form/form-file';
-import { ownEntry } from '@/core/form/own-entry';
-import { readForm } from '@/core/form/read-form';
+import type { FormDocument } from '@/core/document/form-document';
+import { isFormFile, readFormFile } from '@/core/document/form-file';
 import type { Guard } from '@/core/guard/guard';
+import type { Sample } from '@/core/guard/sample';
+import { type Field, isTypedText } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
+import { readForm } from '@/core/html/read-form';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { quickReplay } from '@/core/replay/quick-replay';
-import type { Sample } from '@/core/replay/sample';
 import { readSamples } from '@/core/replay/sample-table';
 import {
   isUnexpected,
@@ -17,8 +18,8 @@ import {
   sampleJson,
   sampleJunit,
 } from '@/core/report/sample-report';
-import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
+import { say, tell } from './say';
 import { heeding, stopSignal } from './stopping';
 import { unwritablePath, writeWhole } from './write-whole';
 
@@ -37,18 +38,18 @@ export async function replayCommand(formFile: string, options: ReplayOptions): P
     (error: NodeJS.ErrnoException) => `${error.path ?? formFile} cannot be used: ${error.message}.`,
   );
   if (typeof outcome === 'string') {
-    console.error(outcome);
+    tell(outcome);
     process.exitCode = 2;
     return;
   }
   const unexpected = outcome.results.filter(isUnexpected);
   for (const { target, sample, verdict, by } of unexpected.slice(0, 20))
-    console.log(
+    say(
       `${target}: ${JSON.stringify(sample.text)} is ${verdict}, ${sample.expected} was expected${by.length > 0 ? ` (${by.join(', ')})` : ''}`,
     );
-  if (unexpected.length > 20) console.log(`… and ${unexpected.length - 20} more`);
-  console.log(`${outcome.results.length - unexpected.length} as expected, ${unexpected.length} not`);
-  if (!outcome.isWhole) console.log('Stopped before all samples were replayed; those that were are counted.');
+  if (unexpected.length > 20) say(`… and ${unexpected.length - 20} more`);
+  say(`${outcome.results.length - unexpected.length} as expected, ${unexpected.length} not`);
+  if (!outcome.isWhole) say('Stopped before all samples were replayed; those that were are counted.');
   process.exitCode = unexpected.length > 0 || !outcome.isWhole ? 1 : 0;
 }
 

@@ -70,7 +70,7 @@ describe('a page that is watched', () => {
     const behind = (to: string) => ({ ...page(), '/entry': page()['/'], '/': [leadsTo, () => to] }) as Files;
     expect(await isNoticed(changed, undefined, behind('/entry'))).toBe(true);
     expect(await isNoticed(changed, undefined, behind('http://127.0.0.1:9/'))).toBe(false);
-  }, 40_000);
+  });
   it.each(['/more.css', '/main.js', '/field.js', '/later.js'])(
     'changes with %s',
     async (path) => {
@@ -87,7 +87,7 @@ describe('a page that is watched', () => {
       files['/later.js'] = [script, () => 'import "/more.js";'];
     });
     expect(noticed).toBe(true);
-  }, 30_000);
+  });
 
   it('changes when a server that was away has come', async () => {
     const ending = new AbortController();
@@ -98,7 +98,7 @@ describe('a page that is watched', () => {
     });
     await pageChange(address, ending.signal);
     expect(ending.signal.aborted).toBe(false);
-  }, 30_000);
+  });
 
   it('does not change with what is another each time, nor while its server is away', async () => {
     const { '/': index } = page();
@@ -111,5 +111,5 @@ describe('a page that is watched', () => {
       },
     );
     expect(noticed).toBe(false);
-  }, 30_000);
+  });
 });

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import pLimit from 'p-limit';
-import { attributeOf, type Element, elementsOf, parseMarkup } from '@/core/form/parse-markup';
-import { type Given, givenOut } from '@/engines/dev-server';
+import { attributeOf, type Element, elementsOf, parseMarkup } from '@/core/html/parse-markup';
+import { type Given, givenOut } from '@/engines/network/dev-server';
 
 /** How often a watched page is fetched, ms. */
 const fetchEvery = 2000;

@@ -1,22 +1,25 @@
 import { randomUUID } from 'node:crypto';
 import { unwatchFile, watchFile } from 'node:fs';
 import { readFile } from 'node:fs/promises';
-import type { FormDocument } from '@/core/form/form-document';
-import { readForm } from '@/core/form/read-form';
-import { type Asking, askingOf } from '@/core/observation/asking';
-import type { PageQuestion } from '@/core/observation/observation';
-import type { Run, RunId } from '@/core/observation/run';
-import { writeRunFile } from '@/core/observation/run-file';
-import { collectRun, sweep } from '@/core/observation/sweep';
-import type { SweepMessage } from '@/core/observation/sweep-message';
-import { askingFault } from '@/core/observation/sweep-request';
+import type { FormDocument } from '@/core/document/form-document';
+import { readForm } from '@/core/html/read-form';
 import { scriptsForPage } from '@/core/page/usual-scripts';
+import { type Asking, askingOf } from '@/core/questions/asking';
+import type { PageQuestion } from '@/core/questions/observation';
+import { readable } from '@/core/report/readable';
+import type { Run, RunId } from '@/core/run/run';
+import { writeRunFile } from '@/core/run/run-file';
+import { askModels } from '@/core/sweep/ask-models';
+import { collectRun, sweep } from '@/core/sweep/sweep';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
+import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
 import { refuse } from './refuse';
+import { tell } from './say';
 import { pageChange } from './served-page';
 import { stopSignal } from './stopping';
 import { type ReportOptions, readBaseline, reportPaths, reportRun } from './write-reports';
@@ -53,7 +56,7 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     if (!change || stop.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
-    process.stderr.write(`Waiting for ${file} to change. Control+C ends.\n`);
+    tell(`Waiting for ${file} to change. Control+C ends.`);
     await change;
     if (stop.aborted) {
       process.exitCode = 0;
@@ -85,10 +88,10 @@ async function sweepOnce(
   const failed = run.observations.filter((o) => o.outcome.status === 'failed').length;
   if (failed > 0 || signal.aborted) process.exitCode = 1;
   if (!options.quiet)
-    process.stderr.write(
-      `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}\n`,
+    tell(
+      `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}`,
     );
-  if (signal.aborted) process.stderr.write(`Stopped before the end, because ${signal.reason}.\n`);
+  if (signal.aborted) tell(`Stopped before the end, because ${signal.reason}.`);
   // Half a sweep says nothing of what is gone.
   else await reportRun(run, baseline, options, signal, options.quiet);
   return run;
@@ -128,7 +131,7 @@ async function sweptRun(
   await sweep(
     options.targets,
     asking,
-    { engines: sweepEngines, probe: async () => undefined },
+    { engines: sweepEngines, probe: async () => undefined, models: askModels },
     (message) => {
       gathered.emit(message);
       say(message);
@@ -176,6 +179,9 @@ async function written(path: string, run: Run): Promise<boolean> {
   }
 }
 
+/** What makes the terminal's line empty again. */
+const fresh = '\r\u001b[K';
+
 function reporter(): (message: SweepMessage) => void {
   const totals = new Map<TargetId, { done: number; total: number }>();
   return (message) => {
@@ -186,10 +192,12 @@ function reporter(): (message: SweepMessage) => void {
       if (!count) return;
       count.done++;
       if (process.stderr.isTTY)
-        process.stderr.write(`\r\u001b[K${target}: ${count.done} of ${count.total}, ${field}`);
+        process.stderr.write(`${fresh}${target}: ${count.done} of ${count.total}, ${readable(field)}`);
     }
-    if (message.type === 'finished')
-      process.stderr.write(`${process.stderr.isTTY ? '\r\u001b[K' : ''}${message.target}: done\n`);
-    if (message.type === 'failed') process.stderr.write(`${message.target}: ${message.reason}\n`);
+    if (message.type === 'finished') {
+      if (process.stderr.isTTY) process.stderr.write(fresh);
+      tell(`${message.target}: done`);
+    }
+    if (message.type === 'failed') tell(`${message.target}: ${message.reason}`);
   };
 }

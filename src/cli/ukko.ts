@@ -1,7 +1,7 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { phoneEngines } from '@/core/keyboard/keyboard-question';
-import { sweepQuestions } from '@/core/observation/asking';
-import { type PageQuestion, pageQuestions } from '@/core/observation/observation';
+import { sweepQuestions } from '@/core/questions/asking';
+import { type PageQuestion, pageQuestions } from '@/core/questions/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import packageFile from '../../package.json';

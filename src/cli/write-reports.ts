@@ -1,23 +1,28 @@
 import { readFile } from 'node:fs/promises';
 import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
-import { causeText, driftBetween, type FoundRun } from '@/core/drift/drift';
+import { driftBetween, type FoundRun } from '@/core/drift/drift';
 import { runFindings } from '@/core/finding/collect-findings';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
-import { answersOf } from '@/core/observation/answers';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
-import type { Run } from '@/core/observation/run';
-import { readRunFile } from '@/core/observation/run-file';
 import { csvReport } from '@/core/report/csv-report';
 import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
-import { byHarm, harmTitles, type Report, standingOf } from '@/core/report/report';
+import { byHarm, type Report, sinceBaseline } from '@/core/report/report';
+import { answersOf } from '@/core/run/answers';
+import type { Run } from '@/core/run/run';
+import { readRunFile } from '@/core/run/run-file';
 import { ukkoVersion } from '@/core/version';
+import { answerDriftWords, causeText, setupWords } from '@/core/words/drift-words';
+import { findingTitle } from '@/core/words/finding-words';
+import { harmTitles } from '@/core/words/harm-words';
+import { counted } from '@/core/words/listed';
 import type { FailOn } from './fail-on';
 import { refuse } from './refuse';
+import { say, tell } from './say';
 import { heeding } from './stopping';
 import { writeWhole } from './write-whole';
 
@@ -91,7 +96,7 @@ function failing(report: Report, failOn: FailOn): Set<Finding> {
     any: ['new', 'changed', 'known', 'found'],
     never: [],
   }[failOn] as readonly string[];
-  return new Set(report.findings.filter((finding) => fails.includes(standingOf(report, finding))));
+  return new Set(report.findings.filter((finding) => fails.includes(sinceBaseline(report, finding))));
 }
 
 /** Writes the reports that were asked for. @returns the path that could not be written, or null */
@@ -125,13 +130,13 @@ export async function reportRun(
 ): Promise<void> {
   const report = await reportOf(run, baseline, signal);
   if (!report) {
-    process.stderr.write(`Stopped before the reports were written, because ${signal.reason}.\n`);
+    tell(`Stopped before the reports were written, because ${signal.reason}.`);
     process.exitCode = 1;
     return;
   }
   const unwritten = await writeReports(report, options);
   if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
-  if (!quiet) process.stdout.write(`${summaryOf(report)}\n`);
+  if (!quiet) say(summaryOf(report));
   if (failing(report, options.failOn).size > 0) process.exitCode = 3;
 }
 
@@ -144,22 +149,19 @@ export async function readBaseline({ baseline }: ReportOptions): Promise<Run | s
 function summaryOf({ findings, drift }: Report): string {
   if (!drift)
     return [
-      `${findings.length} findings`,
+      counted(findings.length, 'finding'),
       ...byHarm(findings).flatMap((group) => [
         harmTitles[group.harm],
-        ...group.findings.map(({ says }) => `  ${says}`),
+        ...group.findings.map((finding) => `  ${findingTitle(finding)}`),
       ]),
     ].join('\n');
   const { fresh, changed, gone, same, answers, setup: changes } = drift;
   return [
     `${fresh.length} new, ${changed.length} changed, ${gone.length} gone, ${same.length} as they were; ${answers.length} other answers`,
-    ...changes.map(({ text }) => `  ${text}`),
-    ...fresh.map(({ finding, because }) => `+ ${finding.says} (${causeText(because)})`),
-    ...changed.map(({ finding, because }) => `~ ${finding.says} (${causeText(because)})`),
-    ...gone.map(({ finding, because }) => `- ${finding.says} (${causeText(because)})`),
-    ...answers.map(
-      ({ target, field, differences }) =>
-        `* ${field.label} in ${target.name}: ${differences.map(({ text }) => text).join(' ')}`,
-    ),
+    ...changes.map((one) => `  ${setupWords(one)}`),
+    ...fresh.map(({ finding, because }) => `+ ${findingTitle(finding)} (${causeText(because)})`),
+    ...changed.map(({ finding, because }) => `~ ${findingTitle(finding)} (${causeText(because)})`),
+    ...gone.map(({ finding, because }) => `- ${findingTitle(finding)} (${causeText(because)})`),
+    ...answers.map((one) => `* ${one.field.label}: ${answerDriftWords(one).join(' ')}`),
   ].join('\n');
 }

@@ -15,7 +15,7 @@ export async function writeWhole(path: string, content: string | Uint8Array): Pr
   if (there && !there.isFile()) return writeFile(path, content);
   // A link stays one.
   const target = there ? await realpath(path) : path;
-  const part = join(dirname(target), `.${basename(target)}.${randomUUID()}.part`);
+  const part = partOf(target);
   try {
     const file = await open(part, 'wx', there?.mode ?? 0o666);
     try {
@@ -41,11 +41,22 @@ async function isWritable(path: string): Promise<boolean> {
   const there = await stat(path).catch(() => null);
   if (there?.isDirectory()) return false;
   try {
-    await access(there ? path : dirname(path), constants.W_OK);
-    // A file is put in place of the one before: its folder is written to as well.
-    if (there?.isFile()) await access(dirname(path), constants.W_OK);
-    return there !== null || (await stat(dirname(path))).isDirectory();
+    if (there) await access(path, constants.W_OK);
+    // A file is put beside the one before, and in its place. Whether one can be made there, some file systems say only when it is.
+    if (!there || there.isFile()) await triedBeside(there ? await realpath(path) : path);
+    return true;
   } catch {
     return false;
   }
+}
+
+async function triedBeside(path: string): Promise<void> {
+  const part = partOf(path);
+  await (await open(part, 'wx')).close();
+  await rm(part);
+}
+
+/** Where the new content of a file is until it is whole. */
+function partOf(path: string): string {
+  return join(dirname(path), `.${basename(path)}.${randomUUID()}.part`);
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readDeviceFile } from './device/device-message';
-import { readFormFile } from './form/form-file';
+import { readFormFile } from './document/form-file';
 import { answerLine } from './model/answer-line';
-import { readRunFile } from './observation/run-file';
 import { readJson } from './read-json';
+import { readRunFile } from './run/run-file';
 import { readWorkspace } from './workspace/workspace';
 
 const nested = (depth: number) => '['.repeat(depth) + ']'.repeat(depth);

@@ -6,14 +6,14 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
 import { pictureMargin } from '@/core/observation/picture';
-import { pictureBox } from '@/probe/picture-box';
-import { cropAll } from './crop';
-import { answer, loaded, withDeadline } from './deadline';
-import { EngineLost } from './engine';
-import { findProgram } from './find-program';
-import { endKept, keeping, startKept } from './kept';
-import { PictureShelf } from './picture-shelf';
-import { screensOf } from './screens';
+import { pictureBox } from '@/probe/api/picture-box';
+import { answer, loaded, withDeadline } from './api/deadline';
+import { EngineLost } from './api/engine';
+import { screensOf } from './display/screens';
+import { cropAll } from './picture/crop';
+import { PictureShelf } from './picture/picture-shelf';
+import { findProgram } from './process/find-program';
+import { endSupervised, startSupervised, supervise } from './process/supervised-process';
 
 describe('finding a program', () => {
   const directory = mkdtempSync(join(tmpdir(), 'ukko-find-'));
@@ -55,22 +55,13 @@ describe('deadlines', () => {
     const late = loaded('Gecko', never, 10);
     await expect(late).rejects.toThrow('Gecko did not answer: the page was not loaded within 0.01 s. See');
   });
-  it.each([
-    ['Protocol error (script.evaluate): Cannot find context with specified id', 'the page was left'],
-    ['Frame detached. at http://127.0.0.1/', 'the page was left'],
-  ])('say in plain words what %s means', async (message, sentence) => {
-    const broken = () => Promise.reject(new Error(message));
-    await expect(answer('Gecko', () => true, broken)).rejects.toThrow(`Gecko did not answer: ${sentence}`);
-  });
   it('turn whatever goes wrong into an engine that is lost, with the first line of why', async () => {
     const broken = () => Promise.reject(new Error('Protocol error\n  at somewhere'));
-    await expect(answer('Gecko', () => true, broken)).rejects.toThrow(
-      /^Gecko did not answer: Protocol error$/,
-    );
-    await expect(answer('Gecko', () => false, broken)).rejects.toThrow(
-      'Gecko went away in the middle of the work.',
-    );
-    await expect(answer('Gecko', () => true, broken)).rejects.toBeInstanceOf(EngineLost);
+    const lost = answer('Gecko', () => true, broken);
+    await expect(lost).rejects.toThrow(/^Gecko did not answer: Protocol error$/);
+    await expect(lost).rejects.toBeInstanceOf(EngineLost);
+    const gone = answer('Gecko', () => false, broken);
+    await expect(gone).rejects.toThrow('Gecko went away in the middle of the work.');
   });
 });
 
@@ -172,25 +163,25 @@ describe('a keeper', () => {
   };
 
   it('ends its program and removes its folder when it is told to', async () => {
-    const kept = await keeping('/bin/sleep');
-    const keeper = startKept(kept, ['60']);
+    const supervised = await supervise('/bin/sleep');
+    const keeper = startSupervised(supervised, ['60']);
     await wait(400);
     expect(isThere(keeper.pid)).toBe(true);
-    await endKept(keeper, kept);
-    expect([isThere(keeper.pid), await leftOf(kept.folder)]).toEqual([false, false]);
+    await endSupervised(keeper, supervised);
+    expect([isThere(keeper.pid), await leftOf(supervised.folder)]).toEqual([false, false]);
   });
   it('removes the folder even when it is ended before it has begun', async () => {
-    const kept = await keeping('/bin/sleep');
-    await endKept(startKept(kept, ['60']), kept);
-    expect(await leftOf(kept.folder)).toBe(false);
+    const supervised = await supervise('/bin/sleep');
+    await endSupervised(startSupervised(supervised, ['60']), supervised);
+    expect(await leftOf(supervised.folder)).toBe(false);
   });
   it('goes with a program that ends by itself, and stands one that is not there', async () => {
     for (const program of ['/bin/true', '/nowhere/program']) {
-      const kept = await keeping(program);
-      const keeper = startKept(kept, []);
+      const supervised = await supervise(program);
+      const keeper = startSupervised(supervised, []);
       await new Promise((resolve) => keeper.once('exit', resolve));
-      await endKept(keeper, kept);
-      expect(await leftOf(kept.folder)).toBe(false);
+      await endSupervised(keeper, supervised);
+      expect(await leftOf(supervised.folder)).toBe(false);
     }
   });
 });

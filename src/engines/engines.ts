@@ -1,12 +1,22 @@
-import { chromium } from './chromium';
-import { type Engine, EngineLost } from './engine';
-import { readEnginesFile } from './engines-file';
-import { firefox } from './firefox';
-import { remoteEngine } from './remote';
-import { webkit } from './webkit';
+import { type Engine, EngineLost } from './api/engine';
+import { chromium } from './bidi/chromium';
+import { firefox } from './bidi/firefox';
+import { chromiumOverCdp } from './cdp/chromium-over-cdp';
+import { readEnginesFile } from './network/engines-file';
+import { remoteEngine } from './webdriver/remote';
+import { webkit } from './webdriver/webkit';
 
 /** Every engine that this version finds by itself. To add one, add its file here and its name to `engineNames`. */
 export const engines = { chromium, firefox, webkit } as const satisfies Record<string, Engine>;
+
+/** The same, each over the protocol that the environment asks for. */
+export function ownEngines(): readonly Engine[] {
+  const own = {
+    ...engines,
+    ...(process.env.UKKO_CHROMIUM_PROTOCOL === 'cdp' && { chromium: chromiumOverCdp }),
+  };
+  return Object.values(own);
+}
 
 export interface Engines {
   readonly all: readonly Engine[];
@@ -19,7 +29,7 @@ export async function everyEngine(): Promise<Engines> {
   const file = await readEnginesFile();
   const remote = file.status === 'read' ? file.endpoints.map(remoteEngine) : [];
   return {
-    all: [...Object.values(engines), ...remote],
+    all: [...ownEngines(), ...remote],
     fault: file.status === 'fault' ? file.text : null,
   };
 }

@@ -1,25 +1,26 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { controlSelector, type Field, isTypedText } from '@/core/form/field';
-import { pageUnderTest } from '@/core/form/page-under-test';
-import { readForm } from '@/core/form/read-form';
+import type { OwnPage } from '@/core/document/own-page';
+import { controlSelector, type Field, isTypedText } from '@/core/html/field';
+import { pageUnderTest } from '@/core/html/page-under-test';
+import { readForm } from '@/core/html/read-form';
 import type { KeyboardQuestion, PhoneEngine } from '@/core/keyboard/keyboard-question';
-import type { KeyboardFacts } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import type { OwnPage } from '@/core/page/own-page';
+import type { KeyboardFacts } from '@/core/questions/keyboard/facts';
+import { probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
-import { probeGlobal } from '@/probe/probe-api';
-import { findMark } from './display-change';
-import { EngineLost } from './engine';
+import { EngineLost } from './api/engine';
+import { onceMore } from './api/once-more';
+import { ownDocument } from './api/own-document';
+import { stopwatch } from './api/stopwatch';
 import { engines } from './engines';
-import { openGate } from './gate';
-import { onceMore } from './once-more';
+import { openGate } from './network/gate';
+import { startPageServer } from './network/page-server';
 import { probeWithin, stepsBefore } from './own-page';
-import { startPageServer } from './page-server';
-import { type PhoneBrowser, phoneBrowsers } from './phone-browser';
-import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone-screen';
-import { PictureShelf } from './picture-shelf';
-import { cut, decoded, type Raster } from './raster';
-import { stopwatch } from './stopwatch';
+import { type PhoneBrowser, phoneBrowsers } from './phone/phone-browser';
+import { findPhonePrograms, type PhoneScreen, phoneSize, startPhoneScreen } from './phone/phone-screen';
+import { findMark } from './picture/display-change';
+import { PictureShelf } from './picture/picture-shelf';
+import { cut, decoded, type Raster } from './picture/raster';
 
 /** What was measured of one field, or why nothing was. */
 export interface KeyboardAnswer {
@@ -130,11 +131,10 @@ async function measuredOn(
 
 /** Does the steps before the form of an own page, and makes that form the one under test. */
 async function arriveAt(browser: PhoneBrowser, page: OwnPage, fields: readonly Field[]): Promise<void> {
-  const controls = fields.flatMap((field) => field.controls).length;
   const { code } = await probeBundle('probe');
   const evaluate = (expression: string) => browser.evaluate(expression);
-  await stepsBefore(page, { form: page.form, controls })(evaluate);
-  await evaluate(`(() => { ${probeWithin(page, code)} return true; })()`);
+  await stepsBefore(page, { form: page.form, fields })(evaluate);
+  await evaluate(`(() => { ${probeWithin(page, fields, code)} return true; })()`);
 }
 
 interface Corner {
@@ -181,7 +181,7 @@ const mark = { outer: 253, green: 1 } as const;
  */
 async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<Corner> {
   await browser.evaluate(
-    `(() => { const mark = document.createElement('input'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:24px;height:24px;z-index:2147483647;caret-color:transparent;background:rgb(${mark.outer},${mark.green},${mark.outer})'; document.documentElement.append(mark); return true; })()`,
+    `(() => { const mark = ${ownDocument}.createElement('input'); mark.id = 'ukko-mark'; mark.style.cssText = 'all:initial;position:fixed;left:0;top:0;width:24px;height:24px;z-index:2147483647;caret-color:transparent;background:rgb(${mark.outer},${mark.green},${mark.outer})'; ${ownDocument}.documentElement.append(mark); return true; })()`,
   );
   for (let attempt = 0; attempt < 60; attempt++) {
     const found = findMark(await photographed(screen), mark.outer, mark.green);
@@ -191,7 +191,9 @@ async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<C
       await heightIs(browser, (now) => now < before);
       await browser.evaluate(blur);
       await heightIs(browser, (now) => now === before);
-      await browser.evaluate(`(() => { document.getElementById('ukko-mark').remove(); return true; })()`);
+      await browser.evaluate(
+        `(() => { ${ownDocument}.getElementById('ukko-mark').remove(); return true; })()`,
+      );
       return found;
     }
     await wait(80);
@@ -204,14 +206,14 @@ async function photographed(screen: PhoneScreen): Promise<Raster> {
 }
 
 /** A host of a shadow root does not hand it on in every engine. */
-const blur = `(() => { let active = document.activeElement; while (active?.shadowRoot?.activeElement) active = active.shadowRoot.activeElement; active?.blur(); return true; })()`;
+const blur = `(() => { let active = ${ownDocument}.activeElement; while (active?.shadowRoot?.activeElement) active = active.shadowRoot.activeElement; active?.blur(); return true; })()`;
 
 const controlIn =
   (page: OwnPage | null) =>
   ({ controls: [{ ordinal }] }: Field) =>
     page
       ? `window.${probeGlobal}.controlAt(${ordinal})`
-      : `document.querySelectorAll('${controlSelector}')[${ordinal}]`;
+      : `${ownDocument}.querySelectorAll('${controlSelector}')[${ordinal}]`;
 
 async function ask(
   field: Field,
@@ -236,6 +238,7 @@ async function ask(
   return {
     field,
     measured: {
+      program: screen.program.name,
       asked,
       layout: isUp ? layout : null,
       height,
@@ -276,31 +279,6 @@ async function tapControl(
   );
 }
 
-/** A key on the screen: px from the left, and how far down, of the keyboard's height. One without a name changes the layer. */
-interface KeyPlace {
-  readonly key: string | null;
-  readonly x: number;
-  readonly down: number;
-}
-
-const layerKey: KeyPlace = { key: null, x: 46, down: 0.875 };
-
-/** A key of the first layer, one of the layer of numbers where there is one, and the one that takes away. */
-const tappedKeys: Readonly<Record<'letters' | 'numbers', readonly KeyPlace[]>> = {
-  letters: [
-    { key: 'q', x: 28, down: 0.12 },
-    layerKey,
-    { key: '1', x: 28, down: 0.12 },
-    layerKey,
-    { key: 'Backspace', x: 478, down: 0.625 },
-  ],
-  numbers: [
-    { key: '1', x: 150, down: 0.12 },
-    { key: '-', x: 370, down: 0.625 },
-    { key: 'Backspace', x: 79, down: 0.875 },
-  ],
-};
-
 /** How long a key may take to be heard, how long nothing more may come after it, and how long a layer takes to change, ms. */
 const tapTimes = { heard: 1000, quiet: 100, layer: 200 } as const;
 
@@ -314,9 +292,7 @@ async function tapKeys(
     `(() => { window.heard = []; window.tapping = ''; const t = ${control}; for (const type of ['keydown', 'keypress', 'beforeinput', 'input', 'compositionstart', 'compositionupdate', 'compositionend', 'keyup']) t.addEventListener(type, (event) => heard.push({ by: tapping, type, key: event.key ?? null, inputType: event.inputType ?? null, data: event.data ?? null, value: t.value })); return true; })()`,
   );
   const heardSoFar = () => browser.evaluate(`window.heard.length`) as Promise<number>;
-  for (const { key, x, down } of tappedKeys[
-    screen.keyboard.layout?.startsWith('number') ? 'numbers' : 'letters'
-  ]) {
+  for (const { key, x, down } of screen.program.keysToTap(screen.keyboard.layout)) {
     if (key !== null)
       await browser.evaluate(`(() => { window.tapping = ${JSON.stringify(key)}; return true; })()`);
     const before = await heardSoFar();

@@ -3,8 +3,8 @@ import { growthOf } from '@/core/pattern/blow-up';
 import type { SlowNews, SlowQuestion } from '@/core/pattern/slow-question';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
-import { type Engine, EngineLost, type EngineSession } from './engine';
-import { startPageServer } from './page-server';
+import { type Engine, EngineLost, type EngineSession } from './api/engine';
+import { startPageServer } from './network/page-server';
 
 /** How long one engine is asked, ms; and how long it may be silent over one text. */
 const [patience, silence] = [4000, 3000];

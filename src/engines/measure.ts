@@ -1,16 +1,18 @@
-import { pageUnderTest } from '@/core/form/page-under-test';
-import type { Asking } from '@/core/observation/asking';
-import { askingOfTarget } from '@/core/observation/asking-of-target';
+import { pageUnderTest } from '@/core/html/page-under-test';
 import { type Measured, notAsked } from '@/core/observation/provenance';
-import type { EmitSweepMessage } from '@/core/observation/sweep-message';
+import type { Asking } from '@/core/questions/asking';
+import { askingOfTarget } from '@/core/sweep/asking-of-target';
+import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
+import { unlessAborted } from '@/core/unless-aborted';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
-import { type Engine, EngineLost, type EnginePage, type EngineSession } from './engine';
+import { type Engine, EngineLost, type EnginePage, type EngineSession } from './api/engine';
+import type { Gate } from './api/gate';
 import { engineNamed } from './engines';
-import { type Gate, openGate } from './gate';
+import { openGate } from './network/gate';
+import { type PageServer, startPageServer } from './network/page-server';
 import { ownPageFault, probeWithin, stepsBefore } from './own-page';
-import { type PageServer, startPageServer } from './page-server';
 import { unableTo } from './variant-check';
 
 /**
@@ -73,18 +75,11 @@ async function sessionFor(
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
   signal.throwIfAborted();
-  return unlessAborted(engine.launch(found.path, target.variant, signal, gate), signal);
-}
-
-/** A browser that is still starting when its sweep is cancelled is ended as soon as it has started; nobody waits for it. */
-function unlessAborted(launching: Promise<EngineSession>, signal: AbortSignal): Promise<EngineSession> {
-  return new Promise((resolve, reject) => {
-    const stop = () => {
-      launching.then((session) => session.close()).catch(() => undefined);
-      reject(signal.reason);
-    };
-    signal.addEventListener('abort', stop, { once: true });
-    launching.then(resolve, reject).finally(() => signal.removeEventListener('abort', stop));
+  const launching = engine.launch(found.path, target.variant, signal, gate);
+  return unlessAborted(launching, signal).catch((error: unknown) => {
+    // What is still starting ends as soon as it has started; nobody waits for it.
+    if (signal.aborted) launching.then((session) => session.close()).catch(() => undefined);
+    throw error;
   });
 }
 
@@ -103,9 +98,12 @@ async function opened(
     );
   const fault = await ownPageFault(page);
   if (fault) throw new EngineLost(fault, { isSettled: true });
-  const last = Math.max(...fields.flatMap(({ controls }) => controls.map(({ ordinal }) => ordinal)));
-  const drawn = { form: page.form, controls: last + 1 };
-  return session.open(page.address, probeWithin(page, code), variant, stepsBefore(page, drawn));
+  return session.open(
+    page.address,
+    probeWithin(page, fields, code),
+    variant,
+    stepsBefore(page, { form: page.form, fields }),
+  );
 }
 
 async function withPage(

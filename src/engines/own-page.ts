@@ -1,21 +1,19 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import {
-  type OwnPage,
-  type PagePlace,
-  type PageRead,
-  type PageSight,
-  pageAddressFault,
-} from '@/core/page/own-page';
-import { type PageStep, readSteps } from '@/core/page/page-steps';
+import { type OwnPage, type PagePlace, pageAddressFault } from '@/core/document/own-page';
+import { type PageStep, readSteps } from '@/core/document/page-steps';
+import { attribute, type Field } from '@/core/html/field';
+import type { PageRead, PageSight } from '@/core/page/page-sight';
 import { plainVariant } from '@/core/target/variant';
+import type { ControlSign } from '@/probe/api/probe-api';
+import { probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
-import { probeGlobal } from '@/probe/probe-api';
-import { givenOut, TooLarge } from './dev-server';
-import { type Arrive, EngineLost, type EnginePage } from './engine';
-import { engines } from './engines';
-import { pageOrigins } from './gate';
-import { ledAway } from './stand-at-gate';
-import { stopwatch } from './stopwatch';
+import { EngineLost, type EnginePage, type PrepareDocument } from './api/engine';
+import { ownDocument } from './api/own-document';
+import { stopwatch } from './api/stopwatch';
+import { ownEngines } from './engines';
+import { givenOut, TooLarge } from './network/dev-server';
+import { pageOrigins } from './network/gate';
+import { ledAway } from './network/stand-at-gate';
 import { withSession } from './with-session';
 
 /** How long a step may wait for what it is about, ms. */
@@ -60,18 +58,18 @@ async function answerFault(address: string): Promise<string | null> {
 
 /**
  * Does the steps of a page, wherever they lead within the addresses that may be opened.
- * @param drawn waits until this form has so many controls, as long as a framework may take
+ * @param read waits until the form has as many controls as these fields, as long as a framework may take; null: waits for no form
  */
 export function stepsBefore(
   { steps }: Pick<OwnPage, 'steps'>,
-  drawn: { readonly form: number; readonly controls: number } | null = null,
-): Arrive {
+  read: { readonly form: number; readonly fields: readonly Field[] } | null = null,
+): PrepareDocument {
   return async (evaluate) => {
     const reading = readSteps(steps);
     const { code } = await probeBundle('probe');
     await checkedPlace(evaluate);
     for (const step of reading.status === 'read' ? reading.steps : []) await doStep(evaluate, code, step);
-    if (drawn) await untilDrawn(evaluate, code, drawn);
+    if (read) await untilDrawn(evaluate, code, read.form, signsOf(read.fields));
     await checkedPlace(evaluate);
   };
 }
@@ -79,9 +77,10 @@ export function stepsBefore(
 async function untilDrawn(
   evaluate: Evaluate,
   code: string,
-  { form, controls }: { readonly form: number; readonly controls: number },
+  form: number,
+  signs: readonly (ControlSign | null)[],
 ): Promise<void> {
-  const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}) >= ${controls}; })()`;
+  const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}, ${JSON.stringify(signs)}) >= ${signs.length}; })()`;
   if (await patiently(evaluate, call, drawingTime)) return;
   throw new EngineLost(
     'The page does not show the form that was read from it any more. Read the page again, or mend the steps before the form.',
@@ -92,7 +91,7 @@ async function untilDrawn(
 async function checkedPlace(evaluate: Evaluate): Promise<void> {
   const address = await patiently(
     evaluate,
-    `document.readyState === 'complete' && window.location.href`,
+    `${ownDocument}.readyState === 'complete' && window.location.href`,
     patience,
   );
   const fault = pageAddressFault(String(address), await pageOrigins());
@@ -100,7 +99,7 @@ async function checkedPlace(evaluate: Evaluate): Promise<void> {
 }
 
 async function doStep(evaluate: Evaluate, code: string, step: PageStep): Promise<void> {
-  const call = `(() => { if (document.readyState !== 'complete') return false; if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.doStep(${JSON.stringify(step)}); })()`;
+  const call = `(() => { if (${ownDocument}.readyState !== 'complete') return false; if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.doStep(${JSON.stringify(step)}); })()`;
   if (await patiently(evaluate, call, patience)) return wait(betweenLooks);
   const about = step.kind === 'go' ? step.path : step.what;
   throw new EngineLost(
@@ -108,7 +107,7 @@ async function doStep(evaluate: Evaluate, code: string, step: PageStep): Promise
   );
 }
 
-type Evaluate = Parameters<Arrive>[0];
+type Evaluate = Parameters<PrepareDocument>[0];
 
 /** What an expression gives as soon as it is not false; null when it stays so. While one page leads to another, nothing in it answers. */
 async function patiently(evaluate: Evaluate, expression: string, longest: number): Promise<unknown> {
@@ -122,9 +121,28 @@ async function patiently(evaluate: Evaluate, expression: string, longest: number
   return null;
 }
 
-/** The script that makes one form of the page the form under test. */
-export function probeWithin({ form }: OwnPage, code: string): string {
-  return `${code};window.${probeGlobal}.within(${form});`;
+/** The script that makes one form of the page, with the fields that were read from it, the form under test. */
+export function probeWithin({ form }: Pick<OwnPage, 'form'>, fields: readonly Field[], code: string): string {
+  return `${code};window.${probeGlobal}.within(${form}, ${JSON.stringify(signsOf(fields))});`;
+}
+
+/** The same where the person said that the form is to be sent. */
+export function probeForReal(
+  { form }: Pick<OwnPage, 'form'>,
+  fields: readonly Field[],
+  code: string,
+): string {
+  return `${code};window.${probeGlobal}.withinForReal(${form}, ${JSON.stringify(signsOf(fields))});`;
+}
+
+/** What tells the controls of fields from others, by their ordinals; null for those between them, which nobody asks about. */
+function signsOf(fields: readonly Field[]): (ControlSign | null)[] {
+  const signs: ControlSign[] = [];
+  for (const control of fields.flatMap(({ controls }) => controls)) {
+    const written = (name: string) => attribute(control, name) ?? '';
+    signs[control.ordinal] = { element: control.element, name: written('name'), type: written('type') };
+  }
+  return Array.from(signs, (sign) => sign ?? null);
 }
 
 /** Tallest part of a page that is shown, CSS px. */
@@ -139,13 +157,13 @@ async function sightOf(page: EnginePage): Promise<PageSight | null> {
 
 /** The forms of a page and how it looks, read by the first engine that is here. Throws `EngineLost`. */
 export async function readOwnPage(page: PagePlace, signal: AbortSignal): Promise<PageRead> {
-  for (const engine of Object.values(engines)) {
+  for (const engine of ownEngines()) {
     const found = await engine.find();
     if (found.status === 'missing') continue;
     return withSession(engine, found.path, page, signal, async (session) => {
       const { code } = await probeBundle('probe');
       const opened = await session.open(page.address, code, plainVariant, stepsBefore(page));
-      const isDrawn = `window.${probeGlobal}.controlsIn(0) > 0`;
+      const isDrawn = `window.${probeGlobal}.controlsIn(0, []) > 0`;
       await patiently((expression) => opened.evaluate(expression), isDrawn, drawingTime);
       return { forms: await opened.probe('formsHere'), sight: await sightOf(opened) };
     });

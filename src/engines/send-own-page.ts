@@ -1,17 +1,18 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Field } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
+import type { Field } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
 import type { RealQuestion, RealSending } from '@/core/page/real-sending';
 import { plainVariant } from '@/core/target/variant';
-import { middleOf } from '@/probe/box';
+import { middleOf } from '@/probe/api/box';
+import { probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
-import { fillIn } from '@/probe/fill-in';
-import { probeGlobal } from '@/probe/probe-api';
+import { fillIn } from '@/probe/questions/fill-in';
 import { probeField } from '@/probe/questions/question-context';
-import { EngineLost, type EnginePage } from './engine';
-import { engines } from './engines';
-import { stepsBefore } from './own-page';
-import { stopwatch } from './stopwatch';
+import { EngineLost, type EnginePage } from './api/engine';
+import { ownDocument } from './api/own-document';
+import { stopwatch } from './api/stopwatch';
+import { engineNamed } from './engines';
+import { probeForReal, stepsBefore } from './own-page';
 import { withSession } from './with-session';
 
 /** How long what was sent may take to lead anywhere or to be answered, and how long all has to be quiet, ms. */
@@ -28,15 +29,14 @@ export async function sendOwnPage(
   const { fields } = readForm(markup);
   const button = fields.find(({ id }) => id === pressed);
   if (!button) throw new EngineLost('The form has no such button. Read the page again.');
-  const engine = engines[name];
+  const engine = await engineNamed(name);
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.remedy);
   return withSession(engine, found.path, page, signal, async (session) => {
     const { code } = await probeBundle('probe');
-    const controls = fields.flatMap((field) => field.controls).length;
-    const probe = `${code};window.${probeGlobal}.withinForReal(${page.form});`;
-    const arrive = stepsBefore(page, { form: page.form, controls });
-    const opened = await session.open(page.address, probe, plainVariant, arrive);
+    const probe = probeForReal(page, fields, code);
+    const prepare = stepsBefore(page, { form: page.form, fields });
+    const opened = await session.open(page.address, probe, plainVariant, prepare);
     if (filled) await fillIn(opened, fields);
     const from = await opened.evaluate('location.href');
     await press(opened, button);
@@ -95,15 +95,15 @@ interface Seen {
 }
 
 const seen = `(() => {
-  if (document.readyState !== 'complete') return null;
+  if (${ownDocument}.readyState !== 'complete') return null;
   const probe = window.${probeGlobal};
-  const [arrival] = performance.getEntriesByType('navigation');
+  const [navigated] = performance.getEntriesByType('navigation');
   return {
     requests: probe ? [...probe.requestsMade()] : null,
     blocked: probe ? [...probe.whatBlocked()] : [],
     address: location.href,
-    title: document.title,
-    status: arrival?.responseStatus || null,
+    title: ${ownDocument}.title,
+    status: navigated?.responseStatus || null,
   };
 })()`;
 

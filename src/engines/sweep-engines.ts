@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
-import type { Asking } from '@/core/observation/asking';
-import type { EmitSweepMessage } from '@/core/observation/sweep-message';
+import type { Asking } from '@/core/questions/asking';
+import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
 import { launchKey } from '@/core/target/variant';
 import { measure } from './measure';

@@ -1,6 +1,7 @@
 import { languageName, type Variant } from '@/core/target/variant';
-import type { Engine, EnginePage } from './engine';
-import { viewportOf } from './viewport';
+import type { Engine, EnginePage } from './api/engine';
+import { ownDocument } from './api/own-document';
+import { viewportOf } from './api/viewport';
 
 interface AsSetUp {
   readonly languages: readonly string[];
@@ -12,7 +13,7 @@ interface AsSetUp {
 }
 
 const question = `(() => {
-  const input = document.createElement('input');
+  const input = ${ownDocument}.createElement('input');
   input.required = true;
   return {
     languages: [...navigator.languages],

@@ -1,8 +1,8 @@
-import type { PagePlace } from '@/core/page/own-page';
+import type { PagePlace } from '@/core/document/own-page';
 import { plainVariant } from '@/core/target/variant';
-import type { Engine, EngineSession } from './engine';
-import { openGate } from './gate';
-import { onceMore } from './once-more';
+import type { Engine, EngineSession } from './api/engine';
+import { onceMore } from './api/once-more';
+import { openGate } from './network/gate';
 
 /** Runs a browser of an engine over a page of the developer's own, behind a gate, for as long as `use` takes; it ends when `signal` aborts, which lets `use` fail. Throws `EngineLost`. */
 export async function withSession<Result>(

@@ -1,34 +1,55 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { askingOf, planOf } from '@/core/observation/asking';
-import { owedAnswers } from '@/core/observation/owed-answers';
-import type { SweepMessage } from '@/core/observation/sweep-message';
+import { askingOf, planOf } from '@/core/questions/asking';
+import { owedAnswers } from '@/core/sweep/owed-answers';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targetId } from '@/core/target/target';
-import { askTarget, PageLost } from './ask-page';
-import type { AskablePage } from './askable-page';
+import type { AskablePage } from './api/askable-page';
+import type { ProbeField } from './api/probe-api';
+import { askTarget } from './ask-page';
+import { attempts, Losses } from './losses';
+import { PageLost } from './page-lost';
 
-const asking = askingOf('<input type=date name=a><input type=date name=b><input type=date name=c>', [
+const names = ['a', 'b', 'c', 'd'];
+const asking = askingOf(`${names.map((name) => `<input type=date name=${name}>`).join('')}<button>Send`, [
   'message',
   'opening',
+  'submission',
 ]);
 const provenance = { mark: 'captured', browser: 'made up', events: 'trusted' } as const;
+const box = { x: 0, y: 0, width: 100, height: 20 };
 
-/** Asks a page that is lost at its nth question after a window, once for each number given. */
-async function ask(lostAt: readonly number[], isSettled = false) {
+/** What is done to which fields of the page, by the place of each in it. */
+interface Deed {
+  readonly method: string;
+  readonly ordinals: readonly number[];
+  /** How many pages came before this one. */
+  readonly earlier: number;
+}
+
+/** Asks a page that is lost over some of what is done to it. */
+async function ask(isLostOver: (deed: Deed) => boolean, how: ConstructorParameters<typeof PageLost>[1] = {}) {
   const messages: SweepMessage[] = [];
-  const pages: number[] = [];
+  let pages = 0;
   const { ended } = await askTarget(
     targetId('made-up'),
     asking,
     async (work) => {
-      const most = lostAt[pages.length] ?? Number.POSITIVE_INFINITY;
-      const at = pages.push(0) - 1;
+      const earlier = pages++;
       const page = {
-        probe: async (method: string) => (method === 'describe' ? [] : null),
-        window: async () => {
-          pages[at] = (pages[at] ?? 0) + 1;
-          if ((pages[at] ?? 0) > most) throw new PageLost('The page went.', isSettled);
-          return { status: 'failed', reason: 'No display.' };
+        probe: async (method: string, given?: ProbeField | readonly ProbeField[]) => {
+          const ordinals = [given ?? []].flat().flatMap((field) => field.ordinals ?? []);
+          if (isLostOver({ method, ordinals, earlier })) throw new PageLost('The page went.', how);
+          if (method === 'describe' || method === 'controlBoxes') return [];
+          return method === 'bringIntoSight' || method === 'insideInViewport' ? box : null;
         },
+        click: null,
+        window: async () => ({
+          status: 'there',
+          viewport: { width: 800, height: 600 },
+          appearing: async () => null,
+          dismiss: async () => undefined,
+        }),
       } as unknown as AskablePage;
       await work(page, provenance, null);
     },
@@ -43,32 +64,86 @@ async function ask(lostAt: readonly number[], isSettled = false) {
     owed.give(one);
   }
   expect(observations).toHaveLength(planOf(asking).length);
-  return { ended, observations, pages, last: messages.at(-1) };
+  const failed = observations.flatMap(({ question, field, outcome }) =>
+    outcome.status === 'failed' ? [`${question} ${field}: ${outcome.reason}`] : [],
+  );
+  return { ended, pages, failed, last: messages.at(-1) };
 }
 
+const twice = 'The page went. It was asked twice.';
+const unfilled = 'The form cannot be filled in, because one of its fields cannot be asked.';
+const button = 'submission button-5';
+
 describe('a page that is lost', () => {
-  it('is asked once more for what it still owes, and for that alone', async () => {
-    const { ended, pages, observations } = await ask([1]);
-    expect(ended).toBe('finished');
-    // Of three dates one had answered; the two that were left were asked of the second page.
-    expect(pages).toEqual([2, 2]);
-    const reasons = observations.flatMap(({ outcome }) => ('reason' in outcome ? [outcome.reason] : []));
-    expect(reasons).not.toContain('The page went.');
+  it('once is asked again for what it still owes', async () => {
+    const all = await ask(({ earlier, ordinals }) => earlier === 0 && ordinals[0] === 1);
+    expect(all).toMatchObject({ ended: 'finished', pages: 2, failed: [] });
   });
 
-  it('twice fails what is still owed, and says that it was asked twice', async () => {
-    const { ended, last, observations } = await ask([1, 1]);
-    expect(ended).toBe('failed');
-    expect(last).toMatchObject({ type: 'failed', reason: 'The page went. It was asked twice.' });
-    const lost = observations.filter(
-      ({ outcome }) => outcome.status === 'failed' && outcome.reason.startsWith('The page went.'),
-    );
-    expect(lost.map(({ question, field }) => `${question} ${field}`)).toEqual(['opening c']);
+  it('over what is done to one field costs that one its answers, and the form what it sends', async () => {
+    const over = await ask(({ method, ordinals }) => method === 'bringIntoSight' && ordinals[0] === 1);
+    expect(over).toMatchObject({ ended: 'finished', pages: 3 });
+    expect(over.failed).toEqual([`opening b: ${twice}`, `${button}: ${unfilled} ${twice}`]);
+  });
+
+  it('over one of many fields that are filled at once is asked one by one, and costs the others nothing', async () => {
+    const over = await ask(({ method, ordinals }) => method === 'fill' && ordinals.includes(2));
+    expect(over).toMatchObject({ ended: 'finished', pages: 4 });
+    expect(over.failed).toEqual([
+      `message c: ${twice}`,
+      `opening c: ${twice}`,
+      `${button}: ${unfilled} ${twice}`,
+    ]);
+  });
+
+  it('over a second field costs a question the fields that are left, and the other questions nothing', async () => {
+    const over = await ask(({ method }) => method === 'bringIntoSight');
+    expect(over).toMatchObject({ ended: 'finished', pages: 5 });
+    expect(over.failed.map((line) => line.split(':')[0])).toEqual([
+      'opening a',
+      button,
+      'opening b',
+      'opening c',
+      'opening d',
+      'opening button-5',
+    ]);
+  });
+
+  it('with its browser twice, or wherever it is asked, fails what is still owed and says that it was asked twice', async () => {
+    const gone = await ask(({ ordinals }) => ordinals[0] === 1, { isGone: true });
+    expect(gone).toMatchObject({ ended: 'failed', pages: 2, last: { type: 'failed', reason: twice } });
+    const never = await ask(({ method }) => method === 'readsRightToLeft');
+    expect(never).toMatchObject({ ended: 'failed', pages: 2, last: { type: 'failed', reason: twice } });
   });
 
   it('for a reason that stays is not asked again', async () => {
-    const { ended, pages, last } = await ask([1], true);
-    expect([ended, pages]).toEqual(['failed', [2]]);
-    expect(last).toMatchObject({ reason: 'The page went.' });
+    const settled = await ask(() => true, { isSettled: true });
+    expect(settled).toMatchObject({ ended: 'failed', pages: 1, last: { reason: 'The page went.' } });
+  });
+
+  it('again and again, over whatever it is, ends, and nothing is left out that was asked only once', () => {
+    const places = fc.constantFrom(
+      ...(['look', 'parts'] as const).flatMap((question) =>
+        [null, ...names].map((field) => ({ question, field })),
+      ),
+      null,
+    );
+    fc.assert(
+      fc.property(fc.array(places, { minLength: 12, maxLength: 20 }), (list) => {
+        const losses = new Losses();
+        const seen: string[] = [];
+        const ended = list.findIndex((place) => {
+          seen.push(JSON.stringify(place));
+          const next = losses.after(place as Parameters<Losses['after']>[0]);
+          if (next.kind === 'without')
+            expect(seen.filter((one) => one === JSON.stringify(place)).length).toBeGreaterThanOrEqual(
+              attempts,
+            );
+          return next.kind === 'end';
+        });
+        expect(ended).toBeGreaterThan(0);
+        expect(ended).toBeLessThan(8);
+      }),
+    );
   });
 });

@@ -5,7 +5,14 @@ import { build, type Plugin } from 'esbuild';
  * Scripts that run in a page under test, `probe` for engines and `probe-frame` in a frame of a window; the page of a real
  * device and its frames; and the picker that a fallback plan puts into a page of the person's own.
  */
-export type ProbeEntry = 'probe' | 'probe-frame' | 'device-page' | 'device-frame' | 'date-picker-everywhere';
+const entries = {
+  probe: 'in-page/probe.ts',
+  'probe-frame': 'in-page/probe-frame.ts',
+  'device-page': 'device-page.ts',
+  'device-frame': 'in-page/device-frame.ts',
+  'date-picker-everywhere': 'in-page/date-picker-everywhere.ts',
+} as const;
+export type ProbeEntry = keyof typeof entries;
 
 export interface ProbeBundle {
   readonly code: string;
@@ -35,7 +42,7 @@ export const matcherOfThePage: Plugin = {
   name: 'matcher of the page',
   setup({ onResolve }) {
     onResolve({ filter: /\/regexp\/compiled-pattern$/ }, () => ({
-      path: join(projectRoot(), 'src/probe/pattern-in-page.ts'),
+      path: join(projectRoot(), 'src/probe/in-page/pattern-in-page.ts'),
     }));
   },
 };
@@ -44,7 +51,7 @@ async function bundle(entry: ProbeEntry): Promise<ProbeBundle> {
   const root = projectRoot();
   const result = await build({
     absWorkingDir: root,
-    entryPoints: [join(root, 'src/probe', `${entry}.ts`)],
+    entryPoints: [join(root, 'src/probe', entries[entry])],
     bundle: true,
     write: false,
     format: 'iife',

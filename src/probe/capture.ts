@@ -1,19 +1,27 @@
 import { type Remote, wrap } from 'comlink';
-import { pageUnderTest } from '@/core/form/page-under-test';
-import type { Asking } from '@/core/observation/asking';
+import { pageUnderTest } from '@/core/html/page-under-test';
 import { type Picture, pictureBytes, pictureId } from '@/core/observation/picture';
 import type { Captured } from '@/core/observation/provenance';
-import type { EmitSweepMessage } from '@/core/observation/sweep-message';
+import type { Asking } from '@/core/questions/asking';
+import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { TargetId } from '@/core/target/target';
-import { askTarget, PageLost } from './ask-page';
-import type { AskablePage } from './askable-page';
-import { type FrameApi, type FramePicture, frameGreeting, frameReady } from './frame-api';
-import { takeKeysFrom } from './pressed-key';
+import type { AskablePage } from './api/askable-page';
+import { type FrameApi, type FramePicture, frameGreeting, frameReady } from './api/frame-api';
+import { takeKeysFrom } from './api/pressed-key';
+import { askTarget } from './ask-page';
+import { PageLost } from './page-lost';
 
 /** Where the server gives out the probe page. */
 const framePath = '/probe';
 /** Longest wait for the frame, ms. */
 const frameTimeout = 10_000;
+
+/** How a window comes by a frame and the page in it. */
+export interface HowToCapture {
+  readonly fill: FillFrame;
+  /** The page that shows a form, see `pageUnderTest`. */
+  pageOf(markup: string): string | Promise<string>;
+}
 
 /**
  * The capturing observer: asks this very browser, in a sandboxed frame with an origin of its own. Runs in a window.
@@ -25,7 +33,7 @@ export async function capture(
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
-  fill: FillFrame = byAddress,
+  { fill = byAddress, pageOf = pageUnderTest }: Partial<HowToCapture> = {},
 ): Promise<void> {
   const provenance: Captured = { mark: 'captured', browser: browserName(), events: 'script-made' };
   await askTarget(
@@ -38,7 +46,7 @@ export async function capture(
       takeKeysFrom(frame, focused, over.signal);
       try {
         const api = await connectFrame<FrameApi>(frame, fill, signal);
-        const page = framePage(api, pageUnderTest(asking.markup));
+        const page = framePage(api, await pageOf(asking.markup));
         await page.reload();
         await work(page, provenance, null);
       } finally {
@@ -119,7 +127,7 @@ export function connectFrame<Api>(
 
 const noWindow = {
   status: 'inapplicable',
-  reason: 'A page cannot see what a browser opens over it.',
+  reason: { code: 'page sees no windows' },
 } as const;
 
 function clock(): () => number {
@@ -142,7 +150,7 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
     keyDown: (key) => probe('strike', { kind: 'key', key }),
     keyUp: async () => undefined,
     hasKeyboard: false,
-    toClipboard: async () => 'A page may not write to the clipboard by itself.',
+    toClipboard: async () => ({ code: 'page has no clipboard' }),
     pictures: async (boxes, size) => {
       const drawn = await api.draw(boxes, size);
       return drawn.map((one) => (one ? asPicture(one) : null));

@@ -1,4 +1,4 @@
-import { escapedText } from '@/core/form/edit-markup';
+import { escapedText } from '@/core/html/edit-markup';
 import { probeBundle } from './bundle';
 import { type DeviceData, deviceIds } from './device-data';
 

@@ -1,15 +1,16 @@
 import { proxy } from 'comlink';
 import { type DeviceMessage, maxDeviceMessage, unnamedDevice } from '@/core/device/device-message';
 import { firstTapped, handTyped } from '@/core/device/hand-typing';
-import { type Field, takesKeys, tellsSelection } from '@/core/form/field';
-import { pageUnderTest } from '@/core/form/page-under-test';
-import { askingOf } from '@/core/observation/asking';
-import { type KeyboardFacts, type Observation, observationKey, untold } from '@/core/observation/observation';
+import { type Field, takesKeys, tellsSelection } from '@/core/html/field';
+import { pageUnderTest } from '@/core/html/page-under-test';
 import type { Picture } from '@/core/observation/picture';
 import type { Captured } from '@/core/observation/provenance';
+import { askingOf } from '@/core/questions/asking';
+import { type KeyboardFacts, untold } from '@/core/questions/keyboard/facts';
+import { type Observation, observationKey } from '@/core/questions/observation';
+import type { HandApi, HandNews } from './api/hand-api';
 import { browserName, capture, connectFrame, type FillFrame } from './capture';
 import { aliveEvery, type DeviceData, deviceIds } from './device-data';
-import type { HandApi, HandNews } from './hand-api';
 import { probeField } from './questions/question-context';
 
 /** How long a keyboard may take to come up, ms. */
@@ -116,7 +117,7 @@ async function askByScript(fields: number): Promise<void> {
       if (message.type === 'observation') keep(message.observation, pictures.splice(0));
     },
     new AbortController().signal,
-    fillFrame,
+    { fill: fillFrame },
   );
 }
 
@@ -165,6 +166,7 @@ function tell(field: Field, { turns, box, state }: HandNews, frame: HTMLIFrameEl
     asked: untold,
     layout: untold,
     height: { before: tallest, with: low.with },
+    program: null,
     fieldInSight: low.inSight,
     tapped: firstTapped(facts),
     picture: null,

@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path';
 import type { Guard } from '@/core/guard/guard';
 import { projectRoot } from './bundle';
 
-const entry = 'src/probe/attach-guards.ts';
+const entry = 'src/probe/in-page/attach-guards.ts';
 const importLine = /^import (?:type )?(?:\{[^}]*\}|[\w*]+(?: as \w+)?) from '(\.[^']+)';\n/gm;
 
 /**
@@ -34,7 +34,7 @@ export function guardField(element: HTMLInputElement | HTMLTextAreaElement): Att
 
 /** In a page its own matcher answers. */
 function sourceFor(path: string): string {
-  return path.endsWith('/regexp/compiled-pattern.ts') ? 'src/probe/pattern-in-page.ts' : path;
+  return path.endsWith('/regexp/compiled-pattern.ts') ? 'src/probe/in-page/pattern-in-page.ts' : path;
 }
 
 /** A source after everything that it imports. */

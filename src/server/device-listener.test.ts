@@ -197,7 +197,7 @@ describe('a listener for a device', () => {
     await expect(fetch(one.address)).rejects.toThrow();
   });
 
-  it('says when the device has gone silent', { timeout: 30_000 }, async () => {
+  it('says when the device has gone silent', async () => {
     const { address, news } = await listening();
     const { secret } = await visitOf(address);
     await post(address, secret, JSON.stringify(message(0)));

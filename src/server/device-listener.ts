@@ -8,7 +8,7 @@ import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-messag
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { readJson } from '@/core/read-json';
-import { startListening, stopListening } from '@/engines/local-server';
+import { startListening, stopListening } from '@/engines/network/local-server';
 import { aliveEvery } from '@/probe/device-data';
 import { deviceHtml, devicePolicy } from '@/probe/device-html';
 import { listeners } from './run-registry';

@@ -1,6 +1,6 @@
 import { type IncomingMessage, Server, type ServerResponse } from 'node:http';
 import type { Duplex } from 'node:stream';
-import { isOwnServer } from '@/engines/local-server';
+import { isOwnServer } from '@/engines/network/local-server';
 import { checkRequest } from './request-check';
 
 /**

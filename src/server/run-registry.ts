@@ -28,6 +28,8 @@ export const listeners: Work = {
 interface Running {
   readonly work: Work;
   readonly abort: AbortController;
+  /** Aborted when it is to end, for whatever reason. */
+  readonly until: AbortSignal;
   readonly ended: Promise<void>;
 }
 
@@ -43,7 +45,8 @@ globalThis.ukkoRunning ??= new Set();
 const running = globalThis.ukkoRunning;
 
 /**
- * Runs work until it ends, `signal` aborts, the time is up or the server stops.
+ * Runs work until it ends, `signal` aborts, the time is up or the server stops. What was stopped and still has its browsers to close is
+ * waited for, so that who reloads a page in the middle of a sweep can sweep again.
  * @returns null when as much of it runs as may.
  */
 export function register(
@@ -51,10 +54,16 @@ export function register(
   signal: AbortSignal,
   run: (signal: AbortSignal) => Promise<void>,
 ): Promise<void> | null {
-  if ([...running].filter((one) => one.work.name === work.name).length >= work.most) return null;
+  const alike = [...running].filter((one) => one.work.name === work.name);
+  const leaving = alike.filter(({ until }) => until.aborted);
+  if (alike.length - leaving.length >= work.most) return null;
   const abort = new AbortController();
-  const any = AbortSignal.any([signal, abort.signal, AbortSignal.timeout(work.longest)]);
-  const entry = { work, abort, ended: run(any) };
+  const until = AbortSignal.any([signal, abort.signal, AbortSignal.timeout(work.longest)]);
+  const begin = async () => {
+    await Promise.allSettled(leaving.map(({ ended }) => ended));
+    if (!until.aborted) await run(until);
+  };
+  const entry = { work, abort, until, ended: begin() };
   running.add(entry);
   return entry.ended.finally(() => running.delete(entry));
 }

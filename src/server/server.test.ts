@@ -72,6 +72,37 @@ describe('the run registry', () => {
     expect(register(sweeps, signal, async () => undefined)).not.toBeNull();
   });
 
+  it('waits for browsers that are closing, and takes no more than so many meanwhile', async () => {
+    let open = 0;
+    let most = 0;
+    let close = () => {};
+    const closed = new Promise<void>((resolve) => {
+      close = resolve;
+    });
+    const sweeping = async (signal: AbortSignal) => {
+      open++;
+      most = Math.max(most, open);
+      await untilAborted(signal);
+      await closed;
+      open--;
+    };
+    const clients = Array.from({ length: sweeps.most }, () => new AbortController());
+    const first = clients.map(({ signal }) => register(sweeps, signal, sweeping));
+    await expect.poll(() => open).toBe(sweeps.most);
+    for (const client of clients) client.abort();
+    const client = new AbortController();
+    const again = clients.map(() => register(sweeps, client.signal, sweeping));
+    expect(again.every((one) => one !== null)).toBe(true);
+    expect(register(sweeps, client.signal, sweeping)).toBeNull();
+    expect(open).toBe(sweeps.most);
+    close();
+    await Promise.all(first);
+    await expect.poll(() => open).toBe(sweeps.most);
+    client.abort();
+    await Promise.all(again);
+    expect([open, most]).toEqual([0, sweeps.most]);
+  });
+
   it('ends a sweep when its client goes', async () => {
     const client = new AbortController();
     const ended = register(sweeps, client.signal, untilAborted);

@@ -1,8 +1,8 @@
-import type { Asking } from '@/core/observation/asking';
-import { owedAnswers } from '@/core/observation/owed-answers';
 import { notAsked } from '@/core/observation/provenance';
-import type { EmitSweepMessage, SweepMessage } from '@/core/observation/sweep-message';
-import type { SweepRequest } from '@/core/observation/sweep-request';
+import { type Asking, sentAsking } from '@/core/questions/asking';
+import { owedAnswers } from '@/core/sweep/owed-answers';
+import type { EmitSweepMessage, SweepMessage } from '@/core/sweep/sweep-message';
+import type { SweepRequest } from '@/core/sweep/sweep-request';
 import type { EngineTarget } from '@/core/target/target';
 import { readLines, refusalOf } from './read-lines';
 
@@ -39,14 +39,7 @@ async function stream(
   hear: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<string | null> {
-  const request: SweepRequest = {
-    markup: asking.markup,
-    questions: asking.questions,
-    scripts: asking.scripts,
-    fields: asking.fields.map((field) => field.id),
-    page: asking.page,
-    targets,
-  };
+  const request: SweepRequest = { ...sentAsking(asking), targets };
   try {
     const response = await fetch('/api/sweep', {
       method: 'POST',

@@ -1,5 +1,5 @@
-import type { FormId } from '@/core/form/form-document';
-import type { RunId } from '@/core/observation/run';
+import type { FormId } from '@/core/document/form-document';
+import type { RunId } from '@/core/run/run';
 import type { StoredRun, UkkoDatabase } from './database';
 
 /** The sweep that is the baseline of a form; null when there is none. */

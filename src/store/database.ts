@@ -1,13 +1,15 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
+import type { FormDocument, FormId } from '@/core/document/form-document';
+import { type OwnPage, pageKey } from '@/core/document/own-page';
+import { carriedDecisions } from '@/core/finding/carried-finding-id';
 import type { Decision, FindingId } from '@/core/finding/finding';
-import type { FormDocument, FormId } from '@/core/form/form-document';
 import { grouped } from '@/core/grouped';
 import type { Correction } from '@/core/keyboard/correction';
-import type { Observation } from '@/core/observation/observation';
 import { type Picture, pictureData } from '@/core/observation/picture';
-import type { Run, RunId } from '@/core/observation/run';
-import { lineUpFromVersion1, observationFromVersion1 } from '@/core/observation/run-file-1';
-import { type OwnPage, pageKey } from '@/core/page/own-page';
+import type { Observation } from '@/core/questions/observation';
+import type { Run, RunId } from '@/core/run/run';
+import { lineUpFromVersion1, observationFromVersion1 } from '@/core/run/run-file-1';
+import { observationFromVersion3 } from '@/core/run/run-file-3';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 
@@ -115,6 +117,8 @@ export class UkkoDatabase extends Dexie {
     this.version(8).upgrade(unpackPictures);
     this.version(9).stores({ setAside: '++number' });
     this.version(10).stores({ trustedPages: 'key' }).upgrade(trustPagesSoFar);
+    this.version(12).upgrade(carryDecisions);
+    this.version(13).upgrade(codeReasons);
     this.version(4).upgrade(async (transaction) => {
       await transaction
         .table('corrections')
@@ -124,6 +128,26 @@ export class UkkoDatabase extends Dexie {
         });
     });
   }
+}
+
+/** Until version 11 the id of a fault of markup held its sentence, until version 12 that of a guard its name. */
+async function carryDecisions(transaction: Transaction): Promise<void> {
+  const table = transaction.table<StoredDecision>('decisions');
+  const carried = carriedDecisions(await table.toArray());
+  await table.clear();
+  await table.bulkPut(carried);
+}
+
+/** Until version 13 why there is no answer was a sentence. */
+async function codeReasons(transaction: Transaction): Promise<void> {
+  await transaction
+    .table<StoredAnswers>('answers')
+    .toCollection()
+    .modify((row) => {
+      // A row that is damaged is set aside later, whole.
+      if (Array.isArray(row.observations))
+        Object.assign(row, { observations: row.observations.map(observationFromVersion3) });
+    });
 }
 
 /** Until version 6 each answer had a row of its own. */
@@ -186,13 +210,14 @@ export function wasRenewed(): boolean {
   return told;
 }
 
-/** The one database of this window; made on first use, because a server has none. */
+/** The one database of this window or worker; made on first use, because a server has none. */
 export function openDatabase(): UkkoDatabase {
   if (!database) {
     database = new UkkoDatabase();
     // A newer Ukko in another tab waits for this one to let go; what is unsaved here is left as a draft on the way out.
     database.on('versionchange', () => {
       database?.close();
+      if (typeof window === 'undefined') return;
       window.sessionStorage.setItem(renewedKey, '1');
       window.location.reload();
     });

@@ -1,4 +1,4 @@
-import type { FormId } from '@/core/form/form-document';
+import type { FormId } from '@/core/document/form-document';
 import type { UkkoDatabase } from './database';
 import { deleteRun, runsOf } from './runs';
 

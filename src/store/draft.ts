@@ -1,4 +1,4 @@
-import type { FormDocument } from '@/core/form/form-document';
+import type { FormDocument } from '@/core/document/form-document';
 import type { UkkoDatabase } from './database';
 import { saveForm } from './forms';
 import { isOutOfRoom } from './room';

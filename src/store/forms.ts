@@ -1,6 +1,6 @@
 import { demoForms } from '@/core/demo/demo-forms';
-import type { FormDocument, FormId } from '@/core/form/form-document';
-import type { OwnPage } from '@/core/page/own-page';
+import type { FormDocument, FormId } from '@/core/document/form-document';
+import type { OwnPage } from '@/core/document/own-page';
 import type { StoredForm, UkkoDatabase } from './database';
 
 /** Puts the demo forms in on the first visit; a form that was changed or is there already is left alone. */

@@ -1,4 +1,4 @@
-import type { FormId } from '@/core/form/form-document';
+import type { FormId } from '@/core/document/form-document';
 import { defaultLineUp, type LineUp } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import type { UkkoDatabase } from './database';

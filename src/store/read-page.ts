@@ -1,4 +1,5 @@
-import type { PagePlace, PageReading } from '@/core/page/own-page';
+import type { PagePlace } from '@/core/document/own-page';
+import type { PageReading } from '@/core/page/page-sight';
 import { refusalOf } from './read-lines';
 
 /** Lets the server open a page of the developer's own, and say which forms are in it. */

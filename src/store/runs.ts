@@ -1,10 +1,10 @@
 import Dexie from 'dexie';
-import type { FormDocument, FormId } from '@/core/form/form-document';
+import type { FormDocument, FormId } from '@/core/document/form-document';
 import { grouped } from '@/core/grouped';
-import { answersOf } from '@/core/observation/answers';
-import type { Observation } from '@/core/observation/observation';
 import type { Picture, PictureId } from '@/core/observation/picture';
-import type { Run, RunId } from '@/core/observation/run';
+import type { Observation } from '@/core/questions/observation';
+import { answersOf } from '@/core/run/answers';
+import type { Run, RunId } from '@/core/run/run';
 import type { LineUp } from '@/core/target/line-up';
 import type { TargetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';

@@ -4,13 +4,15 @@ import Dexie from 'dexie';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
-import type { FormId } from '@/core/form/form-document';
-import { askingOf, planOf } from '@/core/observation/asking';
-import { lookNotAsked, type Observation, observationKey } from '@/core/observation/observation';
+import type { FormId } from '@/core/document/form-document';
 import { type Picture, pictureBytes, pictureId } from '@/core/observation/picture';
-import type { RunId } from '@/core/observation/run';
-import { readRunFile, writeRunFile } from '@/core/observation/run-file';
-import type { SweepMessage } from '@/core/observation/sweep-message';
+import { askingOf, planOf } from '@/core/questions/asking';
+import { lookNotAsked } from '@/core/questions/look/facts';
+import { type Observation, observationKey } from '@/core/questions/observation';
+import type { RunId } from '@/core/run/run';
+import { readRunFile, writeRunFile } from '@/core/run/run-file';
+import { askModels } from '@/core/sweep/ask-models';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { defaultLineUp, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { askServer } from './ask-server';
@@ -367,6 +369,7 @@ describe('a sweep into a run', () => {
           emit({ type: 'failed', target: target.id, reason: 'Gone.' });
         },
         probe: async (target, _, emit) => emit({ type: 'started', target: target.id, total: 5 }),
+        models: askModels,
       },
       (progress) => reports.push(progress),
       new AbortController().signal,
@@ -383,7 +386,11 @@ describe('a sweep into a run', () => {
   it('that is cancelled keeps what came and stays unfinished', async () => {
     const run = await beginRun(database, demoForm, defaultLineUp);
     const abort = new AbortController();
-    const stopping = { engines: async () => abort.abort(), probe: async () => undefined };
+    const stopping = {
+      engines: async () => abort.abort(),
+      probe: async () => undefined,
+      models: askModels,
+    };
     const two = askingOf('<input name=a required><input name=b>', ['look', 'message']);
     await sweepIntoRun(database, run.id, lineUp, two, stopping, () => undefined, abort.signal);
     const kept = await observationsOf(database, run.id);
@@ -417,6 +424,7 @@ describe('a storage without room', () => {
           ended = true;
         },
         probe: async () => undefined,
+        models: askModels,
       },
       () => undefined,
       new AbortController().signal,
@@ -471,6 +479,70 @@ describe('a page of the developer’s own', () => {
     const now = new UkkoDatabase(name);
     expect(await untrustedFault(now, page)).toBeNull();
     expect(await now.trustedPages.count()).toBe(1);
+    await now.delete();
+  });
+});
+
+describe('decisions of version 10 of the database', () => {
+  it('stay with their findings, the later of two on what is one now, and those of nobody knows what', async () => {
+    const name = `old-${Math.random()}`;
+    const old = new Dexie(name);
+    old.version(10).stores({ decisions: '[formId+finding], formId' });
+    const decision = (finding: string, at: string) => ({
+      formId: 'f',
+      finding,
+      kind: 'accept',
+      reason: at,
+      at,
+    });
+    const noLabel = ' has no label: a click on the words beside it does nothing, and it is not read out.';
+    await old
+      .table('decisions')
+      .bulkPut([
+        decision(JSON.stringify(['markup', 'no label', 'a', noLabel]), '2026-11-02T00:00:00Z'),
+        decision(JSON.stringify(['markup', 'no label', 'a', `Boat${noLabel}`]), '2026-11-01T00:00:00Z'),
+        decision(JSON.stringify(['detour', 'b', 'tel']), '2026-11-01T00:00:00Z'),
+        decision(JSON.stringify(['guard', 'past', 'b', 'no spaces', 'key']), '2026-11-01T00:00:00Z'),
+        decision('torn', '2026-11-01T00:00:00Z'),
+      ]);
+    old.close();
+    const now = new UkkoDatabase(name);
+    const kept = await now.decisions.toArray();
+    expect(new Map(kept.map(({ finding, reason }) => [finding, reason]))).toEqual(
+      new Map([
+        ['["markup","no label","a"]', '2026-11-02T00:00:00Z'],
+        ['["detour","b","tel"]', '2026-11-01T00:00:00Z'],
+        ['["guard","past","b","deny","spaces","key"]', '2026-11-01T00:00:00Z'],
+        ['torn', '2026-11-01T00:00:00Z'],
+      ]),
+    );
+    await now.delete();
+  });
+});
+
+describe('answers of version 12 of the database', () => {
+  it('say by a code why there is none', async () => {
+    const name = `old-${Math.random()}`;
+    const old = new Dexie(name);
+    old.version(12).stores({ answers: '[run+target], run' });
+    const answer = (field: string, outcome: object) => ({ question: 'message', field, outcome });
+    await old.table('answers').put({
+      run: 'r',
+      target: 'chromium',
+      observations: [
+        answer('a', { status: 'inapplicable', reason: 'The field does not take focus.' }),
+        answer('b', { status: 'failed', reason: 'The field does not take focus.' }),
+        null,
+      ],
+    });
+    old.close();
+    const now = new UkkoDatabase(name);
+    const [row] = await now.answers.toArray();
+    expect(row?.observations).toEqual([
+      answer('a', { status: 'inapplicable', reason: { code: 'no focus' } }),
+      answer('b', { status: 'failed', reason: 'The field does not take focus.' }),
+      null,
+    ]);
     await now.delete();
   });
 });

@@ -1,9 +1,9 @@
-import type { Asking } from '@/core/observation/asking';
-import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import type { RunId } from '@/core/observation/run';
-import { type Observers, sweep } from '@/core/observation/sweep';
-import type { SweepMessage } from '@/core/observation/sweep-message';
+import type { Asking } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import type { RunId } from '@/core/run/run';
+import { type Observers, sweep } from '@/core/sweep/sweep';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
 import type { Target, TargetId } from '@/core/target/target';
 import type { UkkoDatabase } from './database';
 import { finishRun, keep } from './runs';

@@ -1,4 +1,4 @@
-import { type OwnPage, pageKey } from '@/core/page/own-page';
+import { type OwnPage, pageKey } from '@/core/document/own-page';
 import type { UkkoDatabase } from './database';
 
 /** Whether a person wrote this page and its steps in this browser, or has confirmed them here. */

@@ -1,11 +1,11 @@
 import type JSZip from 'jszip';
-import type { FormId } from '@/core/form/form-document';
-import { observationKey } from '@/core/observation/observation';
+import type { FormId } from '@/core/document/form-document';
 import { type Picture, type PictureId, pictureData, pictureId } from '@/core/observation/picture';
-import type { Run } from '@/core/observation/run';
-import { readRunFile, writeRunFile } from '@/core/observation/run-file';
+import { observationKey } from '@/core/questions/observation';
+import type { Run } from '@/core/run/run';
+import { readRunFile, writeRunFile } from '@/core/run/run-file';
 import { ukkoVersion } from '@/core/version';
-import { coming } from '@/core/workspace/merge';
+import { additionsFrom } from '@/core/workspace/merge';
 import {
   type Belongings,
   readWorkspace,
@@ -192,7 +192,7 @@ function unpacking(part: JSZip.JSZipObject): Unpacking {
 
 async function keepAll(database: UkkoDatabase, { contents, runs, pictures }: ReadWorkspace): Promise<Merged> {
   return database.transaction('rw', database.tables, async () => {
-    const come = coming(await belongingsIn(database), contents, () => crypto.randomUUID() as FormId);
+    const come = additionsFrom(await belongingsIn(database), contents, () => crypto.randomUUID() as FormId);
     await database.forms.bulkPut([...come.forms]);
     await database.decisions.bulkPut([...come.decisions]);
     await database.lineUps.bulkPut([...come.lineUps]);

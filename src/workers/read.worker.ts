@@ -1,24 +1,22 @@
 import { expose } from 'comlink';
-import { calledBy, nameAfter } from '@/core/form/form-name';
-import { formsInPage } from '@/core/form/forms-in-page';
-import { type ParsedMarkup, parseMarkup } from '@/core/form/parse-markup';
-import { readForm } from '@/core/form/read-form';
+import { calledBy, nameAfter } from '@/core/html/form-name';
+import { formsInPage } from '@/core/html/forms-in-page';
+import { pageUnderTest } from '@/core/html/page-under-test';
+import { readForm } from '@/core/html/read-form';
+import { heldPieces } from './in-pieces';
 
-/** What was parsed last: its forms, its name and its fields are asked for one after the other. */
-let last: { readonly markup: string; readonly parsed: ParsedMarkup } | null = null;
-
-function parsedOnce(markup: string): ParsedMarkup {
-  if (last?.markup !== markup) last = { markup, parsed: parseMarkup(markup) };
-  return last.parsed;
-}
+const held = heldPieces();
 
 /** Reads markup where it holds nothing up. */
 const reading = {
-  readForm: (markup: string) => readForm(markup, parsedOnce(markup)),
-  calledBy: (markup: string) => calledBy(markup, parsedOnce(markup)),
-  formsInPage: (markup: string) => formsInPage(markup, parsedOnce(markup)),
-  nameAfter: (name: string, before: string, after: string) =>
-    nameAfter(name, before, after, parsedOnce(after)),
+  /** Reads a form and holds the reading ready in pieces. @returns the number by which they are got */
+  readForm: (markup: string): number => held.hold(readForm(markup)),
+  nextPiece: held.next,
+  calledBy: calledBy,
+  fieldCount: (markup: string) => readForm(markup).fields.length,
+  pageUnderTest,
+  formsInPage: formsInPage,
+  nameAfter,
 };
 export type MarkupReading = typeof reading;
 

@@ -1,13 +1,13 @@
 import { expose } from 'comlink';
+import type { FormDocument } from '@/core/document/form-document';
 import { markupFaults } from '@/core/fault/markup-faults';
-import type { ToldFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
-import type { Field, FieldId, FormReading } from '@/core/form/field';
-import type { FormDocument } from '@/core/form/form-document';
-import { pageOf } from '@/core/form/page-controls';
-import { readForm } from '@/core/form/read-form';
 import type { Guard } from '@/core/guard/guard';
+import type { Sample } from '@/core/guard/sample';
+import type { Field, FieldId } from '@/core/html/field';
+import { pageOf } from '@/core/html/page-controls';
+import { readForm } from '@/core/html/read-form';
 import type { AskedKeyboard } from '@/core/keyboard/asked-keyboards';
 import { cheapestForRule } from '@/core/keyboard/cheapest-for-rule';
 import {
@@ -22,26 +22,26 @@ import type { KeyboardSort } from '@/core/keyboard/keyboards';
 import type { RuledField } from '@/core/keyboard/ruled-field';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Trap } from '@/core/keyboard/trap';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submission-outlook';
 import { scriptTyping } from '@/core/model/type-script';
-import type { Run } from '@/core/observation/run';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
-import { type RuleReport, ruleReport, type SampleStanding, textStanding } from '@/core/pattern/rule-report';
-import { liveRules, nativeRule, submitRule } from '@/core/pattern/rule-table';
 import { nativePattern } from '@/core/regexp/native-pattern';
 import type { Pattern } from '@/core/regexp/pattern';
 import { type BypassRow, bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
-import type { Sample } from '@/core/replay/sample';
 import { firstSamples } from '@/core/replay/sample-table';
 import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
 import { habitsByRoute } from '@/core/replay/usual-habits';
+import { type RuleReport, ruleReport, type SampleStanding, textStanding } from '@/core/rules/rule-report';
+import { liveRules, nativeRule, submitRule } from '@/core/rules/rule-table';
+import type { Run } from '@/core/run/run';
 import type { Script } from '@/core/script/stroke';
-import { habitsOf } from '@/core/target/habits';
 import type { TargetId } from '@/core/target/target';
+import { type ToldFault, toldFault } from '@/core/words/told-fault';
 
 /** A field in its markup, which a worker reads for itself. */
 export interface ReplayedField {
@@ -49,15 +49,8 @@ export interface ReplayedField {
   readonly field: FieldId;
 }
 
-let kept: { readonly markup: string; readonly reading: FormReading } | null = null;
-
-function readingOf(markup: string): FormReading {
-  if (kept?.markup !== markup) kept = { markup, reading: readForm(markup) };
-  return kept.reading;
-}
-
 function fieldIn({ markup, field }: ReplayedField): Field | null {
-  return readingOf(markup).fields.find(({ id }) => id === field) ?? null;
+  return readForm(markup).fields.find(({ id }) => id === field) ?? null;
 }
 
 function ruledField(of: ReplayedField, guards: readonly Guard[], samples: string): RuledField | null {
@@ -124,7 +117,7 @@ const replayWork = {
 
   /** What is wrong with the markup of a form. */
   faults(markup: string): ToldFault[] {
-    return markupFaults(markup, readingOf(markup)).map(({ mend: _, ...told }) => told);
+    return markupFaults(markup, readForm(markup)).map(toldFault);
   },
 
   /** What comes of a button and of every other way to send its form. */
@@ -134,7 +127,7 @@ const replayWork = {
     targets: readonly TargetId[],
   ): SubmissionOutlook | null {
     const field = fieldIn({ markup: form.markup, field: button });
-    return field && submissionOutlook(form, readingOf(form.markup).fields, field, targets);
+    return field && submissionOutlook(form, readForm(form.markup).fields, field, targets);
   },
 
   /** Traps and taps on the keyboard that each target brings up. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm, hurriedForm } from '@/core/demo/demo-forms';
 import { answerValidity } from '@/core/model/answer-validity';
-import { engineWays } from '@/core/model/engine-ways';
+import { engineDeviations } from '@/core/model/deviations/engine-deviations';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { predictSubmission } from '@/core/model/predict-submission';
-import { askingOf } from '@/core/observation/asking';
-import type { SubmissionObservation } from '@/core/observation/observation';
-import { habitsOf } from '@/core/target/habits';
+import { askingOf } from '@/core/questions/asking';
+import type { SubmissionObservation } from '@/core/questions/submission/facts';
 import { targetId } from '@/core/target/target';
 import { probeBundle } from '@/probe/bundle';
 import { validityQuestions } from '../../scripts/calibrate/validity-questions';
@@ -18,7 +18,7 @@ const seed = Date.now();
 const questions = validityQuestions(1500, seed);
 
 describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
-  '%s and the model of its ways',
+  '%s and the model of its deviations',
   (name) => {
     it(`agree about at least 99 in 100 of questions that were made just now (seed ${seed})`, async () => {
       const { code } = await probeBundle('probe');
@@ -27,7 +27,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
         async (page) => {
           const real = await page.probe('validity', questions);
           const apart = questions.filter((question, index) => {
-            const answer = answerValidity(question, engineWays[name]);
+            const answer = answerValidity(question, engineDeviations[name]);
             const sorted = (one: object | null | undefined) =>
               JSON.stringify(Object.entries(one ?? {}).sort());
             return sorted(answer) !== sorted(real[index]);
@@ -50,7 +50,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)(
           const button = asking.fields.find(({ id }) => id === field);
           if (!button || outcome.status !== 'answered')
             throw new Error(`not answered: ${JSON.stringify(outcome)}`);
-          const model = predictSubmission(button, asking, { ...habits, ways: name, words: name });
+          const model = predictSubmission(button, asking, { ...habits, deviations: name, words: name });
           // The words in which it is stopped are part of it.
           expect(model).toEqual({ status: 'answered', facts: outcome.facts });
           const { filled } = outcome.facts;

@@ -2,10 +2,10 @@ import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, vi } from 'vitest';
-import type { Asking } from '@/core/observation/asking';
-import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
-import type { SweepMessage } from '@/core/observation/sweep-message';
+import type { Asking } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { sweepEngines } from '@/engines/sweep-engines';

@@ -1,7 +1,7 @@
 import { plainVariant, type Variant } from '@/core/target/variant';
-import type { EnginePage } from '@/engines/engine';
+import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
-import { startPageServer } from '@/engines/page-server';
+import { startPageServer } from '@/engines/network/page-server';
 
 /** In place of the probe, for pages that are asked by hand. */
 const noProbe = 'window.ukkoProbe = { settle() {} };';

@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { askingOf, planOf } from '@/core/observation/asking';
-import type { Observation } from '@/core/observation/observation';
+import { askingOf, planOf } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask, browsers, ownTargets, profiles } from './asking-engines';
 

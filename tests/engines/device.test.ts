@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { DeviceNews } from '@/core/device/device-news';
-import type { Observation } from '@/core/observation/observation';
+import type { Observation } from '@/core/questions/observation';
 import { plainVariant } from '@/core/target/variant';
 import { engines } from '@/engines/engines';
 import { listenForDevice } from '@/server/device-listener';

@@ -2,11 +2,11 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import getPort from 'get-port';
 import { afterAll } from 'vitest';
 import { engineTarget } from '@/core/target/target';
 import { engineNamed } from '@/engines/engines';
-import { freePort } from '@/engines/free-port';
-import { endKept, keeping, startKept } from '@/engines/kept';
+import { endSupervised, startSupervised, supervise } from '@/engines/process/supervised-process';
 import { enginesAvailable } from '../fixtures/engines';
 import { engineSuite } from './engine-suite';
 
@@ -17,9 +17,9 @@ afterAll(() => nextRoom?.end());
 engineSuite(remote, () => (nextRoom ? [nextRoom.folder] : []));
 
 async function startRemote() {
-  const kept = await keeping('/usr/bin/chromedriver');
-  const port = await freePort();
-  const keeper = startKept(kept, [`--port=${port}`]);
+  const supervised = await supervise('/usr/bin/chromedriver');
+  const port = await getPort({ host: '127.0.0.1' });
+  const keeper = startSupervised(supervised, [`--port=${port}`]);
   const file = join(mkdtempSync(join(tmpdir(), 'ukko-engines-file-')), 'engines.json');
   const args = ['--no-sandbox', '--headless', '--disable-dev-shm-usage', '--disable-background-networking'];
   const endpoint = {
@@ -35,9 +35,9 @@ async function startRemote() {
     await wait(50);
   }
   return {
-    folder: kept.folder,
+    folder: supervised.folder,
     end: async () => {
-      await endKept(keeper, kept);
+      await endSupervised(keeper, supervised);
       rmSync(join(file, '..'), { recursive: true });
     },
   };

@@ -1,19 +1,18 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
-import { fieldId } from '@/core/form/field';
-import { typingTasks } from '@/core/form/form-document';
-import { askingOf, planOf } from '@/core/observation/asking';
-import {
-  type LookObservation,
-  type Observation,
-  type TypingObservation,
-  takesNoFocus,
-} from '@/core/observation/observation';
+import { typingTasks } from '@/core/document/form-document';
+import type { TypingTasks } from '@/core/guard/typing-task';
+import { fieldId } from '@/core/html/field';
 import { pictureId } from '@/core/observation/picture';
+import { askingOf, planOf } from '@/core/questions/asking';
+import type { LookObservation } from '@/core/questions/look/facts';
+import type { Observation } from '@/core/questions/observation';
+import type { TypingObservation } from '@/core/questions/typing/facts';
 import { graphemes } from '@/core/script/graphemes';
+import { readScript } from '@/core/script/script-text';
 import type { EngineTarget } from '@/core/target/target';
-import { changeBetweenPictures } from '@/engines/crop';
+import { changeBetweenPictures } from '@/engines/picture/crop';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask, kill, browsers as ownBrowsers, ownTargets, profiles } from './asking-engines';
 
@@ -29,9 +28,31 @@ const openable = `<form style="font:15px Liberation Sans;margin:20px">
 <p><select name=island><option>Hesten<option>Lomholm</select>
 <p><input name=bird list=birds><datalist id=birds><option>eider<option>gannet</datalist>
 <p><input name=serial pattern="[A-Z]{3}" title="Three capitals">
-<p><meter name=tide min=0 max=9 low=3 high=6 optimum=8 value=4></meter>
+<p><meter name=tide min=0 max=9 low=3 high=6 optimum=8 value=4></meter><textarea name=notes cols=8></textarea>
 <p><input type=checkbox name=publish><input type=password name=pin pattern="[0-9]{4}"><input type=search name=find>
 </form>`;
+
+/** Members of a form, of elements, and of nodes, that fields of these names hide. */
+const hiding = [
+  ...[
+    'elements',
+    'noValidate',
+    'requestSubmit',
+    'action',
+    'getAttribute',
+    'setAttribute',
+    'addEventListener',
+  ],
+  ...[
+    'parentElement',
+    'childNodes',
+    'matches',
+    'contains',
+    'getRootNode',
+    'getBoundingClientRect',
+    'shadowRoot',
+  ],
+];
 
 /** As many forms are drawn: room around the text, a word that moves away, and a hint that comes with the focus. */
 const styled = `<style>
@@ -114,6 +135,8 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(parts('tide')).toContain('bar');
       expect(parts('level')).toContain('spin button');
       expect(parts('serial')).toEqual(['text box']);
+      // Its text overflows, and what scrolls it may come and go.
+      expect(parts('notes')).toEqual(['text box']);
       expect(['level', 'sea', 'pin'].map((field) => facts('parts', field)?.shows)).toEqual([
         'text',
         'picture',
@@ -167,7 +190,7 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
           status: 'answered',
           facts: { drawnBy: 'label', size: { width: 120, height: 40 } },
         });
-      expect(look('gone', 'focused')).toEqual({ status: 'inapplicable', reason: takesNoFocus });
+      expect(look('gone', 'focused')).toEqual({ status: 'inapplicable', reason: { code: 'no focus' } });
       const unseen = (field: string) => {
         const outcome = look(field, 'focused');
         return outcome?.status === 'answered' && outcome.facts.focusUnseen === true;
@@ -318,6 +341,23 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
         '<script>document.body.remove()</script><form action="javascript:x" onsubmit="x"><input name=requestSubmit required><input name=reset><input name=submit></form>';
       const { observations } = await ask(target, askingOf(markup, ['look', 'message']));
       expect(observations.filter((o) => o.outcome.status === 'failed')).toEqual([]);
+    });
+
+    it('answers about fields that are called like members of their form as about any other', async () => {
+      const told = async (prefix: string) => {
+        const names = hiding.map((name) => prefix + name);
+        const inputs = names.map((name) => `<label>${name.slice(-9)} <input name=${name} required></label>`);
+        const markup = `<form action=/sent>${inputs.join('')}<button>Send</button></form>`;
+        const typed = fieldId(`${prefix}elements`);
+        const reading = readScript('type "a"\nsubmit');
+        const script = reading.status === 'read' ? reading.script : [];
+        const scripts: TypingTasks = { [typed]: { script, guards: [] } };
+        expect(script).toHaveLength(2);
+        const { observations } = await ask(target, askingOf(markup, ['submission', 'typing'], scripts));
+        expect(observations.filter((o) => o.outcome.status !== 'answered')).toEqual([]);
+        return observations.map((o) => [o.question, JSON.stringify(o.outcome).replaceAll(prefix, '')]).sort();
+      };
+      expect(await told('')).toEqual(await told('zz-'));
     });
 
     it('answers about every field beside one that is larger than any picture', async () => {

@@ -1,7 +1,7 @@
 import puppeteer from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { inertMarkup } from '@/core/form/inert-markup';
-import { chromium } from '@/engines/chromium';
+import { inertMarkup } from '@/core/html/inert-markup';
+import { chromium } from '@/engines/bidi/chromium';
 import { attacks } from '../fixtures/attacks';
 import { enginesAvailable } from '../fixtures/engines';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { KeyboardFacts } from '@/core/observation/observation';
+import type { KeyboardFacts } from '@/core/questions/keyboard/facts';
 import { measureKeyboards } from '@/engines/measure-keyboards';
-import { findPhonePrograms } from '@/engines/phone-screen';
+import { findPhonePrograms } from '@/engines/phone/phone-screen';
 import { enginesAvailable } from '../fixtures/engines';
 import { profiles } from './asking-engines';
 

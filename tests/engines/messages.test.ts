@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '@/core/form/read-form';
-import { engineWays } from '@/core/model/engine-ways';
+import { readForm } from '@/core/html/read-form';
+import { engineDeviations } from '@/core/model/deviations/engine-deviations';
 import { validationMessage } from '@/core/model/validation-message';
 import { validityOf } from '@/core/standard/constraint-validation';
 import { formatDate, formatTime } from '@/core/standard/dates-and-times';
@@ -64,16 +64,16 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s and 
             `${JSON.stringify(questions)}.map(({ html, value }) => { const form = document.querySelector('form'); form.innerHTML = html; const t = form.querySelector('#t'); t.value = value; return { valid: t.validity.valid, message: t.validationMessage }; })`,
           )) as { valid: boolean; message: string }[];
           expect(real.filter(({ valid }) => !valid).length).toBeGreaterThan(100);
-          const ways = engineWays[name];
+          const deviations = engineDeviations[name];
           const modelled = questions.map(({ html, value }) => {
             const [field] = readForm(html).fields;
             if (!field) throw new Error(html);
-            const state = fieldStateOf(field, { value }, ways);
+            const state = fieldStateOf(field, { value }, deviations);
             return validationMessage(
               field,
               state,
-              validityOf(state, ways).flags,
-              { words: name, ways: name },
+              validityOf(state, deviations).flags,
+              { words: name, deviations: name },
               language,
             );
           });

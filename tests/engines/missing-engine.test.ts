@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it, vi } from 'vitest';
-import { askingOf } from '@/core/observation/asking';
+import { askingOf } from '@/core/questions/asking';
 import { plainVariant } from '@/core/target/variant';
-import { EngineLost } from '@/engines/engine';
+import { EngineLost } from '@/engines/api/engine';
 import { engines } from '@/engines/engines';
 import { ask, browsers, ownTarget } from './asking-engines';
 

@@ -1,7 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { askingOf, planOf } from '@/core/observation/asking';
+import { askingOf, planOf } from '@/core/questions/asking';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask, browsers, kill, ownTargets, profiles } from './asking-engines';
 

@@ -1,11 +1,11 @@
 import { createServer } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { standalonePage } from '@/core/form/standalone-page';
+import { standalonePage } from '@/core/html/standalone-page';
 import { plainVariant } from '@/core/target/variant';
-import type { EngineSession } from '@/engines/engine';
+import type { EngineSession } from '@/engines/api/engine';
 import { engines } from '@/engines/engines';
-import { startListening, stopListening } from '@/engines/local-server';
+import { startListening, stopListening } from '@/engines/network/local-server';
 import { probeBundle } from '@/probe/bundle';
 import { enginesAvailable } from '../fixtures/engines';
 import { leaks } from '../fixtures/leaks';
@@ -42,14 +42,20 @@ async function askedBy(session: EngineSession): Promise<string[][]> {
   const found: string[][] = [];
   for (const number of pages.keys()) {
     asked.splice(0);
-    await evaluate(`void location.assign('${out}/page/${number}')`);
+    // A page that is just leaving for where its form was sent hears nothing: it is asked again where it came to.
+    const go = `location.assign('${out}/page/${number}'), true`;
+    await until(async () => (await evaluate(go)) === true);
     const isThere = `location.pathname === '/page/${number}' && document.readyState === 'complete'`;
-    for (let look = 0; look < 100 && !(await evaluate(isThere)); look++) await wait(10);
+    await until(async () => (await evaluate(isThere)) === true);
     await evaluate(doEverything);
     await wait(60);
     found.push(asked.splice(0));
   }
   return found;
+}
+
+async function until(isSo: () => Promise<boolean>): Promise<void> {
+  for (let look = 0; look < 100 && !(await isSo()); look++) await wait(10);
 }
 
 /** How many of the vectors ask for something when they are shown as they are. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '@/core/form/read-form';
-import { engineWays } from '@/core/model/engine-ways';
+import { readForm } from '@/core/html/read-form';
+import { engineDeviations } from '@/core/model/deviations/engine-deviations';
 import {
   formatDate,
   formatLocalDateAndTime,
@@ -64,10 +64,10 @@ const pressed = fc.sample(
 
 const place = `const place = (html, value) => { const form = document.querySelector('form'); form.innerHTML = html; const t = form.querySelector('#t'); t.value = value; return t; };`;
 
-function stateOf(html: string, value: string, name: keyof typeof engineWays) {
+function stateOf(html: string, value: string, name: keyof typeof engineDeviations) {
   const [field] = readForm(html).fields;
   if (!field) throw new Error(html);
-  return fieldStateOf(field, { value }, engineWays[name]);
+  return fieldStateOf(field, { value }, engineDeviations[name]);
 }
 
 const said = (stepping: Stepping, value: string) =>
@@ -81,7 +81,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s and 
       )) as string[];
       const apart = questions.flatMap(({ html, value, count }, at) => {
         const state = stateOf(html, value, name);
-        const model = said(stepped(state, count, engineWays[name]), state.currentValue);
+        const model = said(stepped(state, count, engineDeviations[name]), state.currentValue);
         return model === real[at] ? [] : [{ html, value, count, engine: real[at], model }];
       });
       expect(apart.length, JSON.stringify(apart.slice(0, 5))).toBeLessThanOrEqual(questions.length / 50);
@@ -96,7 +96,10 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s and 
         );
         await page.press(count > 0 ? 'ArrowUp' : 'ArrowDown');
         const state = stateOf(html, value, name);
-        const model = said(arrowed(state, Math.sign(count) as 1 | -1, engineWays[name]), state.currentValue);
+        const model = said(
+          arrowed(state, Math.sign(count) as 1 | -1, engineDeviations[name]),
+          state.currentValue,
+        );
         // On a busy machine a key takes effect a moment after its protocol says that it was pressed.
         let real = await page.evaluate(`document.querySelector('#t').value`);
         for (let attempt = 0; real !== model && attempt < 10; attempt++) {

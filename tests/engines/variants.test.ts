@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { askingOf } from '@/core/observation/asking';
+import { askingOf } from '@/core/questions/asking';
 import { enginesAvailable } from '../fixtures/engines';
 import { ask, ownTargets } from './asking-engines';
 

@@ -1,6 +1,6 @@
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
-import { askingOf } from '@/core/observation/asking';
+import { askingOf } from '@/core/questions/asking';
 import { ask, ownTarget } from './asking-engines';
 import { engineSuite } from './engine-suite';
 

@@ -1,15 +1,26 @@
-import type { FormDocument } from '../form/form-document';
-import type { Answers } from '../observation/answers';
-import type { Run } from '../observation/run';
+import type { FormDocument } from '../document/form-document';
+import type { Answers } from '../run/answers';
+import type { Run } from '../run/run';
 import type { TargetId } from '../target/target';
 
-/** Something that is not the same in two sweeps before any answer is compared, in one sentence. */
-export interface ChangedSetup {
-  readonly cause: 'form' | 'engine' | 'line-up' | 'Ukko';
-  /** The target that it is about; null: all of them. */
-  readonly target: TargetId | null;
-  readonly text: string;
-}
+/** Something that is not the same in two sweeps before any answer is compared. Its sentence is made in `words/`. */
+export type ChangedSetup =
+  | { readonly cause: 'form'; readonly target: null; readonly what: 'markup' | 'typing' }
+  | { readonly cause: 'Ukko'; readonly target: null; readonly was: string; readonly is: string }
+  | {
+      readonly cause: 'line-up';
+      readonly target: TargetId;
+      readonly name: string;
+      readonly change: 'new' | 'gone' | 'other';
+    }
+  /** What answers for the target: a model of Ukko's, or else an engine. */
+  | {
+      readonly cause: 'Ukko' | 'engine';
+      readonly target: TargetId;
+      readonly name: string;
+      readonly was: string;
+      readonly is: string;
+    };
 
 export interface Setup extends Pick<Run, 'lineUp' | 'ukko'> {
   readonly form: Pick<FormDocument, 'markup' | 'typing'>;
@@ -18,31 +29,34 @@ export interface Setup extends Pick<Run, 'lineUp' | 'ukko'> {
 
 /** Form, targets and versions that are not the same. */
 export function changedSetup(before: Setup, after: Setup): ChangedSetup[] {
+  return [...formChanges(before, after), ...lineUpChanges(before, after)];
+}
+
+function formChanges(before: Setup, after: Setup): ChangedSetup[] {
   const changes: ChangedSetup[] = [];
-  const say = (cause: ChangedSetup['cause'], target: TargetId | null, text: string) =>
-    changes.push({ cause, target, text });
-  if (before.form.markup !== after.form.markup) say('form', null, 'The markup of the form was changed.');
-  if (guardsIn(before) !== guardsIn(after))
-    say('form', null, 'What is typed into the form, or its guards, were changed.');
+  if (before.form.markup !== after.form.markup) changes.push({ cause: 'form', target: null, what: 'markup' });
+  if (guardsIn(before) !== guardsIn(after)) changes.push({ cause: 'form', target: null, what: 'typing' });
   if (before.ukko !== after.ukko && before.ukko !== null && after.ukko !== null)
-    say('Ukko', null, `Ukko was ${before.ukko}, now it is ${after.ukko}.`);
-  const [versions, newVersions] = [before, after].map(({ answers }) => versionsIn(answers));
+    changes.push({ cause: 'Ukko', target: null, was: before.ukko, is: after.ukko });
+  return changes;
+}
+
+function lineUpChanges(before: Setup, after: Setup): ChangedSetup[] {
+  const changes: ChangedSetup[] = [];
+  const [versions, newVersions] = [versionsIn(before.answers), versionsIn(after.answers)];
   for (const target of after.lineUp.targets) {
-    const earlier = before.lineUp.targets.find(({ id }) => id === target.id);
-    if (!earlier) say('line-up', target.id, `${target.name} was not asked before.`);
-    else if (JSON.stringify(earlier) !== JSON.stringify(target))
-      say('line-up', target.id, `${target.name} was set up in another way.`);
-    const [was, is] = [versions?.get(target.id), newVersions?.get(target.id)];
+    const { id, name } = target;
+    const earlier = before.lineUp.targets.find((one) => one.id === id);
+    const isOther = earlier && JSON.stringify(earlier) !== JSON.stringify(target);
+    if (!earlier || isOther)
+      changes.push({ cause: 'line-up', target: id, name, change: earlier ? 'other' : 'new' });
+    const [was, is] = [versions.get(id), newVersions.get(id)];
     if (was && is && was !== is)
-      say(
-        target.ask === 'model' ? 'Ukko' : 'engine',
-        target.id,
-        `${target.name} was ${was}, now it is ${is}.`,
-      );
+      changes.push({ cause: target.ask === 'model' ? 'Ukko' : 'engine', target: id, name, was, is });
   }
-  for (const target of before.lineUp.targets)
-    if (!after.lineUp.targets.some(({ id }) => id === target.id))
-      say('line-up', target.id, `${target.name} was asked before and is not now.`);
+  for (const { id, name } of before.lineUp.targets)
+    if (!after.lineUp.targets.some((one) => one.id === id))
+      changes.push({ cause: 'line-up', target: id, name, change: 'gone' });
   return changes;
 }
 

@@ -1,8 +1,9 @@
-import type { FieldId } from '../form/field';
-import { type Answers, answerTo } from '../observation/answers';
-import { type ControlState, controlStates, type Observation } from '../observation/observation';
+import { type LookState, lookStates } from '../document/look-state';
+import type { FieldId } from '../html/field';
+import { type CountPixels, type Difference, differences } from '../questions/differences';
+import type { Observation } from '../questions/observation';
+import { type Answers, answerTo } from '../run/answers';
 import type { TargetId } from '../target/target';
-import { type Comparison, type Difference, differences } from './differences';
 
 export const lenses = ['look', 'message', 'keyboard'] as const;
 /** What the cells of the survey show. */
@@ -29,7 +30,7 @@ export function seenThrough(
 }
 
 /** Where a target's answers are compared from: another target of the run, or the same target in another run. */
-export interface Side {
+export interface ComparedAnswers {
   readonly answers: Answers;
   readonly target: TargetId;
 }
@@ -37,31 +38,32 @@ export interface Side {
 export function differencesThrough(
   lens: Lens,
   state: LensState,
-  reference: Side,
-  other: Side,
+  reference: ComparedAnswers,
+  other: ComparedAnswers,
   field: FieldId,
-  comparison: Comparison,
+  pixels: CountPixels | null,
 ): Difference[] {
   const base = seenThrough(lens, state, reference.answers, reference.target, field);
   return seenThrough(lens, state, other.answers, other.target, field).flatMap((answer, index) =>
-    differences(base[index], answer, comparison),
+    differences(base[index], answer, pixels),
   );
 }
 
 /** Every difference in all that was asked about a field; each once. */
 export function allDifferences(
-  reference: Side,
-  other: Side,
+  reference: ComparedAnswers,
+  other: ComparedAnswers,
   field: FieldId,
-  comparison: Comparison,
+  pixels: CountPixels | null,
 ): Difference[] {
-  const of = (side: Side): (Observation | undefined)[] => [
-    ...controlStates.map((state: ControlState) => answerTo(side.answers, 'look', side.target, field, state)),
+  const of = (side: ComparedAnswers): (Observation | undefined)[] => [
+    ...lookStates.map((state: LookState) => answerTo(side.answers, 'look', side.target, field, state)),
     ...(['parts', 'opening', 'message', 'bubble', 'keyboard'] as const).map((question) =>
       answerTo(side.answers, question, side.target, field),
     ),
   ];
   const base = of(reference);
-  const found = of(other).flatMap((answer, index) => differences(base[index], answer, comparison));
-  return found.filter(({ text }, index) => found.findIndex((one) => one.text === text) === index);
+  const found = of(other).flatMap((answer, index) => differences(base[index], answer, pixels));
+  const told = found.map((one) => JSON.stringify(one));
+  return found.filter((_, index) => told.indexOf(told[index] ?? '') === index);
 }

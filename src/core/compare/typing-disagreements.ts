@@ -1,9 +1,18 @@
-import type { TypingFacts, TypingStep } from '../observation/observation';
+import type { TypingFacts, TypingStep } from '../questions/typing/facts';
 
-/** Where two replays of one script part ways at one stroke. */
-export interface Disagreement {
-  readonly what: 'text' | 'value' | 'caret' | 'refused' | 'events';
-  readonly text: string;
+/** Where the replay of a model and an answer part ways at one stroke. Its sentence is made in `words/`. */
+export type Disagreement =
+  | Sides<'text' | 'value', string>
+  /** UTF-16 code units before it. */
+  | Sides<'caret', number>
+  | Sides<'refused', TypingStep['refused']>
+  /** Types of the events, in their order. */
+  | Sides<'events', readonly string[]>;
+
+interface Sides<What extends string, Value> {
+  readonly what: What;
+  readonly model: Value;
+  readonly asked: Value;
 }
 
 /** True when both replays are of the same script under the same guards; only then can they be compared. */
@@ -21,32 +30,17 @@ export function typingDisagreements(model: TypingFacts, asked: TypingFacts): Dis
 
 function stepDisagreements(model: TypingStep, asked: TypingStep): Disagreement[] {
   const found: Disagreement[] = [];
-  if (model.text !== asked.text)
-    found.push({
-      what: 'text',
-      text: `The model has the text “${model.text}”, the answer is “${asked.text}”.`,
-    });
+  if (model.text !== asked.text) found.push({ what: 'text', model: model.text, asked: asked.text });
   else if (model.caret.start !== asked.caret.start || model.caret.end !== asked.caret.end)
-    found.push({
-      what: 'caret',
-      text: `The model has the caret at ${model.caret.start}, the answer is ${asked.caret.start}.`,
-    });
-  if (model.value !== asked.value)
-    found.push({
-      what: 'value',
-      text: `The model has the value “${model.value}”, the answer is “${asked.value}”.`,
-    });
+    found.push({ what: 'caret', model: model.caret.start, asked: asked.caret.start });
+  if (model.value !== asked.value) found.push({ what: 'value', model: model.value, asked: asked.value });
   if (model.refused !== asked.refused)
-    found.push({
-      what: 'refused',
-      text: asked.refused ? 'The model lets this stroke pass.' : 'The model refuses this stroke.',
-    });
-  const [modelEvents, askedEvents] = [eventNames(model), eventNames(asked)];
-  if (modelEvents !== askedEvents)
-    found.push({ what: 'events', text: `The model raises ${modelEvents}; the answer is ${askedEvents}.` });
+    found.push({ what: 'refused', model: model.refused, asked: asked.refused });
+  const [events, askedEvents] = [typesOf(model), typesOf(asked)];
+  if (events.join() !== askedEvents.join()) found.push({ what: 'events', model: events, asked: askedEvents });
   return found;
 }
 
-function eventNames(step: TypingStep): string {
-  return step.events.map((event) => event.type).join(', ') || 'nothing';
+function typesOf(step: TypingStep): string[] {
+  return step.events.map((event) => event.type);
 }

@@ -1,5 +1,5 @@
-import { fieldId } from '../form/field';
-import type { FormDocument, FormId } from '../form/form-document';
+import type { FormDocument, FormId } from '../document/form-document';
+import { fieldId } from '../html/field';
 import { hurriedTideLog } from './hurried-tide-log';
 import { skerryTideLog } from './skerry-tide-log';
 

@@ -1,7 +1,8 @@
 import { array, mixed, number, object, string, ValidationError } from 'yup';
-import type { Observation } from '../observation/observation';
-import { observationSchema, pictureSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
+import { pictureSchema } from '../observation/schema-parts';
+import type { Observation } from '../questions/observation';
+import { observationSchema } from '../questions/observation-schema';
 import { readJson } from '../read-json';
 import type { TargetId } from '../target/target';
 

@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { limits } from '../form/form-document';
+import { limits } from '../document/form-document';
 import { type QuestionReading, readQuestion } from '../read-question';
 
 /** A form that a real device is to be given. */

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fieldId } from '../form/field';
+import { fieldId } from '../html/field';
 import type { EventRecord } from '../observation/event-record';
-import type { Observation } from '../observation/observation';
 import type { Provenance } from '../observation/provenance';
+import type { Observation } from '../questions/observation';
 import { targetId } from '../target/target';
 import { codeLength, deviceCode } from './device-code';
 import {
@@ -179,6 +179,7 @@ const answer: Observation = {
       asked: 'untold',
       layout: 'untold',
       height: { before: 700, with: 420.5 },
+      program: null,
       fieldInSight: true,
       tapped: null,
       picture: null,

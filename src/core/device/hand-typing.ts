@@ -1,5 +1,6 @@
 import type { EventRecord } from '../observation/event-record';
-import type { Caret, TappedEvent, TypingFacts, TypingStep } from '../observation/observation';
+import type { TappedEvent } from '../questions/keyboard/facts';
+import type { Caret, TypingFacts, TypingStep } from '../questions/typing/facts';
 import { graphemes } from '../script/graphemes';
 import { isModifierKey, isNamedKey, maxStrokes, type Stroke, textOfStroke } from '../script/stroke';
 

@@ -1,17 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { FormDocument, FormId } from '../document/form-document';
 import { answerFindings } from '../finding/answer-findings';
 import { formFindingsAtOnce } from '../finding/collect-findings';
 import type { Finding } from '../finding/finding';
 import { collected } from '../finding/finding';
-import type { FormDocument, FormId } from '../form/form-document';
 import { predict } from '../model/predict';
-import { answersOf } from '../observation/answers';
-import { askingOf, sweepQuestions } from '../observation/asking';
-import type { Observation } from '../observation/observation';
+import { askingOf, sweepQuestions } from '../questions/asking';
+import type { Observation } from '../questions/observation';
+import { answersOf } from '../run/answers';
 import { findTarget, type LineUp } from '../target/line-up';
 import { targetId } from '../target/target';
-import { causeText, driftBetween, type FoundRun } from './drift';
+import { causeText, setupWords } from '../words/drift-words';
+import { driftBetween, type FoundRun } from './drift';
 
 const [chromium, firefox] = ['chromium', 'firefox'].map((id) => targetId(id));
 const lineUp: LineUp = {
@@ -85,7 +86,7 @@ describe('the drift between two sweeps', () => {
       sweep({ markup: markup.replace('name=boat', 'name=boat value="Enter it here"') }),
     );
     expect(texts(drift.fresh)).toEqual([['Boat', 'form']]);
-    expect(drift.setup.map(({ text }) => text)).toEqual(['The markup of the form was changed.']);
+    expect(drift.setup.map(setupWords)).toEqual(['The markup of the form has changed.']);
     expect(
       texts(
         driftBetween(sweep({ markup: markup.replace(/<label>Boat (.*?)<.label>/, '$1') }), sweep()).gone,
@@ -99,7 +100,7 @@ describe('the drift between two sweeps', () => {
     expect(drift.answers.map(({ target, field, because }) => [target.name, field.label, ...because])).toEqual(
       [['Firefox', 'Boat', 'engine']],
     );
-    expect(causeText(['engine', 'form'])).toBe('an engine has another version, and the form was changed');
+    expect(causeText(['engine', 'form'])).toBe('an engine has another version, and the form has changed');
   });
 
   it('owns up where nothing that it knows of was changed', () => {

@@ -1,15 +1,14 @@
 import { type ChangedSetup, changedSetup } from '../compare/changed-setup';
-import type { Difference } from '../compare/differences';
 import { allDifferences } from '../compare/lens';
+import type { FormDocument } from '../document/form-document';
 import type { Finding } from '../finding/finding';
-import type { Field } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { ownEntry } from '../form/own-entry';
-import { readForm } from '../form/read-form';
-import type { Answers } from '../observation/answers';
-import type { PictureId } from '../observation/picture';
-import type { Run } from '../observation/run';
-import type { Target } from '../target/target';
+import type { Field } from '../html/field';
+import { ownEntry } from '../html/own-entry';
+import { readForm } from '../html/read-form';
+import type { CountPixels, Difference } from '../questions/differences';
+import type { Answers } from '../run/answers';
+import type { Run } from '../run/run';
+import type { Target, TargetId } from '../target/target';
 import { goneAndFresh, pairsOf } from './pairs';
 
 /** A sweep and what was found by it. */
@@ -56,26 +55,27 @@ export interface Drift {
  * What is new, gone and changed since a baseline, and what may be the cause.
  * @param pixels counts in how many px two pictures differ; null: pictures are left aside
  */
-export function driftBetween(
-  before: FoundRun,
-  after: FoundRun,
-  pixels: ((a: PictureId, b: PictureId) => number | null) | null = null,
-): Drift {
+export function driftBetween(before: FoundRun, after: FoundRun, pixels: CountPixels | null = null): Drift {
   const setup = changedSetup(
     { ...before.run, answers: before.answers },
     { ...after.run, answers: after.answers },
   );
   const changedFields = fieldsChanged(before.run.form, after.run.form);
-  const because = ({ field, targets }: Pick<Finding, 'field' | 'targets'>): Cause[] => {
-    const ids = targets.map(({ target }) => target as string);
+  const because = (field: Field['id'] | null, ids: readonly TargetId[]): Cause[] => {
     const concerns = (one: ChangedSetup) => one.target === null || ids.includes(one.target);
     const found = new Set(setup.filter(concerns).map(({ cause }) => cause));
-    if (field && !changedFields.has(field.id)) found.delete('form');
+    if (field !== null && !changedFields.has(field)) found.delete('form');
     return causes.filter((cause) => found.has(cause));
   };
   const pairs = pairsOf(before.findings, after.findings);
   const { gone, fresh } = goneAndFresh(before.findings, after.findings);
-  const drifted = (finding: Finding): Drifted => ({ finding, because: because(finding) });
+  // A target that has no part in it any more may be the cause as well.
+  const becauseOf = (...findings: readonly [Finding, ...Finding[]]) =>
+    because(
+      findings[0].field?.id ?? null,
+      findings.flatMap(({ targets }) => targets.map(({ target }) => target)),
+    );
+  const drifted = (finding: Finding): Drifted => ({ finding, because: becauseOf(finding) });
   const isSame = (finding: Finding) => {
     const earlier = pairs.get(finding);
     return earlier !== undefined && substance(earlier) === substance(finding);
@@ -88,17 +88,16 @@ export function driftBetween(
     changed: after.findings.flatMap((finding) => {
       const earlier = pairs.get(finding);
       if (!earlier || isSame(finding)) return [];
-      // A target that has no part in it any more may be the cause as well.
-      const targets = [...finding.targets, ...earlier.targets];
-      return [{ finding, before: earlier, because: because({ ...finding, targets }) }];
+      return [{ finding, before: earlier, because: becauseOf(finding, earlier) }];
     }),
     same: after.findings.filter(isSame),
     answers: answerDrift(before, after, pixels, because),
   };
 }
 
-function substance({ says, harm, details, targets }: Finding): string {
-  return JSON.stringify([says, harm, details, targets.map(({ target, says: words }) => [target, words])]);
+function substance({ field, claim, harm, also, script, targets }: Finding): string {
+  const shown = targets.map(({ target, proofs }) => [target, proofs]);
+  return JSON.stringify([field?.label ?? null, claim, harm, also, script, shown]);
 }
 
 /** Ids of fields whose own markup, guards or scripts are not what they were, new ones and gone ones among them. */
@@ -122,8 +121,8 @@ function fieldsChanged(before: FormDocument, after: FormDocument): Set<string> {
 function answerDrift(
   before: FoundRun,
   after: FoundRun,
-  pixels: ((a: PictureId, b: PictureId) => number | null) | null,
-  because: (of: Pick<Finding, 'field' | 'targets'>) => Cause[],
+  pixels: CountPixels | null,
+  because: (field: Field['id'], targets: readonly TargetId[]) => Cause[],
 ): AnswerDrift[] {
   const { fields } = readForm(after.run.form.markup);
   return after.run.lineUp.targets
@@ -132,24 +131,9 @@ function answerDrift(
       fields.flatMap((field) => {
         const [reference, other] = [before, after].map(({ answers }) => ({ answers, target: target.id }));
         if (!reference || !other) return [];
-        const differences = allDifferences(reference, other, field.id, { than: 'the baseline', pixels });
+        const differences = allDifferences(reference, other, field.id, pixels);
         if (differences.length === 0) return [];
-        const on = [{ target: target.id, name: target.name, mark: 'measured' as const, says: [] }];
-        return [{ target, field, differences, because: because({ field, targets: on }) }];
+        return [{ target, field, differences, because: because(field.id, [target.id]) }];
       }),
     );
-}
-
-const causeTexts: Readonly<Record<Cause, string>> = {
-  form: 'the form was changed',
-  engine: 'an engine has another version',
-  'line-up': 'the line-up was changed',
-  Ukko: 'Ukko has another version',
-};
-
-/** The causes in words, for the end of a sentence. */
-export function causeText(because: readonly Cause[]): string {
-  if (because.length === 0)
-    return 'nothing that Ukko knows of was changed; sweep again to see whether it stays';
-  return because.map((cause) => causeTexts[cause]).join(', and ');
 }

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { Finding, FindingId } from '../finding/finding';
 import { goneAndFresh, pairsOf } from './pairs';
 
-const finding = (id: string, says: string) => ({ id: id as FindingId, says }) as Finding;
+const finding = (id: string, says: string) =>
+  ({ id: id as FindingId, field: null, claim: { code: says } }) as unknown as Finding;
 const few = fc.uniqueArray(
   fc.record({ id: fc.constantFrom('a', 'b', 'c', 'd'), says: fc.constantFrom('x', 'y', 'z') }),
   { selector: ({ id }) => id, maxLength: 4 },
@@ -35,7 +36,7 @@ describe('findings of two sweeps', () => {
         expect(gone.length + pairs.size).toBe(before.length);
         expect(fresh.length + pairs.size).toBe(after.length);
         for (const [now, earlier] of pairs)
-          expect(now.id === earlier.id || now.says === earlier.says).toBe(true);
+          expect(now.id === earlier.id || now.claim.code === earlier.claim.code).toBe(true);
         // Nothing that is left on both sides is the same.
         for (const one of gone) expect(fresh.some(({ id }) => id === one.id)).toBe(false);
       }),

@@ -1,5 +1,5 @@
-import { attributeText } from '../form/edit-markup';
-import { attribute, type Field, type FieldKind } from '../form/field';
+import { attributeText } from '../html/edit-markup';
+import { attribute, type Field, type FieldKind } from '../html/field';
 
 export const planNames = ['leave it', 'hint and pattern', 'selects', 'scripted picker'] as const;
 /** What is done for targets that do not know the kind of a field. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
-import type { PlanOutcome } from '../observation/observation';
+import { fallbackFaults } from '../finding/fallback-faults';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
+import type { PlanOutcome } from '../questions/fallback/facts';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
-import { fallbackFaults } from './fallback-faults';
 import { planMarkup, plansFor } from './fallback-plan';
 
 const { fields } = readForm(demoForm.markup);

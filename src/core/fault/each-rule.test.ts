@@ -1,8 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyEdits } from '../form/edit-markup';
-import { readForm } from '../form/read-form';
+import { applyEdits } from '../html/edit-markup';
+import { readForm } from '../html/read-form';
 import { markupFaults, ruleNames } from './markup-faults';
+import type { MarkupFault } from './page-under-check';
+
+/** What tells one fault from another. */
+const sign = ({ fault, field }: MarkupFault) => JSON.stringify([fault, field?.label]);
 
 const rulesIn = (markup: string) => markupFaults(markup, readForm(markup)).map(({ rule }) => rule);
 const labelled = (control: string, words = 'Tide') => `<label>${words} ${control}</label>`;
@@ -237,10 +241,10 @@ describe('the edits of a remedy', () => {
           const controls = (reading: typeof before) =>
             reading.fields.flatMap((field) => field.controls).length;
           expect(controls(after), mended).toBeGreaterThanOrEqual(controls(before));
-          const same = (texts: readonly string[]) => texts.filter((text) => text === fault.text).length;
-          const texts = (found: ReturnType<typeof markupFaults>) => found.map(({ text }) => text);
-          expect(same(texts(markupFaults(mended, after))), `${fault.text}\n${mended}`).toBeLessThan(
-            same(texts(markupFaults(markup, before))),
+          const same = (found: ReturnType<typeof markupFaults>) =>
+            found.filter((one) => sign(one) === sign(fault)).length;
+          expect(same(markupFaults(mended, after)), `${fault.fault.code}\n${mended}`).toBeLessThan(
+            same(markupFaults(markup, before)),
           );
         }
       }),

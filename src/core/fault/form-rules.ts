@@ -1,11 +1,11 @@
-import { isTypedText } from '../form/field';
-import { elementSpan } from '../form/parse-markup';
+import { isTypedText } from '../html/field';
+import { elementSpan } from '../html/parse-markup';
 import { blocksImplicitSubmission } from '../standard/implicit-submission';
 import { buttonThatSends } from './mend';
-import type { Rule } from './page-under-check';
+import type { FaultRule } from './page-under-check';
 
 /** A form of which nothing is ever sent: it has no button, and Enter presses none (HTML Standard, "Implicit submission"). */
-export const noWayToSend: Rule = ({ fields, elements }, report) => {
+export const noWayToSend: FaultRule = ({ fields, elements }, report) => {
   const forms = elements.filter(({ element }) => element.tagName === 'form');
   for (const [index, { element }] of forms.entries()) {
     const kinds = fields.filter(({ controls: [control] }) => control.form === index).map(({ kind }) => kind);
@@ -17,8 +17,7 @@ export const noWayToSend: Rule = ({ fields, elements }, report) => {
     if (!span || hasButton || !isStuck) continue;
     report({
       span: { start: span.start, end: span.start + 5 },
-      text: `The form has no button, and Enter does not send it either: ${blocking > 1 ? `${blocking} of its fields keep it from that` : 'it puts a newline'}.`,
-      remedy: 'Give it a button that sends it.',
+      fault: { code: 'no way to send', blocking },
       mend: buttonThatSends(span),
     });
   }

@@ -1,5 +1,5 @@
 import { visitRegExpAST } from '@eslint-community/regexpp';
-import { ownEntry } from '../form/own-entry';
+import { ownEntry } from '../html/own-entry';
 import { syntaxOf } from '../regexp/syntax';
 
 /** What a keypad that `inputmode` asks for is sure to have (HTML Standard, "Input modalities: the inputmode attribute"). */

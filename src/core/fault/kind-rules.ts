@@ -1,20 +1,19 @@
-import { appliesTo, attributeRegistry } from '../form/attribute-registry';
-import { autocompleteFault } from '../form/autocomplete-tokens';
-import { attribute, type Field, inputTypes, isDated } from '../form/field';
-import { instead } from '../form/ignored-attribute';
-import { attributeOf } from '../form/parse-markup';
-import { wordsOfName } from '../form/words-of-name';
+import { appliesTo, attributeRegistry } from '../html/attribute-registry';
+import { autocompleteFault } from '../html/autocomplete-tokens';
+import { attribute, type Field, inputTypes, isDated } from '../html/field';
+import { attributeOf } from '../html/parse-markup';
+import { wordsOfName } from '../html/words-of-name';
 import { shapeOf } from '../pattern/known-shapes';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { rangeOf } from '../standard/ranges-and-steps';
 import { missingOnKeypad } from './keypad';
 import { type Mend, toldApart, withAttributes, withReadout } from './mend';
-import { entries, placeOf, type Rule, startOf, text } from './page-under-check';
+import { entries, type FaultRule, placeOf, startOf, text } from './page-under-check';
 
 // Rules about what a kind of field does with what is written on it, and about what helps whoever fills it in.
 
-export const ignoredAttribute: Rule = (page, report) => {
+export const ignoredAttribute: FaultRule = (page, report) => {
   for (const field of page.fields)
     for (const control of field.controls)
       for (const { name, span } of control.attributes) {
@@ -23,14 +22,13 @@ export const ignoredAttribute: Rule = (page, report) => {
         report({
           field,
           span,
-          text: `${name} does nothing on ${field.label}, a field of the kind ${field.kind}.`,
-          remedy: instead(field.kind, name).trim() || 'Take it away, or change the kind.',
+          fault: { code: 'attribute ignored', attribute: name, kind: field.kind },
           mend: withAttributes(control, { [name]: null }),
         });
       }
 };
 
-export const unknownType: Rule = (page, report) => {
+export const unknownType: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const type = text(field, 'type');
     if (field.controls[0].element !== 'input' || type === null || type === '') continue;
@@ -38,8 +36,7 @@ export const unknownType: Rule = (page, report) => {
     report({
       field,
       span: placeOf(field.controls[0], 'type'),
-      text: `There is no input type “${type}”: ${field.label} is a plain text box everywhere.`,
-      remedy: type.toLowerCase() === 'datetime' ? 'Use datetime-local.' : 'Use a type that there is.',
+      fault: { code: 'unknown type', type },
       mend:
         type.toLowerCase() === 'datetime'
           ? withAttributes(field.controls[0], { type: 'datetime-local' })
@@ -48,7 +45,7 @@ export const unknownType: Rule = (page, report) => {
   }
 };
 
-export const codeAsNumber: Rule = (page, report) => {
+export const codeAsNumber: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'number') continue;
     const words = saidOf(field);
@@ -60,12 +57,7 @@ export const codeAsNumber: Rule = (page, report) => {
     report({
       field,
       span: placeOf(field.controls[0], 'type'),
-      text: isDialled
-        ? `${field.label} is a number to dial, not an amount: a number field lets zeros in front go, and counts up and down.`
-        : `${field.label} is a code, not a number: zeros in front mean nothing to a number field, and it counts up and down.`,
-      remedy: isDialled
-        ? 'Use the type tel: it keeps what is typed, and brings the keypad of a phone.'
-        : 'Use a text or password field with inputmode="numeric" and a pattern.',
+      fault: { code: isDialled ? 'number to dial' : 'code as number' },
       mend: isDialled
         ? withAttributes(field.controls[0], { type: 'tel', min: null, max: null, step: null })
         : asDigits(field),
@@ -95,7 +87,7 @@ function asDigits(field: Field): Mend {
   });
 }
 
-export const suggestionFaults: Rule = (page, report) => {
+export const suggestionFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const list = text(field, 'list');
     if (list === null || !appliesTo('list', field.kind)) continue;
@@ -104,8 +96,7 @@ export const suggestionFaults: Rule = (page, report) => {
       report({
         field,
         span,
-        text: `${field.label} names the list “${list}”, which is not there.`,
-        remedy: 'Add a datalist with that id.',
+        fault: { code: 'list not there', list },
       });
       continue;
     }
@@ -113,30 +104,24 @@ export const suggestionFaults: Rule = (page, report) => {
       const state = fieldStateOf(field, { value, byPerson: true });
       return value !== '' && (state.currentValue !== value || validityOf(state).flags.length > 0);
     });
-    if (refused.length > 0)
-      report({
-        field,
-        span,
-        text: `${field.label} refuses what its own list offers: “${refused[0]}”.`,
-        remedy: 'Offer values that the field takes.',
-      });
+    const [value] = refused;
+    if (value !== undefined) report({ field, span, fault: { code: 'suggestion refused', value } });
   }
 };
 
-export const autocompleteFaults: Rule = (page, report) => {
+export const autocompleteFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const fault = autocompleteFault(field.controls[0]);
     if (fault)
       report({
         field,
         span: placeOf(field.controls[0], 'autocomplete'),
-        text: `${field.label}: ${fault}`,
-        remedy: 'Use a token of the standard that goes with the kind, or off.',
+        fault: { code: 'autocomplete', fault },
       });
   }
 };
 
-export const silentSlider: Rule = (page, report) => {
+export const silentSlider: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'range') continue;
     const control = field.controls[0];
@@ -155,14 +140,13 @@ export const silentSlider: Rule = (page, report) => {
       report({
         field,
         span: placeOf(control),
-        text: `The slider ${field.label} shows its value nowhere.`,
-        remedy: 'Put an output beside it that a script keeps up to date.',
+        fault: { code: 'slider without readout' },
         mend: withReadout(control, fieldStateOf(field).currentValue),
       });
   }
 };
 
-export const keypadLacks: Rule = (page, report) => {
+export const keypadLacks: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     const inputmode = text(field, 'inputmode');
     if (inputmode === null) continue;
@@ -181,14 +165,13 @@ export const keypadLacks: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], 'inputmode'),
-        text: `${field.label} takes “${missing}”, and the keypad that inputmode="${inputmode}" asks for may not have it.`,
-        remedy: 'Ask for a keyboard that has it, or leave inputmode away.',
+        fault: { code: 'keypad lacks a character', character: missing, inputmode },
         mend: withAttributes(field.controls[0], { inputmode: null }),
       });
   }
 };
 
-export const keyHandlers: Rule = ({ elements, fields }, report) => {
+export const keyHandlers: FaultRule = ({ elements, fields }, report) => {
   for (const { element } of elements)
     for (const { name, value } of element.attrs) {
       if (!/^onkey(?:press|down|up)$/.test(name) || !/\b(?:key|keyCode|which|charCode)\b/.test(value))
@@ -201,13 +184,12 @@ export const keyHandlers: Rule = ({ elements, fields }, report) => {
       report({
         ...(field && { field }),
         span,
-        text: `A filter${field ? ` of ${field.label}` : ''} hangs on ${name}: it never sees what is pasted, dropped, dictated or typed on a phone.`,
-        remedy: 'Listen to beforeinput, or check after input.',
+        fault: { code: 'filter on keys', handler: name },
       });
     }
 };
 
-export const pickerOverPicker: Rule = (page, report) => {
+export const pickerOverPicker: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (!isDated(field.kind) && field.kind !== 'color') continue;
     const marked = field.controls[0].attributes.find(
@@ -217,14 +199,13 @@ export const pickerOverPicker: Rule = (page, report) => {
       report({
         field,
         span: marked.span,
-        text: `${field.label} seems to get a picker by script over the one that browsers bring.`,
-        remedy: 'Load it only where the kind is not known.',
+        fault: { code: 'picker over picker' },
         mend: /picker/i.test(marked.name) ? withAttributes(field.controls[0], { [marked.name]: null }) : null,
       });
   }
 };
 
-export const sameButtons: Rule = ({ fields }, report) => {
+export const sameButtons: FaultRule = ({ fields }, report) => {
   const told = new Map<string, Field>();
   for (const field of fields) {
     if (field.kind !== 'submit') continue;
@@ -238,8 +219,7 @@ export const sameButtons: Rule = ({ fields }, report) => {
       report({
         field,
         span: placeOf(control),
-        text: `${field.label} sends just what another button sends: the server cannot tell which one was pressed.`,
-        remedy: 'Give both a name and different values, or another formaction.',
+        fault: { code: 'buttons alike' },
         mend: toldApart([other, field]),
       });
     told.set(key, other ?? field);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
 import { markupFaults } from './markup-faults';
 
 const faults = (markup: string) => markupFaults(markup, readForm(markup));
@@ -8,7 +8,7 @@ const rulesIn = (markup: string) => faults(markup).map(({ rule }) => rule);
 
 describe('faults in the markup', () => {
   it('are none in the good form', () => {
-    expect(faults(demoForm.markup).map(({ text }) => text)).toEqual([]);
+    expect(faults(demoForm.markup).map(({ fault }) => fault)).toEqual([]);
   });
   it('are all that were planted in the hurried one, at their lines', () => {
     expect(
@@ -90,11 +90,5 @@ describe('faults in the markup', () => {
     '<label>Age, 18 to 99 <input name=a type=number min=18 max=99></label>',
   ])('are none in %s', (markup) => {
     expect(rulesIn(markup)).toEqual([]);
-  });
-  it('say what is wrong and what to do, each in a sentence', () => {
-    for (const { text, remedy } of faults(hurriedForm.markup)) {
-      expect(text.length).toBeGreaterThan(20);
-      expect(remedy).toMatch(/^[A-Z].*\.$/);
-    }
   });
 });

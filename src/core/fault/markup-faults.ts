@@ -1,4 +1,4 @@
-import type { FormReading } from '../form/field';
+import type { FormReading } from '../html/field';
 import { noWayToSend } from './form-rules';
 import {
   autocompleteFaults,
@@ -21,7 +21,7 @@ import {
   unnamed,
   unnamedChoices,
 } from './naming-rules';
-import { type MarkupFault, type Rule, runRules } from './page-under-check';
+import { type FaultRule, type MarkupFault, runRules } from './page-under-check';
 import {
   beyondGauge,
   hiddenLimit,
@@ -37,7 +37,7 @@ export function markupFaults(markup: string, reading: Pick<FormReading, 'fields'
   return runRules(markup, reading, rules);
 }
 
-const rules: Readonly<Record<string, Rule>> = {
+const rules: Readonly<Record<string, FaultRule>> = {
   'no way to send': noWayToSend,
   'no name': unnamed,
   'no label': unlabelled,

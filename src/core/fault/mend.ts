@@ -1,9 +1,9 @@
-import { attributeEdits, attributeText, escapedText, removal, type TextEdit } from '../form/edit-markup';
-import { attribute, type Control, type Field, type Span } from '../form/field';
-import { type AskedBefore, holdsControl, wordsIn } from '../form/group-name';
-import { nameFromWords } from '../form/name-from-words';
-import { attributeOf, attributeSpan, type Element, isElement, type Node } from '../form/parse-markup';
-import type { Placed } from '../form/read-form';
+import { attributeEdits, attributeText, escapedText, removal, type TextEdit } from '../html/edit-markup';
+import { attribute, type Control, type Field, type Span } from '../html/field';
+import { type AskedBefore, holdsControl, wordsIn } from '../html/group-name';
+import { nameFromWords } from '../html/name-from-words';
+import { attributeOf, attributeSpan, type Element, isElement, type Node } from '../html/parse-markup';
+import type { Placed } from '../html/read-form';
 
 /** Edits of the markup under check that take a fault away; worked out only when somebody asks. */
 export type Mend = (markup: string) => TextEdit[];

@@ -1,8 +1,8 @@
-import { type Field, fieldElements, isButton } from '../form/field';
-import { askedBefore, groupName } from '../form/group-name';
-import { labelWords } from '../form/label-words';
-import { nameFromWords } from '../form/name-from-words';
-import { attributeOf, type Element, isElement, type Node } from '../form/parse-markup';
+import { type Field, fieldElements, isButton } from '../html/field';
+import { askedBefore, groupName } from '../html/group-name';
+import { labelWords } from '../html/label-words';
+import { nameFromWords } from '../html/name-from-words';
+import { attributeOf, type Element, isElement, type Node } from '../html/parse-markup';
 import {
   type Mend,
   namedGroup,
@@ -12,23 +12,22 @@ import {
   withoutAttribute,
   wordsBefore,
 } from './mend';
-import { entries, type PageUnderCheck, placeOf, type Rule, startOf, text } from './page-under-check';
+import { entries, type FaultRule, type PageUnderCheck, placeOf, startOf, text } from './page-under-check';
 
 // Rules about what a field is called: its name, its label, its id, its group.
 
-export const unnamed: Rule = (page, report) => {
+export const unnamed: FaultRule = (page, report) => {
   for (const field of entries(page))
     if (field.name === '')
       report({
         field,
         span: placeOf(field.controls[0]),
-        text: `${field.label} has no name, so it is never sent.`,
-        remedy: 'Give it a name that the server knows.',
+        fault: { code: 'no name' },
         mend: withAttributes(field.controls[0], { name: nameFromWords(field.label, 'field') }),
       });
 };
 
-export const unlabelled: Rule = (page, report) => {
+export const unlabelled: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind === 'hidden' || field.kind === 'output' || isButton(field.kind)) continue;
     const control = field.controls[0];
@@ -47,14 +46,12 @@ export const unlabelled: Rule = (page, report) => {
     if (labels.length > 0)
       report({
         ...at,
-        text: `The label of ${field.label} says nothing: whoever hears the page is not told what to enter.`,
-        remedy: 'Write into the label what is to be entered.',
+        fault: { code: 'label without words' },
       });
     else
       report({
         ...at,
-        text: `${field.label} has no label: a click on the words beside it does nothing, and it is not read out.`,
-        remedy: 'Put it into a label, or give it an id and a label with that id as its for.',
+        fault: { code: 'no label' },
         mend: place && leadsTo(page.byId, place.element) ? tiedToWords(control, place) : null,
       });
   }
@@ -68,7 +65,7 @@ function leadsTo(byId: PageUnderCheck['byId'], element: Element): boolean {
   return id === null || byId.get(id) === element;
 }
 
-export const labelForNothing: Rule = (page, report) => {
+export const labelForNothing: FaultRule = (page, report) => {
   const { elements, byId, wrapped } = page;
   for (const { element, ancestors } of elements) {
     if (element.tagName !== 'label') continue;
@@ -77,11 +74,7 @@ export const labelForNothing: Rule = (page, report) => {
     if (isLabelable(tied?.tagName)) continue;
     report({
       span: startOf(element),
-      text:
-        target === null
-          ? 'A label is tied to nothing.'
-          : `A label is for “${target}”, and no field has that id.`,
-      remedy: 'Put the id of its field into for, or put the field into the label.',
+      fault: { code: 'label for nothing', target },
       mend: tiedTo(element, ancestors.at(-1), page),
     });
   }
@@ -102,30 +95,28 @@ function tiedTo(
   return field && place && leadsTo(byId, place.element) ? tiedToWords(field.controls[0], place) : null;
 }
 
-export const duplicateId: Rule = ({ elements, byId }, report) => {
+export const duplicateId: FaultRule = ({ elements, byId }, report) => {
   for (const { element } of elements) {
     const id = attributeOf(element, 'id');
     if (id && byId.get(id) !== element)
       report({
         span: startOf(element),
-        text: `The id “${id}” is there twice; labels and scripts find the first one.`,
-        remedy: 'Give one of them another id.',
+        fault: { code: 'duplicate id', id },
       });
   }
 };
 
-export const manyFocus: Rule = ({ elements }, report) => {
+export const manyFocus: FaultRule = ({ elements }, report) => {
   const asking = elements.filter(({ element }) => attributeOf(element, 'autofocus') !== null);
   for (const { element } of asking.slice(1))
     report({
       span: startOf(element),
-      text: `${asking.length} fields ask for the focus on load; the first one gets it.`,
-      remedy: 'Leave autofocus on one field.',
+      fault: { code: 'focus asked for twice', fields: asking.length },
       mend: withoutAttribute(element, 'autofocus'),
     });
 };
 
-export const unnamedChoices: Rule = (page, report) => {
+export const unnamedChoices: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const place = page.elementOf(field.controls[0]);
     if (field.kind !== 'radio' || field.controls.length === 1 || !place) continue;
@@ -133,15 +124,13 @@ export const unnamedChoices: Rule = (page, report) => {
     report({
       field,
       span: placeOf(field.controls[0]),
-      text: `The choices of ${field.label} have no heading that belongs to them: read out, each is heard without its question.`,
-      remedy:
-        'Put them into a fieldset, with the question as its legend, or name the element around them as a group.',
+      fault: { code: 'choices without a question' },
       mend: namedGroup(askedBefore(place.ancestors, field.name)),
     });
   }
 };
 
-export const loneRadio: Rule = (page, report) => {
+export const loneRadio: FaultRule = (page, report) => {
   const alone = page.fields.filter(({ kind, controls }) => kind === 'radio' && controls.length === 1);
   const questionOf = (field: Field) => {
     const place = page.elementOf(field.controls[0]);
@@ -153,8 +142,7 @@ export const loneRadio: Rule = (page, report) => {
     report({
       field,
       span: placeOf(field.controls[0], 'name'),
-      text: `The radio button ${field.label} is alone in its group: once chosen, it cannot be taken back.`,
-      remedy: 'Give all choices of one question the same name.',
+      fault: { code: 'radio button alone' },
       mend: together.length > 1 ? namedTogether(together, question) : null,
     });
   }

@@ -1,6 +1,6 @@
-import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../form/field';
-import { wrappedControls } from '../form/label-words';
-import { linePositions } from '../form/line-positions';
+import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../html/field';
+import { wrappedControls } from '../html/label-words';
+import { linePositions } from '../html/line-positions';
 import {
   attributeOf,
   type Element,
@@ -9,30 +9,28 @@ import {
   elementsOf,
   parseMarkup,
   textOf,
-} from '../form/parse-markup';
-import { controlsIn, type Placed } from '../form/read-form';
+} from '../html/parse-markup';
+import { controlsIn, type Placed } from '../html/read-form';
 import { GaveUp } from '../regexp/budget';
+import type { Fault } from './fault';
 import type { Mend } from './mend';
 
-/** What is told of a fault: what is wrong, and what to do about it. `line` and `column` count from 1. */
-export interface ToldFault {
+/** A fault in the markup of a form. */
+export interface MarkupFault {
+  /** The rule that found it. */
   readonly rule: string;
+  readonly fault: Fault;
   readonly field: Field | null;
-  readonly text: string;
-  readonly remedy: string;
   readonly span: Span;
+  /** Of its beginning, counted from 1. */
   readonly line: number;
   readonly column: number;
-}
-
-/** A fault in the markup of a form. */
-export interface MarkupFault extends ToldFault {
   /** The edits that take it away, where it can be told what was meant. */
   readonly mend: Mend | null;
 }
 
 export type Report = (
-  fault: Pick<MarkupFault, 'text' | 'remedy'> & { field?: Field; span: Span; mend?: Mend | null },
+  found: Pick<MarkupFault, 'fault' | 'span'> & { field?: Field; mend?: Mend | null },
 ) => void;
 
 /** What a rule looks at. */
@@ -50,7 +48,7 @@ export interface PageUnderCheck {
   hintOf(field: Field): string;
 }
 
-export type Rule = (page: PageUnderCheck, report: Report) => void;
+export type FaultRule = (page: PageUnderCheck, report: Report) => void;
 
 /** Fields that a person fills in. */
 export const entries = ({ fields }: PageUnderCheck) =>
@@ -66,24 +64,24 @@ const [mostChecked, mostReported] = [1000, 300];
 export function runRules(
   markup: string,
   { fields }: Pick<FormReading, 'fields'>,
-  rules: Readonly<Record<string, Rule>>,
+  rules: Readonly<Record<string, FaultRule>>,
 ): MarkupFault[] {
   const page = pageUnderCheck(markup, fields.slice(0, mostChecked));
   const at = linePositions(markup);
   const faults: MarkupFault[] = [];
   for (const [rule, run] of Object.entries(rules))
-    for (const { field, span, text, remedy, mend } of reported(run, page))
-      faults.push({ rule, field: field ?? null, text, remedy, mend: mend ?? null, span, ...at(span.start) });
+    for (const { field, span, fault, mend } of reported(run, page))
+      faults.push({ rule, fault, field: field ?? null, mend: mend ?? null, span, ...at(span.start) });
   return faults.sort((a, b) => a.span.start - b.span.start);
 }
 
 /** What a rule reports; a field over which it takes too many steps costs the others nothing. */
-function reported(run: Rule, page: PageUnderCheck): readonly Parameters<Report>[0][] {
+function reported(run: FaultRule, page: PageUnderCheck): readonly Parameters<Report>[0][] {
   try {
     const found: Parameters<Report>[0][] = [];
-    run(page, (fault) => {
+    run(page, (one) => {
       if (found.length === mostReported) throw new Enough(found);
-      found.push(fault);
+      found.push(one);
     });
     return found;
   } catch (error) {

@@ -1,14 +1,14 @@
-import { appliesTo } from '../form/attribute-registry';
-import { attributeEdits } from '../form/edit-markup';
-import { exampleIn } from '../form/example-in-placeholder';
-import { attribute, type Field, hasAttribute, isTypedText } from '../form/field';
+import { appliesTo } from '../html/attribute-registry';
+import { attributeEdits } from '../html/edit-markup';
+import { exampleIn } from '../html/example-in-placeholder';
+import { attribute, type Field, hasAttribute, isTypedText } from '../html/field';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
 import { type Mend, saidBeside, withAttributes } from './mend';
-import { entries, type PageUnderCheck, placeOf, type Rule, text } from './page-under-check';
+import { entries, type FaultRule, type PageUnderCheck, placeOf, text } from './page-under-check';
 
 // Rules about what a field takes: its value, its limits, its pattern.
 
@@ -16,7 +16,7 @@ import { entries, type PageUnderCheck, placeOf, type Rule, text } from './page-u
 const looksLikeHint =
   /^(?:https?:\/\/(?:www\.)?|www\.)$|_{2,}|\.{3}|…|^(?:enter|type|write|please|your|e\.g\.|for example)\b|\bhere$/i;
 
-export const hintAsValue: Rule = (page, report) => {
+export const hintAsValue: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     if (!isTypedText(field.kind) || hasAttribute(field.controls[0], 'readonly')) continue;
     const value = field.kind === 'textarea' ? field.controls[0].text : (text(field, 'value') ?? '');
@@ -24,8 +24,7 @@ export const hintAsValue: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], 'value'),
-        text: `${field.label} is filled with “${value}”, which a person must delete first.`,
-        remedy: 'Use placeholder, or say it beside the field.',
+        fault: { code: 'hint as value', value },
         mend: asHint(field, value),
       });
   }
@@ -42,7 +41,7 @@ function asHint({ kind, controls: [control] }: Field, value: string): Mend {
   };
 }
 
-export const refusedDefault: Rule = (page, report) => {
+export const refusedDefault: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     const given = appliesTo('value', field.kind) ? (text(field, 'value') ?? '') : '';
     if (field.kind === 'checkbox' || field.kind === 'radio' || given === '') continue;
@@ -54,16 +53,15 @@ export const refusedDefault: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], 'value'),
-        text: lost
-          ? `${field.label} starts with “${given}”, which its kind throws away.`
-          : `${field.label} starts with “${given}”, which its own constraints refuse (${wrong.join(', ')}).`,
-        remedy: 'Start with a value that the field takes, or with none.',
+        fault: lost
+          ? { code: 'default thrown away', value: given }
+          : { code: 'default refused', value: given, flags: wrong },
         mend: withAttributes(field.controls[0], { value: null }),
       });
   }
 };
 
-export const refusedExample: Rule = (page, report) => {
+export const refusedExample: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     const placeholder = text(field, 'placeholder');
     if (placeholder === null || !isTypedText(field.kind) || field.kind === 'number') continue;
@@ -73,8 +71,7 @@ export const refusedExample: Rule = (page, report) => {
     report({
       field,
       span: placeOf(field.controls[0], 'placeholder'),
-      text: `${field.label} shows the example “${example}”, which it refuses itself.`,
-      remedy: 'Show one that it takes, or let it take this one.',
+      fault: { code: 'example refused', example },
       mend: other
         ? withAttributes(field.controls[0], { placeholder: placeholder.replace(example, other) })
         : null,
@@ -95,7 +92,7 @@ function isTaken(field: Field, typed: string): boolean {
   return validityOf(state).flags.length === 0;
 }
 
-export const reversedLimits: Rule = (page, report) => {
+export const reversedLimits: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const range = rangeOf(field.kind, fieldStateOf(field));
     if (!range || hasReversedRange(field.kind, range)) continue;
@@ -103,14 +100,13 @@ export const reversedLimits: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], 'min'),
-        text: `The min of ${field.label} is above its max: no value is valid.`,
-        remedy: 'Swap them.',
+        fault: { code: 'min above max' },
         mend: withAttributes(field.controls[0], { min: text(field, 'max'), max: text(field, 'min') }),
       });
   }
 };
 
-export const beyondGauge: Rule = (page, report) => {
+export const beyondGauge: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'meter' && field.kind !== 'progress') continue;
     const [value, max] = [Number(text(field, 'value') ?? 0), Number(text(field, 'max') ?? 1)];
@@ -118,47 +114,29 @@ export const beyondGauge: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], 'value'),
-        text: `${field.label} has the value ${value} and goes up to ${max}: it is always full.`,
-        remedy: `Give it a max, as in max="100".`,
+        fault: { code: 'beyond its gauge', value, max },
         mend: value <= 100 ? withAttributes(field.controls[0], { max: '100' }) : null,
       });
   }
 };
 
-export const patternFaults: Rule = (page, report) => {
+export const patternFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const pattern = text(field, 'pattern');
     if (pattern === null || !appliesTo('pattern', field.kind)) continue;
     const span = placeOf(field.controls[0], 'pattern');
     const reading = readPattern(pattern);
     if (reading.status === 'ignored') {
-      report({
-        field,
-        span,
-        text: `The pattern of ${field.label} does not compile, so browsers ignore it: ${reading.reason}`,
-        remedy: 'Mend it. It is read with the v flag, which wants more characters escaped.',
-      });
+      report({ field, span, fault: { code: 'pattern does not compile', reason: reading.reason } });
       continue;
     }
-    if (reading.matches(''))
-      report({
-        field,
-        span,
-        text: `The pattern of ${field.label} also accepts nothing.`,
-        remedy:
-          'Let it ask for at least one character; required alone says whether the field may stay empty.',
-      });
+    if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });
     if (!text(field, 'title') && page.hintOf(field) === '')
-      report({
-        field,
-        span,
-        text: `${field.label} has a pattern and nowhere says what it wants.`,
-        remedy: 'Say it beside the field and in its title, which browsers add to their message.',
-      });
+      report({ field, span, fault: { code: 'pattern without a hint' } });
   }
 };
 
-export const hiddenLimit: Rule = (page, report) => {
+export const hiddenLimit: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     // A slider shows its ends.
     if (field.kind === 'range') continue;
@@ -170,8 +148,7 @@ export const hiddenLimit: Rule = (page, report) => {
       report({
         field,
         span: placeOf(field.controls[0], first),
-        text: `${field.label} has ${limits.join(' and ')}, and shows that nowhere until something is wrong.`,
-        remedy: 'Say the limit beside the field.',
+        fault: { code: 'limit not shown', limits },
         mend: saidBesideField(
           page,
           field,

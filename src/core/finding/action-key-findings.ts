@@ -1,11 +1,11 @@
-import type { Field } from '../form/field';
 import { grouped } from '../grouped';
+import type { Field } from '../html/field';
 import { actionKeyOf } from '../keyboard/action-key';
 import { comesUp } from '../keyboard/comes-up';
-import { entryOf, hasKeyboard } from '../keyboard/entry';
+import { hasKeyboard, traitsOf } from '../keyboard/input-traits';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { phonesWith } from '../keyboard/phone-browsers';
-import { type Finding, type FoundOn, findingId } from './finding';
+import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 
 /** A field from whose keyboard a person does not get on, or cannot send. */
 export function actionKeyFindings(field: Field, fields: readonly Field[], setup: KeyboardSetup): Finding[] {
@@ -16,26 +16,18 @@ export function actionKeyFindings(field: Field, fields: readonly Field[], setup:
   );
   if (field.kind === 'textarea' && isForms && field.controls[0].form !== null) return [];
   const troubles = phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
-    const { keyboard } = comesUp(habits, entryOf(field), setup.language);
+    const { keyboard } = comesUp(habits, traitsOf(field), setup.language);
     const trouble = keyboard && actionKeyOf(field, fields, keyboard, habits).trouble;
-    const on: FoundOn = { target: id, name, mark: 'modelled', says: [] };
+    const on: FoundOn = { target: id, name, mark: 'modelled', proofs: [] };
     return trouble ? [{ trouble, on }] : [];
   });
-  return [...grouped(troubles, ({ trouble }) => trouble)].map(([trouble, same]) => ({
-    id: findingId('action key', field.id, trouble),
-    field: { id: field.id, label: field.label },
-    says: `${field.label}: ${trouble}`,
-    harm: 'person misled',
-    why: 'On a phone the person does not see how to go on.',
-    remedy:
-      field.kind === 'textarea'
-        ? 'Give the form a button that sends it.'
-        : 'Let another keyboard come up, by another type or inputmode.',
-    change: null,
-    details: [],
-    script: null,
-    targets: same.map(({ on }) => on),
-    marks: ['modelled'],
-    evidence: 'keyboards',
-  }));
+  return [...grouped(troubles, ({ trouble }) => trouble)].map(([trouble, same]) =>
+    fieldFinding(field, {
+      id: findingId('action key', field.id, trouble),
+      claim: { code: 'action key', trouble, kind: field.kind },
+      harm: 'person misled',
+      targets: same.map(({ on }) => on),
+      evidence: 'keyboards',
+    }),
+  );
 }

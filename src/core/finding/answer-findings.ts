@@ -1,6 +1,7 @@
-import { readForm } from '../form/read-form';
-import type { Answers } from '../observation/answers';
-import type { Run } from '../observation/run';
+import { readForm } from '../html/read-form';
+import type { Answers } from '../run/answers';
+import type { Run } from '../run/run';
+import { targetName } from '../target/line-up';
 import { differenceFindings } from './difference-findings';
 import type { Finding } from './finding';
 import { referenceDifferences } from './reference-differences';
@@ -11,7 +12,10 @@ import { typingFindings } from './typing-findings';
 export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
   const { fields } = readForm(form.markup);
   return [
-    ...differenceFindings(referenceDifferences(lineUp, answers, fields)),
+    ...differenceFindings(
+      referenceDifferences(lineUp, answers, fields),
+      targetName(lineUp, lineUp.reference),
+    ),
     ...seenFindings(form, lineUp, answers, fields),
     ...typingFindings(lineUp, answers, fields),
   ];

@@ -1,19 +1,19 @@
+import type { FormDocument } from '../document/form-document';
 import { pageUnderCheck } from '../fault/page-under-check';
-import type { Field } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { ownEntry } from '../form/own-entry';
-import { pageOf } from '../form/page-controls';
-import { readForm } from '../form/read-form';
+import type { Field } from '../html/field';
+import { ownEntry } from '../html/own-entry';
+import { pageOf } from '../html/page-controls';
+import { readForm } from '../html/read-form';
 import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
-import { answersOf } from '../observation/answers';
-import type { Run } from '../observation/run';
 import { GaveUp } from '../regexp/budget';
 import { firstSamples } from '../replay/sample-table';
+import { answersOf } from '../run/answers';
+import type { Run } from '../run/run';
 import { actionKeyFindings } from './action-key-findings';
 import { answerFindings } from './answer-findings';
 import { detourFindings } from './detour-findings';
-import { collected, type Finding, findingId } from './finding';
+import { collected, type Finding, fieldFinding, findingId } from './finding';
 import { guardFindings } from './guard-findings';
 import { keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
@@ -69,21 +69,13 @@ function workedOut(field: Field, checks: readonly (() => Finding[])[]): Finding[
 }
 
 /** What was not covered is said. */
-function uncheckedFinding({ id, label }: Field, reasons: readonly string[]): Finding {
-  return {
-    id: findingId('not worked out', id),
-    field: { id, label },
-    says: `${label}: not every check of its rule was worked out.`,
+function uncheckedFinding(field: Field, reasons: readonly string[]): Finding {
+  return fieldFinding(field, {
+    id: findingId('not worked out', field.id),
+    claim: { code: 'not worked out', reasons },
     harm: 'cosmetic',
-    why: 'The rule is too large or too deep for Ukko, so a fault in it may be missing here.',
-    remedy: 'Write the rule with fewer repetitions inside repetitions.',
-    change: null,
-    details: reasons.map((reason) => `Not worked out: ${reason}.`),
-    script: null,
-    targets: [],
-    marks: ['modelled'],
     evidence: 'rule',
-  };
+  });
 }
 
 /** The same in one go, for who need not show progress. */

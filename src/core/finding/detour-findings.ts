@@ -1,14 +1,20 @@
-import { attributeEdits } from '../form/edit-markup';
+import { attributeEdits } from '../html/edit-markup';
 import { comesUp } from '../keyboard/comes-up';
 import { isMeantFor, worthIt } from '../keyboard/detour';
-import { type Entry, entryOf, hasKeyboard, type InputMode, inputModes } from '../keyboard/entry';
+import {
+  hasKeyboard,
+  type InputMode,
+  type InputTraits,
+  inputModes,
+  traitsOf,
+} from '../keyboard/input-traits';
 import { trapOn } from '../keyboard/keyboard-check';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { type Phone, phonesWith } from '../keyboard/phone-browsers';
 import { type RuledField, textsToTap } from '../keyboard/ruled-field';
 import { tapsFor } from '../keyboard/taps';
 import type { Language } from '../target/variant';
-import { type Finding, findingId } from './finding';
+import { type Finding, fieldFinding, findingId } from './finding';
 
 /** Most samples whose taps are counted. */
 const mostSamples = 50;
@@ -21,7 +27,7 @@ export function detourFindings(markup: string, ruled: RuledField, setup: Keyboar
   const { field } = ruled;
   if (!hasKeyboard(field)) return [];
   const texts = textsToTap(ruled, mostSamples);
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   const phones = phonesWith(setup);
   const tapsUnder = (inputmode: InputMode | null) =>
     phones.map((phone) => tapsOf(texts, phone, { ...entry, inputmode }, setup.language));
@@ -35,45 +41,36 @@ export function detourFindings(markup: string, ruled: RuledField, setup: Keyboar
     .sort((a, b) => total(a.taps) - total(b.taps));
   const best = others.find(({ inputmode }) => hasAll(ruled, phones, { ...entry, inputmode }, setup));
   if (!best) return [];
-  const written = `inputmode="${best.inputmode}"`;
-  const on = phones.flatMap(({ target }, at) => {
+  const { inputmode } = best;
+  const on = phones.flatMap(({ target: { id, name } }, at) => {
     const saved = mostSaved(texts, now[at], best.taps[at]);
-    return saved ? [{ target, ...saved }] : [];
+    const taps = saved && { code: 'taps' as const, ...saved, inputmode };
+    return taps ? [{ target: id, name, mark: 'modelled' as const, proofs: [taps] }] : [];
   });
   const [first] = on;
-  if (!first) return [];
-  const says = ({ text, before, after }: Saved) =>
-    `“${text}” takes ${before} taps, with ${written} ${after}.`;
+  const [taps] = first?.proofs ?? [];
+  if (!taps) return [];
   return [
-    {
-      id: findingId('detour', field.id, best.inputmode),
-      field: { id: field.id, label: field.label },
-      says: `${field.label}: ${says(first)}`,
+    fieldFinding(field, {
+      id: findingId('detour', field.id, inputmode),
+      claim: { ...taps, code: 'detour' },
       harm: 'cosmetic',
-      why: 'The person gets it done, with more taps and changes of the keyboard than it needs.',
-      remedy: `Write ${written}.`,
-      change: {
-        kind: 'markup',
-        edits: attributeEdits(markup, field.controls[0], { inputmode: best.inputmode }),
-      },
-      details: [],
-      script: null,
-      targets: on.map(({ target, ...saved }) => ({
-        target: target.id,
-        name: target.name,
-        mark: 'modelled',
-        says: [says(saved)],
-      })),
-      marks: ['modelled'],
+      change: { kind: 'markup', edits: attributeEdits(markup, field.controls[0], { inputmode }) },
+      targets: on,
       evidence: 'taps',
-    },
+    }),
   ];
 }
 
 /** Taps for each text; null where one of them cannot be typed. */
 type TapCounts = readonly number[] | null;
 
-function tapsOf(texts: readonly string[], { habits }: Phone, entry: Entry, language: Language): TapCounts {
+function tapsOf(
+  texts: readonly string[],
+  { habits }: Phone,
+  entry: InputTraits,
+  language: Language,
+): TapCounts {
   const { keyboard, firstLayer } = comesUp(habits, entry, language);
   if (!keyboard) return null;
   const counts = texts.map((text) => tapsFor(text, keyboard, firstLayer)?.taps ?? null);
@@ -115,7 +112,7 @@ function mostSaved(
 function hasAll(
   ruled: RuledField,
   phones: readonly Phone[],
-  entry: Entry,
+  entry: InputTraits,
   { language }: KeyboardSetup,
 ): boolean {
   return phones.every(({ target, habits }) => {

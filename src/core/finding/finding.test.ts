@@ -1,23 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Difference } from '../compare/differences';
+import { told } from '../../../tests/fixtures/told-finding';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
+import type { FormDocument } from '../document/form-document';
 import { markupFaults } from '../fault/markup-faults';
-import { type Field, fieldId } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
+import { type Field, fieldId } from '../html/field';
+import { readForm } from '../html/read-form';
 import { predict } from '../model/predict';
-import { askingOf, sweepQuestions } from '../observation/asking';
-import type { Observation, SubmissionObservation } from '../observation/observation';
+import { askingOf, sweepQuestions } from '../questions/asking';
+import type { Difference } from '../questions/differences';
+import type { Observation } from '../questions/observation';
+import type { SubmissionObservation } from '../questions/submission/facts';
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
-import { changedForm, changedLines } from './change';
+import { findingTitle, findingWords } from '../words/finding-words';
+import { toldFault } from '../words/told-fault';
 import { findingsOfRun, formFindingsAtOnce } from './collect-findings';
 import { differenceFindings } from './difference-findings';
-import { faultHarm } from './fault-harm';
 import { collected, type Finding, harms, merged, ranked } from './finding';
+import { markupFindings } from './markup-findings';
 import type { TargetDifferences } from './reference-differences';
+import { changedForm, changedLines } from './remedy-edit';
 
 const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'blink-phone'].map((id) => {
   const found = targets.find((one) => one.id === id);
@@ -29,7 +33,8 @@ const setup = { language: 'en-US', corrections: [] } as const;
 const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] =>
   collected(formFindingsAtOnce(form, setup));
 const found = (markup: string, typing: FormDocument['typing'] = {}) => ofForm({ markup, typing });
-const textsOf = (findings: readonly Finding[]) => findings.flatMap(({ says, details }) => [says, ...details]);
+const textsOf = (findings: readonly Finding[]) =>
+  findings.map(findingWords).flatMap(({ says, details }) => [says, ...details]);
 
 const month = fieldOf('<label>Month <input type=month name=month></label>');
 function fieldOf(markup: string): Field {
@@ -49,8 +54,8 @@ describe('findings of a form', () => {
     const all = ofForm(hurriedForm);
     const faults = markupFaults(hurriedForm.markup, readForm(hurriedForm.markup));
     expect(faults.length).toBeGreaterThan(30);
-    for (const { text } of faults) expect(textsOf(all)).toContain(text);
-    expect(all.every(({ why, remedy }) => why && remedy)).toBe(true);
+    for (const { text } of faults.map(toldFault)) expect(textsOf(all)).toContain(text);
+    expect(all.map(findingWords).every(({ why, remedy }) => why && remedy)).toBe(true);
     expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
     expect(ofForm(demoForm).filter(({ evidence }) => evidence === 'form')).toEqual([]);
   });
@@ -64,7 +69,8 @@ describe('findings of a form', () => {
   });
 
   it('name a rule that means something else, with its remedy', () => {
-    expect(found('<label>Code <input name=a pattern="[A-z]{2}" title="two letters"></label>')).toMatchObject([
+    const markup = '<label>Code <input name=a pattern="[A-z]{2}" title="two letters"></label>';
+    expect(found(markup).map(told)).toMatchObject([
       {
         harm: 'wrong value sent',
         says: expect.stringContaining('It accepts “a_”.'),
@@ -79,12 +85,7 @@ describe('findings of a form', () => {
       found(markup, { [fieldId('a')]: { script: '', guards } }).filter(({ harm }) => harm === 'value lost');
     expect(slow('<label>Code <input name=a pattern="(a+)+" title="a"></label>')).toMatchObject([
       {
-        says: 'Code: a matcher takes ever longer over “aaaaaaaa!”, the longer the worse.',
-        details: [
-          expect.stringMatching(/^With “a” \d+ times: [\d,]+ steps\.$/),
-          expect.anything(),
-          expect.anything(),
-        ],
+        claim: { code: 'slow pattern', text: { again: 'a' }, steps: [{ isMore: false }, {}, {}] },
         evidence: 'rule',
       },
     ]);
@@ -104,20 +105,20 @@ describe('findings of a form', () => {
   it('put keyboards together that lack the same, with the cheapest setting that has it', () => {
     const markup = '<label>Level <input name=a inputmode=numeric pattern="-?[0-9]" title="a digit"></label>';
     const [trap] = found(markup);
-    expect(textsOf(trap ? [trap] : []).join(' ')).toContain('the keyboard that comes up lacks “-”');
+    expect(textsOf(trap ? [trap] : []).join(' ')).toContain('keyboard has no key for “-”');
     expect(trap).toMatchObject({ harm: 'cannot enter a valid value', marks: ['modelled'] });
     const mended = trap?.change && changedForm({ markup, typing: {} }, trap.change);
     expect(mended && ofForm(mended)).toEqual([]);
   });
 
   it.each([
-    ['pattern', 'A has a pattern and nowhere says what it wants.', 'person misled'],
-    ['pattern', 'The pattern of A does not compile.', 'wrong value sent'],
-    ['pattern', 'The pattern of A also accepts nothing.', 'wrong value sent'],
-    ['no name', 'A has no name.', 'value lost'],
-    ['a rule of tomorrow', '', 'cannot enter a valid value'],
-  ])('%s: “%s” does this to the person: %s', (rule, text, harm) => {
-    expect(faultHarm(rule, text)[0]).toBe(harm);
+    ['<label>A <input name=a pattern="[0-9]+"></label>', 'no hint states the format', 'person misled'],
+    ['<label>A <input name=a pattern="[" title=x></label>', 'does not compile', 'wrong value sent'],
+    ['<label>A <input name=a pattern="a*" title=x></label>', 'accepts the empty string', 'wrong value sent'],
+    ['<label>A <input></label>', 'has no name', 'value lost'],
+  ])('%s: “%s” does this to the person: %s', (markup, words, harm) => {
+    const all = markupFindings(markup, readForm(markup).fields);
+    expect(all.map((one) => [findingTitle(one), one.harm])).toEqual([[expect.stringContaining(words), harm]]);
   });
 });
 
@@ -126,7 +127,7 @@ describe('a remedy', () => {
   it('is there as an edit for most faults of the hurried form', () => {
     expect(mendable.length).toBeGreaterThan(18);
   });
-  it.each(mendable.map((finding) => [finding.says, finding] as const))(
+  it.each(mendable.map((finding) => [findingTitle(finding), finding] as const))(
     'does what it promises: %s',
     (_, finding) => {
       if (!finding.change) throw new Error('no change');
@@ -135,13 +136,13 @@ describe('a remedy', () => {
       const before = new Set(textsOf(ofForm(hurriedForm)));
       // A field that gets a name or a label is called by it from then on.
       const fresh = textsOf(after).filter(
-        (text) => !before.has(text) && !/label|name/.test(finding.remedy ?? ''),
+        (text) => !before.has(text) && !/label|name/.test(findingWords(finding).remedy ?? ''),
       );
       expect(fresh.filter((text) => !/Tide coefficient/.test(text))).toEqual([]);
     },
   );
   it('is shown by the lines that it changes', () => {
-    const [first] = mendable.filter(({ says }) => says.includes('datetime'));
+    const [first] = mendable.filter((one) => findingTitle(one).includes('datetime'));
     if (first?.change?.kind !== 'markup') throw new Error('no edit');
     expect(changedLines(hurriedForm.markup, first.change.edits)).toEqual([
       {
@@ -151,12 +152,26 @@ describe('a remedy', () => {
       },
     ]);
   });
+  it('is shown by what is near it, where a line is long', () => {
+    const field = '<p><input name=a title=😀>';
+    const markup = field.repeat(400);
+    const start = markup.indexOf('title', 5_000);
+    const [line, ...others] = changedLines(markup, [{ start, end: start, by: 'required ' }]);
+    expect(others).toEqual([]);
+    expect(line?.after).toContain('<input name=a required title=😀>');
+    expect(line?.before).not.toContain('required');
+    for (const text of [line?.before ?? '', line?.after ?? '']) {
+      expect(text.length).toBeLessThan(250);
+      expect(text).toMatch(/^….*…$/);
+      expect(decodeURIComponent(encodeURIComponent(text))).toBe(text);
+    }
+  });
   it('of one edit for several faults makes them one finding', () => {
-    const radios = ofForm(hurriedForm).filter(({ says, details }) =>
-      [says, ...details].some((text) => text.includes('alone in its group')),
+    const radios = ofForm(hurriedForm).filter((one) =>
+      textsOf([one]).some((text) => text.includes('only radio button')),
     );
-    expect(radios).toMatchObject([
-      { details: [expect.stringContaining('slack'), expect.stringContaining('falling')] },
+    expect(radios.map((one) => findingWords(one).details)).toEqual([
+      [expect.stringContaining('slack'), expect.stringContaining('falling')],
     ]);
   });
 });
@@ -170,7 +185,7 @@ describe('findings about guards', () => {
     at = markup,
   ) => found(at, { [fieldId('code')]: { script: '', guards: [guard], ...more } });
 
-  it('say by which ways a filter on keys is got past, show it, and put it where it hears them', () => {
+  it('say by which routes a filter on keys is bypassed, show it, and put it where it hears them', () => {
     const onKeys: Guard = {
       kind: 'allow',
       stage: 'key',
@@ -180,17 +195,18 @@ describe('findings about guards', () => {
       keys: ['Backspace'],
     };
     const all = guarded(onKeys);
-    const past = all.find(({ says }) => says.includes('got past'));
+    const isPast = ({ claim }: Finding) => claim.code === 'guard bypassed';
+    const past = all.find(isPast);
     expect(past).toMatchObject({
+      claim: { routes: expect.arrayContaining(['drop', 'soft keys']), isCaught: false },
       harm: 'wrong value sent',
-      says: expect.stringContaining('drop'),
-      details: [expect.stringContaining('This shows it: ')],
+      script: [{ kind: 'text', route: 'soft keys', text: 'x' }, { kind: 'leave' }],
       evidence: 'ways in',
     });
     const mended = past?.change && changedForm({ markup, typing: {} }, past.change);
-    expect(mended && ofForm(mended).filter(({ says }) => says.includes('got past'))).toEqual([]);
-    const swallows = all.find(({ says }) => says.includes('swallows'));
-    expect(swallows?.says).toMatch(/swallows .*Tab/);
+    expect(mended && ofForm(mended).filter(isPast)).toEqual([]);
+    const swallows = all.find(({ claim }) => claim.code === 'guard blocks');
+    expect(swallows?.claim).toMatchObject({ keys: expect.arrayContaining(['Tab']), isMended: true });
     expect(swallows?.change).toMatchObject({ guards: [{ keys: expect.arrayContaining(['Tab']) }] });
   });
 
@@ -198,7 +214,10 @@ describe('findings about guards', () => {
     const onKeys: Guard = { kind: 'allow', stage: 'key', id: 'a', on: true, set: digits };
     const strict: Guard = { kind: 'allow', stage: 'on submission', id: 'b', on: true, set: digits };
     const all = found(markup, { [fieldId('code')]: { script: '', guards: [onKeys, strict] } });
-    expect(all.find(({ says }) => says.includes('got past'))?.harm).toBe('person misled');
+    expect(all.find(({ claim }) => claim.code === 'guard bypassed')).toMatchObject({
+      claim: { isCaught: true },
+      harm: 'person misled',
+    });
   });
 
   it('name the shortest valid value that cannot be typed', () => {
@@ -217,7 +236,7 @@ describe('findings about guards', () => {
     ).filter(({ evidence }) => evidence === 'rule');
     expect(blocked).toMatchObject({
       harm: 'cannot enter a valid value',
-      says: 'Code: “AA” is valid and cannot be typed: the rule while typing lets “A” not stand.',
+      claim: { code: 'valid value blocked', value: 'AA', beginning: 'A' },
     });
   });
 
@@ -245,30 +264,41 @@ describe('findings about guards', () => {
         samples: 'text,expected\nxx,accepted\nyy,accepted',
       },
     }).filter(({ evidence }) => evidence === 'samples');
-    expect(surprise).toMatchObject({
-      says: 'Code: 1 of 2 samples come out otherwise than expected.',
-      details: ['“yy” is refused, accepted was expected: all of it matches x*.'],
+    expect(surprise?.claim).toEqual({
+      code: 'samples differ',
+      tried: 2,
+      others: [{ text: 'yy', expected: 'accepted', verdict: 'refused', by: ['all of it matches x*'] }],
     });
   });
 });
 
 describe('findings of answers', () => {
+  const type = { what: 'type', here: 'text', there: 'month' } as const;
+  const nothingOpens = {
+    what: 'opening',
+    here: { opened: null, tried: ['Alt+ArrowDown'] },
+    there: { opened: 'a click in the middle', tried: [] },
+  } as const;
+  const wider = {
+    what: 'size',
+    here: { width: 210, height: 21 },
+    there: { width: 177, height: 21 },
+  } as const;
+  const noValue = { what: 'value', here: '', there: '2026-05' } as const;
+  const otherWords = { what: 'message', here: 'Fill this in.', there: 'Please fill it in.' } as const;
+  const findingsOf = (...all: TargetDifferences[]) => differenceFindings(all, 'Chromium');
+
   it('merge what has one cause: a kind that a target does not know, on all targets', () => {
-    const all = differenceFindings([
-      different(
-        firefox,
-        { what: 'type', text: 'is text, in Chromium month' },
-        { what: 'size', text: 'is wider' },
-        { what: 'opening', text: 'nothing opens' },
-      ),
-      different(webkit, { what: 'type', text: 'is text' }),
-    ]);
+    const all = findingsOf(different(firefox, type, wider, nothingOpens), different(webkit, type, noValue));
     expect(all).toMatchObject([
       {
-        says: 'Month is another kind of field in Firefox, WebKit.',
+        claim: { code: 'field differs', about: 'kind', difference: type, in: ['Firefox', 'WebKit'] },
         harm: 'person misled',
         targets: [
-          { name: 'Firefox', says: ['is text, in Chromium month', 'is wider', 'nothing opens'] },
+          {
+            name: 'Firefox',
+            proofs: [{ difference: type }, { difference: wider }, { difference: nothingOpens }],
+          },
           { name: 'WebKit' },
         ],
         marks: ['measured'],
@@ -277,68 +307,60 @@ describe('findings of answers', () => {
   });
 
   it('never blur how they are known', () => {
-    const differs = { what: 'opening', text: 'nothing opens' } as const;
-    const [finding] = differenceFindings([
-      different(firefox, differs),
-      { ...different(phone, differs), mark: 'modelled' },
-    ]);
+    const [finding] = findingsOf(different(firefox, nothingOpens), {
+      ...different(phone, nothingOpens),
+      mark: 'modelled',
+    });
     expect(finding?.marks).toEqual(['measured', 'modelled']);
     expect(finding?.targets.map(({ mark }) => mark)).toEqual(['measured', 'modelled']);
-    expect(finding?.says).toBe(`Month in Firefox, ${phone.name}: nothing opens`);
+  });
+
+  it('claim of a target only what it shows itself', () => {
+    const here = { ...nothingOpens, here: { opened: 'a click at its end', tried: [] } };
+    const [finding] = findingsOf(different(firefox, nothingOpens), different(webkit, here));
+    expect(finding?.claim).toMatchObject({ difference: nothingOpens, in: ['Firefox'] });
+    expect(finding?.targets.map(({ name }) => name)).toEqual(['Firefox', 'WebKit']);
   });
 
   it('are apart by what they do to the person', () => {
-    const all = ranked(
-      differenceFindings([
-        different(firefox, { what: 'size', text: 'is wider' }, { what: 'value', text: 'is empty' }),
-      ]),
-    );
-    expect(all.map(({ says, harm, targets: on }) => [says, harm, on[0]?.says])).toEqual([
-      ['Month in Firefox: is empty', 'wrong value sent', ['is empty']],
-      ['Month has another size in Firefox.', 'cosmetic', ['is wider']],
+    const all = ranked(findingsOf(different(firefox, wider, noValue)));
+    expect(all.map(({ claim, harm }) => [claim, harm])).toMatchObject([
+      [{ code: 'field differs', about: 'value', difference: noValue }, 'wrong value sent'],
+      [{ code: 'engines differ', about: 'size', fields: ['Month'] }, 'cosmetic'],
     ]);
   });
 
   it('are one for what an engine does by itself, over all fields and targets', () => {
     const week = fieldOf('<label>Week <input type=week name=week></label>');
-    const [wording, ...others] = differenceFindings([
-      different(firefox, { what: 'message', text: 'other words' }),
-      { ...different(firefox, { what: 'message', text: 'more words' }), field: week },
-      { ...different(webkit, { what: 'title', text: 'no title' }), field: week },
-    ]);
+    const noTitle = { what: 'title', of: 'message', here: false, there: true } as const;
+    const [wording, ...others] = findingsOf(
+      different(firefox, otherWords),
+      { ...different(firefox, otherWords), field: week },
+      { ...different(webkit, noTitle), field: week },
+    );
     expect(others).toEqual([]);
     expect(wording).toMatchObject({
       field: null,
-      says: 'Month and Week word their messages otherwise in Firefox, WebKit.',
+      claim: {
+        code: 'engines differ',
+        about: 'wording',
+        fields: ['Month', 'Week'],
+        in: ['Firefox', 'WebKit'],
+      },
       harm: 'cosmetic',
       targets: [
-        { name: 'Firefox', says: ['Month: other words', 'Week: more words'] },
-        { name: 'WebKit', says: ['Week: no title'] },
+        { name: 'Firefox', proofs: [{ field: 'Month' }, { field: 'Week' }] },
+        { name: 'WebKit', proofs: [{ field: 'Week', difference: noTitle }] },
       ],
       evidence: 'messages',
     });
   });
 
-  it('name three fields of many', () => {
-    const fields = ['A', 'B', 'C', 'D', 'E'].map((label) =>
-      fieldOf(`<label>${label} <input name=${label}></label>`),
-    );
-    const saysOf = (count: number) =>
-      differenceFindings(
-        fields
-          .slice(0, count)
-          .map((field) => ({ ...different(webkit, { what: 'size', text: 'is wider' }), field })),
-      )[0]?.says;
-    expect(saysOf(4)).toBe('A, B, C and D have another size in WebKit.');
-    expect(saysOf(5)).toBe('A, B, C and 2 others have another size in WebKit.');
-  });
-
   it('keep words about another fault with the fault', () => {
-    const all = differenceFindings([
-      different(firefox, { what: 'flags', text: 'another flag' }, { what: 'message', text: 'other words' }),
-    ]);
-    expect(all.map(({ harm, targets: on }) => [harm, on[0]?.says])).toEqual([
-      ['wrong value sent', ['another flag', 'other words']],
+    const flags = { what: 'flags', here: ['badInput'], there: ['valueMissing'] } as const;
+    const all = findingsOf(different(firefox, flags, otherWords));
+    expect(all.map(({ harm, targets: on }) => [harm, on[0]?.proofs.length])).toEqual([
+      ['wrong value sent', 2],
     ]);
   });
 
@@ -358,7 +380,7 @@ describe('findings of answers', () => {
         status: 'answered',
         facts: {
           ...facts,
-          asIs: { status: 'nothing', why: 'asleep' },
+          asIs: { status: 'nothing', why: { code: 'no request' } },
           filled: {
             status: 'sent',
             method: 'GET',
@@ -377,7 +399,10 @@ describe('findings of answers', () => {
       ['Boat', 'wrong value sent', 'submission'],
       ['Go', 'wrong value sent', 'submission'],
     ]);
-    expect(all[0]?.says).toMatch(/^Boat in Android-like phone: boat is “rowing”, in Chromium “/);
+    expect(all.map(({ claim }) => claim)).toMatchObject([
+      { difference: { what: 'sent', when: null, difference: { name: 'boat', here: ['rowing'] } } },
+      { difference: { when: 'asIs', difference: { what: 'outcome', here: 'nothing', there: 'blocked' } } },
+    ]);
   });
 });
 
@@ -385,9 +410,12 @@ describe('the order of findings', () => {
   it('is that of their harm, what is so everywhere before what is so somewhere', () => {
     const one = fc.record({
       harm: fc.constantFrom(...harms),
-      targets: fc.array(fc.constant({ target: chromium.id, name: 'Chromium', mark: 'measured', says: [] }), {
-        maxLength: 3,
-      }),
+      targets: fc.array(
+        fc.constant({ target: chromium.id, name: 'Chromium', mark: 'measured', proofs: [] }),
+        {
+          maxLength: 3,
+        },
+      ),
     });
     fc.assert(
       fc.property(fc.array(one, { maxLength: 12 }), (all) => {
@@ -407,12 +435,15 @@ describe('the order of findings', () => {
 });
 
 describe('findings of one cause', () => {
-  it('lose nothing that they say when they are merged', () => {
+  it('lose no claim when they are merged', () => {
     const one = fc.record({
-      says: fc.string(),
+      field: fc.constantFrom(null, { id: 'a', label: 'A' }),
+      claim: fc.record({ code: fc.string() }),
       harm: fc.constantFrom(...harms),
       targets: fc.constant([]),
-      details: fc.array(fc.string(), { maxLength: 2 }),
+      also: fc.array(fc.record({ field: fc.constant(null), claim: fc.record({ code: fc.string() }) }), {
+        maxLength: 2,
+      }),
       change: fc.constantFrom(
         null,
         { kind: 'markup', edits: [] },
@@ -422,7 +453,12 @@ describe('findings of one cause', () => {
     fc.assert(
       fc.property(fc.array(one, { maxLength: 9 }), (all) => {
         const together = merged(all as unknown as Finding[]);
-        expect(textsOf(together).sort()).toEqual(textsOf(all as unknown as Finding[]).sort());
+        const claimsOf = (findings: readonly Finding[]) =>
+          findings
+            .flatMap(({ field, claim, also }) => [{ field, claim }, ...also])
+            .map((one) => JSON.stringify(one))
+            .sort();
+        expect(claimsOf(together)).toEqual(claimsOf(all as unknown as Finding[]));
         const changes = together.flatMap(({ change }) => (change ? [JSON.stringify(change)] : []));
         expect(new Set(changes).size).toBe(changes.length);
       }),

@@ -1,8 +1,10 @@
-import type { Field, FieldId } from '../form/field';
+import type { Field, FieldId } from '../html/field';
 import type { ProvenanceMark } from '../observation/provenance';
 import type { Script } from '../script/stroke';
 import type { TargetId } from '../target/target';
-import type { Change } from './change';
+import type { Claim } from './claim';
+import type { Proof } from './proof';
+import type { RemedyEdit } from './remedy-edit';
 
 /** What a fault or a difference does to the person who fills the form in, the worst first. */
 export const harms = [
@@ -18,19 +20,15 @@ export type FindingId = string & { readonly brand: 'FindingId' };
 
 /** A fault or a difference that the views mark, with everything that is needed to decide on it. */
 export interface Finding {
-  /** Made of what it says and not of where it stands, so that a decision stays with it over sweeps and edits. */
+  /** Made of what it is about and not of where it stands, so that a decision stays with it over sweeps and edits. */
   readonly id: FindingId;
   readonly field: { readonly id: FieldId; readonly label: string } | null;
-  readonly says: string;
+  readonly claim: Claim;
   readonly harm: Harm;
-  /** Why it matters to the person who fills the form in. */
-  readonly why: string;
-  /** What to do; null where only the team can tell. */
-  readonly remedy: string | null;
   /** The remedy as an edit of the form, where it can be told what was meant. */
-  readonly change: Change | null;
-  /** What else belongs to it, a sentence each: what has the same cause, the script that shows it. */
-  readonly details: readonly string[];
+  readonly change: RemedyEdit | null;
+  /** What the same edit mends besides. */
+  readonly also: readonly Pick<Finding, 'field' | 'claim'>[];
   /** The shortest strokes that show it; null where it is not about typing. */
   readonly script: Script | null;
   /** Where it is so; none: everywhere. */
@@ -40,22 +38,12 @@ export interface Finding {
   readonly evidence: Evidence;
 }
 
-/** A sort of fault that answers can show, the same for every field. */
-export interface FaultSort {
-  readonly name: string;
-  readonly harm: Harm;
-  /** What is so, as the end of a sentence that begins with the field. */
-  readonly says: string;
-  readonly why: string;
-  readonly remedy: string;
-}
-
 export interface FoundOn {
   readonly target: TargetId;
   readonly name: string;
   readonly mark: ProvenanceMark;
-  /** In that target's own words. */
-  readonly says: readonly string[];
+  /** What it showed; none where the claim says all. */
+  readonly proofs: readonly Proof[];
 }
 
 /** Where it can be seen: a view, or what the Typing view shows of a field. */
@@ -90,7 +78,7 @@ export interface Decision {
   readonly at: string;
 }
 
-/** An id out of what a finding says. */
+/** An id out of what a finding is about. */
 export function findingId(...parts: readonly string[]): FindingId {
   return JSON.stringify(parts) as FindingId;
 }
@@ -119,31 +107,24 @@ export function merged(findings: readonly Finding[]): Finding[] {
   return [...byChange.values()].flatMap((same) => {
     const [first, ...others] = ranked(same);
     if (!first) return [];
-    const details = others.flatMap((one) => [one.says, ...one.details]);
-    return [{ ...first, details: [...first.details, ...details] }];
+    const mended = others.flatMap(({ field, claim, also }) => [{ field, claim }, ...also]);
+    return [{ ...first, also: [...first.also, ...mended] }];
   });
 }
 
-/** A finding of one sort of fault about a field, where it was shown. */
-export function faultFinding(
-  source: string,
-  { name, harm, says, why, remedy }: FaultSort,
-  { id, label }: Field,
-  targets: readonly FoundOn[],
-  rest: Pick<Finding, 'details' | 'script' | 'evidence'>,
-): Finding {
-  return {
-    id: findingId(source, name, id),
-    field: { id, label },
-    says: `${label}: ${says}.`,
-    harm,
-    why,
-    remedy,
-    change: null,
-    targets,
-    marks: [...new Set(targets.map(({ mark }) => mark))],
-    ...rest,
-  };
+/** What every finding about one field has. */
+type OfField = Pick<Finding, 'id' | 'claim' | 'harm' | 'evidence'> & Partial<Finding>;
+
+/** A finding about a field: of the model alone and everywhere so, where nothing else is said. */
+export function fieldFinding({ id, label }: Pick<Field, 'id' | 'label'>, finding: OfField): Finding {
+  const targets = finding.targets ?? [];
+  const marks: ProvenanceMark[] = targets.length === 0 ? ['modelled'] : marksOf(targets);
+  return { field: { id, label }, change: null, also: [], script: null, targets, marks, ...finding };
+}
+
+/** How it is known on all of them, each once. */
+export function marksOf(targets: readonly FoundOn[]): ProvenanceMark[] {
+  return [...new Set(targets.map(({ mark }) => mark))];
 }
 
 /** Findings from several sources, those of one cause merged, the worst first. */

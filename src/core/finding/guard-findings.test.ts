@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { fieldId } from '../form/field';
 import type { Guard } from '../guard/guard';
 import { offeredGuards } from '../guard/offered-guards';
-import { changedForm } from './change';
+import { fieldId } from '../html/field';
 import { formFindingsAtOnce } from './collect-findings';
+import { changedForm } from './remedy-edit';
 
 const markup = '<label>Code <input name=code></label>';
 const code = fieldId('code');
@@ -46,8 +46,8 @@ describe('what is found of a guard', () => {
         set: { classes: ['ASCII digits'], own: '' },
         keys: ['Backspace'],
       },
-    ]).filter(({ says }) => says.includes('got past'));
-    expect(past?.says).toMatch(/at the stage key is got past by .*autofill/);
+    ]).filter(({ claim }) => claim.code === 'guard bypassed');
+    expect(past?.claim).toMatchObject({ guard: { id: 'g' }, routes: expect.arrayContaining(['autofill']) });
     expect(past?.script?.length).toBeGreaterThan(0);
     expect(past?.change).toMatchObject({
       kind: 'guards',

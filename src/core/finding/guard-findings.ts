@@ -1,20 +1,19 @@
-import { type Field, isTypedText } from '../form/field';
-import type { TypingPlan } from '../form/form-document';
-import type { PageControls } from '../form/page-controls';
+import type { TypingPlan } from '../document/form-document';
 import type { Guard } from '../guard/guard';
+import { guardIdentity } from '../guard/guard-identity';
 import { editingKeys } from '../guard/offered-guards';
-import { guardName } from '../guard/rule';
+import { type Field, isTypedText } from '../html/field';
+import type { PageControls } from '../html/page-controls';
 import type { AskedKeyboard } from '../keyboard/asked-keyboards';
 import { unheardKey } from '../keyboard/unheard-key';
 import { liveCheck } from '../pattern/live-rule';
-import { liveRules, submitRule } from '../pattern/rule-table';
 import { GaveUp } from '../regexp/budget';
 import { type BypassCell, type BypassRow, bypassTable } from '../replay/bypass';
 import { quickReplay } from '../replay/quick-replay';
 import { firstSamples } from '../replay/sample-table';
 import { habitsByRoute } from '../replay/usual-habits';
-import { formatScript } from '../script/script-text';
-import { type Finding, type FoundOn, findingId, type Harm } from './finding';
+import { liveRules, submitRule } from '../rules/rule-table';
+import { type Finding, type FoundOn, fieldFinding, findingId, marksOf } from './finding';
 
 /** What the guards of a field let through, swallow, or keep from ever being typed, and which samples come out otherwise. */
 export function guardFindings(
@@ -29,24 +28,6 @@ export function guardFindings(
     ...blockedFinding(field, plan.guards),
     ...sampleFinding(field, plan),
   ];
-}
-
-function modelled(
-  field: Field,
-  parts: readonly string[],
-  finding: Pick<Finding, 'says' | 'harm' | 'why' | 'remedy' | 'evidence'> &
-    Partial<Pick<Finding, 'change' | 'details' | 'script' | 'targets' | 'marks'>>,
-): Finding {
-  return {
-    id: findingId(...parts),
-    field: { id: field.id, label: field.label },
-    change: null,
-    details: [],
-    script: null,
-    targets: [],
-    marks: ['modelled'],
-    ...finding,
-  };
 }
 
 function bypassFindings(
@@ -71,17 +52,17 @@ function bypassFindings(
       const better = elsewhere(guard).find((other) => tryOut([other]).every((one) => isTight(one)));
       const isCaught = past.every(({ text }) => !judgeAlone(text));
       found.push(
-        modelled(field, ['guard', 'past', field.id, guardName(guard), guard.stage], {
-          says: `${field.label}: “${guardName(guard)}” at the stage ${guard.stage} is got past by ${past.map(({ route }) => route).join(', ')}.`,
+        fieldFinding(field, {
+          id: findingId('guard', 'past', field.id, ...guardIdentity(guard), guard.stage),
+          claim: {
+            code: 'guard bypassed',
+            guard,
+            routes: past.map(({ route }) => route),
+            isCaught,
+            better: better?.stage ?? null,
+          },
           harm: isCaught ? 'person misled' : 'wrong value sent',
-          why: isCaught
-            ? 'What should have been kept out stands, and is refused only at submission.'
-            : 'What should have been kept out stands, and is sent.',
-          remedy: better
-            ? `Let it act ${better.stage}.`
-            : 'Check the same at submission; no stage while typing hears every way in.',
           change: better ? replacing(better) : null,
-          details: [`This shows it: ${scriptOf(past[0])}`],
           script: past[0]?.script ?? null,
           evidence: 'ways in',
           ...unheardOn(guard, asked),
@@ -95,16 +76,17 @@ function bypassFindings(
         guard.stage === 'key' &&
         tryOut([other]).every((one) => one.cells.every(({ swallowed }) => swallowed.length === 0));
       found.push(
-        modelled(field, ['guard', 'blocks', field.id, guardName(guard), guard.stage], {
-          says:
-            swallowed.length > 0
-              ? `${field.label}: “${guardName(guard)}” swallows ${swallowed.join(', ')}.`
-              : `${field.label}: “${guardName(guard)}” keeps out by ${blocked.map(({ route }) => route).join(', ')} what it should let through.`,
+        fieldFinding(field, {
+          id: findingId('guard', 'blocks', field.id, ...guardIdentity(guard), guard.stage),
+          claim: {
+            code: 'guard blocks',
+            guard,
+            keys: swallowed,
+            routes: blocked.map(({ route }) => route),
+            isMended: mends,
+          },
           harm: 'cannot enter a valid value',
-          why: 'The person cannot correct, move on, or enter what is valid.',
-          remedy: mends ? 'Let the keys for editing and moving pass.' : 'Let it act after input instead.',
           change: mends ? replacing(other) : null,
-          details: [`This shows it: ${scriptOf(blocked[0])}`],
           script: blocked[0]?.script ?? null,
           evidence: 'ways in',
         }),
@@ -119,15 +101,15 @@ function unheardOn(guard: Guard, asked: readonly AskedKeyboard[]): Pick<Finding,
   const targets = asked.flatMap(({ target, name, mark, tapped }): FoundOn[] => {
     const unheard = unheardKey([guard], tapped);
     if (!unheard) return [];
-    const says = `Of “${unheard.key}” the page heard ${unheard.heard.join(', ')}, and no keydown that names it.`;
-    return [{ target, name, mark, says: [says] }];
+    const { key, heard } = unheard;
+    return [{ target, name, mark, proofs: [{ code: 'key unheard', key, heard }] }];
   });
-  return { targets, marks: [...new Set(['modelled' as const, ...targets.map(({ mark }) => mark)])] };
+  return { targets, marks: [...new Set(['modelled' as const, ...marksOf(targets)])] };
 }
 
 /** Ways by which a person brings text in; a script is the page's own. */
 function gotPast({ cells }: BypassRow): BypassCell[] {
-  return cells.filter(({ route, outcome }) => outcome === 'got past' && route !== 'script');
+  return cells.filter(({ route, outcome }) => outcome === 'bypassed' && route !== 'script');
 }
 
 function isTight(row: BypassRow): boolean {
@@ -141,10 +123,6 @@ function elsewhere(guard: Guard): Guard[] {
   const after = { ...rule, stage: 'after input', remedy: canMend ? 'mend' : 'go back' } as Guard;
   if (guard.stage === 'key') return [{ ...rule, stage: 'before insert' } as Guard, after];
   return guard.stage === 'before insert' ? [after] : [];
-}
-
-function scriptOf(cell: BypassCell | undefined): string {
-  return cell ? formatScript(cell.script).trim().split('\n').join(', ') : '';
 }
 
 /** Whether a text passes all that is checked in the end. */
@@ -165,11 +143,10 @@ function blockedFinding(field: Field, guards: readonly Guard[]): Finding[] {
   // What is rewritten stroke by stroke was not kept out.
   if (quickReplay(field, guards, habits)(blocked.value).refusedAt === null) return [];
   return [
-    modelled(field, ['guard', 'blocked', field.id, blocked.value], {
-      says: `${field.label}: “${blocked.value}” is valid and cannot be typed: the rule while typing lets “${blocked.beginning}” not stand.`,
+    fieldFinding(field, {
+      id: findingId('guard', 'blocked', field.id, blocked.value),
+      claim: { code: 'valid value blocked', ...blocked },
       harm: 'cannot enter a valid value',
-      why: 'Whoever types it in order never gets to the end.',
-      remedy: 'Use the live rule that fits; the part Rule of the Typing view makes it.',
       evidence: 'rule',
     }),
   ];
@@ -190,25 +167,15 @@ function sampleFinding(field: Field, plan: TypingPlan): Finding[] {
   const tried = firstSamples(plan.samples);
   const others = tried.flatMap((sample) => {
     const { verdict, by } = replay(sample.text);
-    return verdict === sample.expected || verdict === 'not worked out' ? [] : [{ sample, verdict, by }];
+    return verdict === sample.expected || verdict === 'not worked out' ? [] : [{ ...sample, verdict, by }];
   });
-  const [first] = others;
-  if (!first) return [];
-  const harm: Harm = others.some(({ sample }) => sample.expected === 'accepted')
-    ? 'cannot enter a valid value'
-    : 'wrong value sent';
+  if (others.length === 0) return [];
+  const isRefused = others.some(({ expected }) => expected === 'accepted');
   return [
-    modelled(field, ['samples', field.id], {
-      says: `${field.label}: ${others.length} of ${tried.length} samples come out otherwise than expected.`,
-      harm,
-      why: 'The rules and what the team expects of them do not agree.',
-      remedy: 'Mend the rule, or the sample.',
-      details: others
-        .slice(0, 5)
-        .map(
-          ({ sample, verdict, by }) =>
-            `“${sample.text}” is ${verdict}, ${sample.expected} was expected${by.length > 0 ? `: ${by.join(', ')}` : ''}.`,
-        ),
+    fieldFinding(field, {
+      id: findingId('samples', field.id),
+      claim: { code: 'samples differ', tried: tried.length, others },
+      harm: isRefused ? 'cannot enter a valid value' : 'wrong value sent',
       evidence: 'samples',
     }),
   ];

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { hostilePatterns } from '../../../tests/fixtures/hostile-patterns';
-import { escapedText } from '../form/edit-markup';
-import { readForm } from '../form/read-form';
+import { escapedText } from '../html/edit-markup';
+import { readForm } from '../html/read-form';
 import { answerLine } from '../model/answer-line';
 import { predict } from '../model/predict';
-import { askingOf } from '../observation/asking';
+import { askingOf } from '../questions/asking';
 import { quickReplay } from '../replay/quick-replay';
 import { strokeVerdicts } from '../replay/stroke-verdicts';
 import { twoStageCheck } from '../replay/two-stage';

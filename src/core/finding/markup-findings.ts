@@ -1,23 +1,20 @@
 import { markupFaults } from '../fault/markup-faults';
-import type { Field } from '../form/field';
-import { faultHarm } from './fault-harm';
-import { type Finding, findingId } from './finding';
+import type { Field } from '../html/field';
+import { faultHarms } from './fault-harm';
+import type { Finding } from './finding';
+import { markupFindingId } from './markup-finding-id';
 
 /** Each fault of the markup. */
 export function markupFindings(markup: string, fields: readonly Field[]): Finding[] {
-  return markupFaults(markup, { fields }).map(({ rule, field, text, remedy, mend }) => {
-    const [harm, why] = faultHarm(rule, text);
+  return markupFaults(markup, { fields }).map(({ fault, field, mend }) => {
     const edits = mend?.(markup) ?? [];
     return {
-      // What a field is called changes when its label is mended.
-      id: findingId('markup', rule, field?.id ?? '', field ? text.replaceAll(field.label, '') : text),
+      id: markupFindingId(field?.id ?? null, fault),
       field: field && { id: field.id, label: field.label },
-      says: text,
-      harm,
-      why,
-      remedy,
+      claim: { code: 'fault', fault, kind: field?.kind ?? null },
+      harm: faultHarms[fault.code],
       change: edits.length > 0 ? { kind: 'markup', edits } : null,
-      details: [],
+      also: [],
       script: null,
       targets: [],
       marks: ['modelled'],

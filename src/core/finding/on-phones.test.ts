@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { FieldId } from '../form/field';
-import type { TypingPlan } from '../form/form-document';
-import { readForm } from '../form/read-form';
+import type { TypingPlan } from '../document/form-document';
+import type { FieldId } from '../html/field';
+import { readForm } from '../html/read-form';
 import { comesUp } from '../keyboard/comes-up';
 import { type Correction, correctedHabits, correctionOf } from '../keyboard/correction';
-import { entryOf } from '../keyboard/entry';
+import { traitsOf } from '../keyboard/input-traits';
 import { phoneBrowsers } from '../keyboard/phone-browsers';
 import { tapsFor } from '../keyboard/taps';
 import { targetId } from '../target/target';
-import { changedForm } from './change';
 import { formFindingsAtOnce } from './collect-findings';
 import type { Evidence } from './finding';
+import { changedForm } from './remedy-edit';
 
 function found(
   evidence: Evidence,
@@ -32,7 +32,7 @@ describe('a trap on phones', () => {
     const [trap, ...others] = found('keyboards', pad, { samples: '12,accepted\n1/2,accepted\n🐦,refused' });
     expect(others).toEqual([]);
     expect(trap).toMatchObject({
-      says: 'Count: the keyboard that comes up lacks “/”. “1/2” is accepted and cannot be typed.',
+      claim: { code: 'keyboard lacks', missing: ['/'], value: '1/2', isOfPhones: true },
       targets: [{ name: 'Android-like phone' }, { name: 'iOS-like phone' }],
     });
     const mended = trap?.change && changedForm({ markup: pad, typing: {} }, trap.change);
@@ -48,11 +48,11 @@ describe('a detour on phones', () => {
     });
     expect(others).toEqual([]);
     expect(detour).toMatchObject({
-      says: 'Site: “https://a.b/c” takes 18 taps, with inputmode="url" 14.',
+      claim: { code: 'detour', text: 'https://a.b/c', before: 18, after: 14, inputmode: 'url' },
       harm: 'cosmetic',
       targets: [
         { name: 'Android-like phone', mark: 'modelled' },
-        { name: 'iOS-like phone', says: ['“https://a.b/c” takes 20 taps, with inputmode="url" 16.'] },
+        { name: 'iOS-like phone', proofs: [{ code: 'taps', before: 20, after: 16 }] },
       ],
     });
     const mended = detour?.change && changedForm({ markup: site, typing: {} }, detour.change);
@@ -63,7 +63,13 @@ describe('a detour on phones', () => {
     const phone = targetId('webkit-phone');
     const habits = correctedHabits(phone, []);
     if (!field || !habits) throw new Error(site);
-    const seen = correctionOf(phone, habits, { ...entryOf(field), inputmode: 'url' }, 'digits', '2026-11-26');
+    const seen = correctionOf(
+      phone,
+      habits,
+      { ...traitsOf(field), inputmode: 'url' },
+      'digits',
+      '2026-11-26',
+    );
     const samples = 'https://a.b/c,accepted';
     expect(found('taps', site, { samples }, [seen])).toEqual([]);
     expect(found('taps', site, { samples })).toHaveLength(1);
@@ -102,7 +108,7 @@ function tapsInAll(
   const [field] = readForm(markup).fields;
   const habits = correctedHabits(target, []);
   if (!field || !habits) throw new Error(markup);
-  const { keyboard, firstLayer } = comesUp(habits, entryOf(field), 'en-US');
+  const { keyboard, firstLayer } = comesUp(habits, traitsOf(field), 'en-US');
   return texts.reduce(
     (sum, text) =>
       sum + ((keyboard && tapsFor(text, keyboard, firstLayer)?.taps) ?? Number.POSITIVE_INFINITY),
@@ -118,9 +124,8 @@ describe('an action key that leads nowhere', () => {
     );
     expect(others).toEqual([]);
     expect(trouble).toMatchObject({
-      says: 'A: The action key puts a newline, and the form has no button that sends it.',
+      claim: { code: 'action key', trouble: 'newline only', kind: 'textarea' },
       harm: 'person misled',
-      remedy: 'Give the form a button that sends it.',
       targets: [{ name: 'Android-like phone' }, { name: 'iOS-like phone' }],
     });
   });

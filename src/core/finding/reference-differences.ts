@@ -1,13 +1,14 @@
-import type { Difference } from '../compare/differences';
 import { allDifferences } from '../compare/lens';
-import { type SendingDifference, sendingDifferences } from '../compare/sending-differences';
-import type { Field } from '../form/field';
-import { sends } from '../form/sender';
-import { type Answers, answerTo } from '../observation/answers';
-import type { SubmissionFacts } from '../observation/observation';
+import type { Field } from '../html/field';
+import { sends } from '../html/sender';
 import type { ProvenanceMark } from '../observation/provenance';
-import { type LineUp, targetName } from '../target/line-up';
-import { markOf, type Target, type TargetId } from '../target/target';
+import { markOf } from '../observation/provenance';
+import type { Difference } from '../questions/differences';
+import { sendingDifferences } from '../questions/submission/differences';
+import type { SubmissionFacts } from '../questions/submission/facts';
+import { type Answers, answerTo } from '../run/answers';
+import type { LineUp } from '../target/line-up';
+import type { Target, TargetId } from '../target/target';
 
 /** Of a target and a field, how its answers differ from those of the reference. */
 export interface TargetDifferences {
@@ -26,22 +27,18 @@ export function referenceDifferences(
   answers: Answers,
   fields: readonly Field[],
 ): TargetDifferences[] {
-  const than = targetName(lineUp, lineUp.reference);
   const reference = { answers, target: lineUp.reference };
   return lineUp.targets
     .filter(({ id }) => id !== lineUp.reference)
     .flatMap((target) => {
-      const sent = sentDifferences(lineUp.reference, target.id, answers, fields, than);
+      const sent = sentDifferences(lineUp.reference, target.id, answers, fields);
       return fields
         .filter(({ kind }) => kind !== 'hidden')
         .map((field) => {
-          const own = allDifferences(reference, { answers, target: target.id }, field.id, {
-            than,
-            pixels: null,
-          });
+          const own = allDifferences(reference, { answers, target: target.id }, field.id, null);
           const differences = [
             ...own,
-            ...sent.filter((one) => one.field === field).map(({ field: _, ...one }) => one),
+            ...sent.flatMap((one) => (one.field === field ? [one.difference] : [])),
           ];
           return { target, mark: markOf(target), field, differences };
         });
@@ -49,14 +46,10 @@ export function referenceDifferences(
     .filter(({ differences }) => differences.length > 0);
 }
 
-type FieldDifference = Difference & { readonly field: Field };
-
-const whatOf: Readonly<Record<Exclude<SendingDifference['what'], 'message'>, Difference['what']>> = {
-  entry: 'sent',
-  encoding: 'sent',
-  outcome: 'sent',
-  blocked: 'sending',
-};
+interface SentDifference {
+  readonly field: Field;
+  readonly difference: Extract<Difference, { what: 'sent' | 'sending' }>;
+}
 
 /** How each button sends otherwise, as the form is at first and filled in; each difference once. The words at a field are compared with its message. */
 function sentDifferences(
@@ -64,27 +57,27 @@ function sentDifferences(
   target: TargetId,
   answers: Answers,
   fields: readonly Field[],
-  than: string,
-): FieldDifference[] {
-  const told = new Map<string, FieldDifference>();
+): SentDifference[] {
+  const told = new Map<string, SentDifference>();
   for (const button of fields.filter(({ kind }) => sends(kind))) {
     const [base, other] = [reference, target].map((id) => factsOf(answers, id, button));
     if (!base || !other) continue;
     for (const when of ['asIs', 'filled'] as const)
-      for (const { what, name, text } of sendingDifferences(base[when], other[when], than, fields)) {
-        if (what === 'message') continue;
-        const field = (name !== null && fields.find((one) => one.name === name)) || button;
-        const says = field === button && what !== 'entry' ? `${whens[when]}: ${text}` : text;
-        told.set(`${field.id} ${says}`, { what: whatOf[what], text: says, field });
+      for (const difference of sendingDifferences(base[when], other[when], fields)) {
+        if (difference.what === 'message') continue;
+        const named = difference.what === 'entry' ? difference.name : null;
+        const field = (named !== null && fields.find(({ name }) => name === named)) || button;
+        // What goes out under a name is told of the field, whenever it is pressed.
+        const one: SentDifference['difference'] = {
+          what: difference.what === 'blocked' || difference.what === 'invalid' ? 'sending' : 'sent',
+          when: difference.what === 'entry' ? null : when,
+          difference,
+        };
+        told.set(JSON.stringify([field.id, one]), { field, difference: one });
       }
   }
   return [...told.values()];
 }
-
-const whens = {
-  asIs: 'Pressed while nothing is filled in',
-  filled: 'Pressed while all is filled in',
-} as const;
 
 function factsOf(answers: Answers, target: TargetId, { id }: Field): SubmissionFacts | null {
   const outcome = answerTo(answers, 'submission', target, id)?.outcome;

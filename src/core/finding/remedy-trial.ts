@@ -1,15 +1,15 @@
-import type { Difference } from '../compare/differences';
 import { allDifferences } from '../compare/lens';
-import { type Field, type FieldId, fieldOfControl } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { ownEntry } from '../form/own-entry';
-import { readForm } from '../form/read-form';
-import { type Answers, answersOf, answerTo } from '../observation/answers';
-import { type Asking, askingOf } from '../observation/asking';
-import type { Observation } from '../observation/observation';
+import type { FormDocument } from '../document/form-document';
+import { type Field, type FieldId, fieldOfControl } from '../html/field';
+import { ownEntry } from '../html/own-entry';
+import { readForm } from '../html/read-form';
+import { type Asking, askingOf } from '../questions/asking';
+import type { Difference } from '../questions/differences';
+import type { Observation } from '../questions/observation';
+import { type Answers, answersOf, answerTo } from '../run/answers';
 import type { TargetId } from '../target/target';
-import { changedForm } from './change';
 import type { Finding } from './finding';
+import { changedForm } from './remedy-edit';
 
 /** What is asked of the form as it is, and with a remedy applied, to see what the remedy does. */
 export interface RemedyTrial {
@@ -82,11 +82,8 @@ export function trialDifferences(
   const typed = [before, after].map((answers) => typedText(answers, target, field));
   const [was, is] = typed;
   if (was !== null && was !== undefined && is !== null && is !== undefined)
-    return was === is ? [] : [{ what: 'text', text: `“${is}” stands in the end, before “${was}”.` }];
-  return allDifferences({ answers: before, target }, { answers: after, target }, field, {
-    than: 'the form as it is',
-    pixels: null,
-  });
+    return was === is ? [] : [{ what: 'typed', here: is, there: was }];
+  return allDifferences({ answers: before, target }, { answers: after, target }, field, null);
 }
 
 /** What stands in the field after the last stroke; null where it was not typed into. */

@@ -1,19 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import type { Field } from '../form/field';
-import type { FormId } from '../form/form-document';
-import { readForm } from '../form/read-form';
+import { told } from '../../../tests/fixtures/told-finding';
+import type { FormId } from '../document/form-document';
 import type { Guard } from '../guard/guard';
 import { editingKeys } from '../guard/offered-guards';
-import { answersOf } from '../observation/answers';
-import {
-  type KeyboardFacts,
-  type LookFacts,
-  type LookObservation,
-  lookNotAsked,
-  type Observation,
-  takesNoFocus,
-} from '../observation/observation';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import type { Provenance } from '../observation/provenance';
+import type { KeyboardFacts } from '../questions/keyboard/facts';
+import { type LookFacts, type LookObservation, lookNotAsked } from '../questions/look/facts';
+import type { Observation } from '../questions/observation';
+import { answersOf } from '../run/answers';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
 import { findingsOfRun } from './collect-findings';
@@ -42,6 +38,7 @@ function keyboard(target: string, facts: Partial<KeyboardFacts>, provenance = me
         asked: null,
         layout: 'us',
         height: { before: 870, with: 566 },
+        program: null,
         fieldInSight: false,
         tapped: null,
         picture: null,
@@ -85,10 +82,9 @@ function looks(field: Field, focused: LookObservation['outcome'] | Partial<LookF
 }
 
 const found = (observations: readonly Observation[], form: Parameters<typeof seenFindings>[0] = {}) =>
-  seenFindings(form, lineUp, answersOf(observations), fields).map(({ says, targets }) => [
-    says,
-    ...targets.map((on) => `${on.name}: ${on.says.join(' ')}`),
-  ]);
+  seenFindings(form, lineUp, answersOf(observations), fields)
+    .map(told)
+    .map(({ says, targets }) => [says, ...targets.map((on) => `${on.name}: ${on.says.join(' ')}`)]);
 
 describe('findings of what an engine showed by itself', () => {
   it('are a field that the keyboard hides, once for all targets that hide it', () => {
@@ -96,7 +92,7 @@ describe('findings of what an engine showed by itself', () => {
       found([keyboard('chromium', {}), keyboard('firefox', { height: { before: 960, with: 656 } })]),
     ).toEqual([
       [
-        'Level: the field is out of sight once the keyboard is up.',
+        'Level: the on-screen keyboard covers the field.',
         'Chromium: The keyboard leaves 566 of 870 px, and the field is not in them.',
         'Firefox: The keyboard leaves 656 of 960 px, and the field is not in them.',
       ],
@@ -110,8 +106,8 @@ describe('findings of what an engine showed by itself', () => {
   it('are what reaches past the window in a page of one’s own, and not where Ukko put the field', () => {
     expect(found([bubble(['bottom', 'right'])], ownPage)).toEqual([
       [
-        'Remarks: its message reaches past the window.',
-        'Firefox: It leaves the window at the bottom and the right.',
+        'Remarks: the message bubble extends past the window.',
+        'Firefox: It extends past the window on the bottom and right.',
       ],
     ]);
     expect(found([bubble([])], ownPage)).toEqual([]);
@@ -123,25 +119,24 @@ describe('findings of where the focus is', () => {
   const foundIn = (markup: string, ...[focused]: [Parameters<typeof looks>[1]]) => {
     const [field] = readForm(markup).fields;
     if (!field) throw new Error(markup);
-    return seenFindings({}, lineUp, answersOf(looks(field, focused)), [field]).map(({ says, harm }) => [
-      says,
-      harm,
-    ]);
+    return seenFindings({}, lineUp, answersOf(looks(field, focused)), [field])
+      .map(told)
+      .map(({ says, harm }) => [says, harm]);
   };
-  const none = { status: 'inapplicable', reason: takesNoFocus } as const;
+  const none = { status: 'inapplicable', reason: { code: 'no focus' } } as const;
   const photos = '<label>Photos <input type=file name=photos></label>';
 
   it('are a field that takes none, unless it is disabled or shows alone', () => {
     expect(foundIn(photos, none)).toEqual([
-      ['Photos: it cannot be reached by keyboard.', 'cannot enter a valid value'],
+      ['Photos: the field cannot be reached by keyboard.', 'cannot enter a valid value'],
     ]);
     expect(foundIn('<label>Photos <input type=file disabled></label>', none)).toEqual([]);
     expect(foundIn('<label>Tide <meter></meter></label>', none)).toEqual([]);
-    expect(foundIn(photos, { status: 'inapplicable', reason: 'It is not drawn.' })).toEqual([]);
+    expect(foundIn(photos, { status: 'inapplicable', reason: { code: 'no room' } })).toEqual([]);
   });
   it('are a field that shows it nowhere, unless a caret does', () => {
     expect(foundIn(photos, { focusUnseen: true })).toEqual([
-      ['Photos: nothing shows that it has the focus.', 'person misled'],
+      ['Photos: nothing shows that the field has focus.', 'person misled'],
     ]);
     expect(foundIn(photos, {})).toEqual([]);
     expect(foundIn('<label>Observer <input></label>', { focusUnseen: true })).toEqual([]);
@@ -175,7 +170,7 @@ describe('a filter on keys', () => {
     };
     const observations = [keyboard('chromium', { tapped, fieldInSight: true })];
     return findingsOfRun({ form, lineUp, observations }, { language: 'en-US', corrections: [] }).filter(
-      ({ says }) => says.includes('got past by'),
+      ({ claim }) => claim.code === 'guard bypassed',
     );
   };
 
@@ -187,13 +182,13 @@ describe('a filter on keys', () => {
           {
             name: 'Chromium',
             mark: 'measured',
-            says: ['Of “q” the page heard keypress, input, and no keydown that names it.'],
+            proofs: [{ code: 'key unheard', key: 'q', heard: ['keypress', 'input'] }],
           },
         ],
       },
     ]);
   });
-  it('that it does tell is got past in the model alone', () => {
+  it('that it does tell is bypassed in the model alone', () => {
     expect(foundOf([event('keydown'), event('input')])).toMatchObject([{ marks: ['modelled'], targets: [] }]);
   });
 });
@@ -207,7 +202,8 @@ describe('the layout of the real keyboard that came up', () => {
       field: id,
     }));
     return findingsOfRun({ form, lineUp, observations: answers }, { language: 'en-US', corrections: [] })
-      .filter(({ says }) => says.includes('the keyboard that comes up lacks'))
+      .filter(({ claim }) => claim.code === 'keyboard lacks')
+      .map(told)
       .map(({ says, targets, change }) => ({
         says,
         on: targets.map((on) => `${on.name} ${on.mark}`),
@@ -219,7 +215,7 @@ describe('the layout of the real keyboard that came up', () => {
   it('is a trap where it lacks what the rule accepts, whatever the model’s phones bring up', () => {
     expect(trapsOn(decimal, 'number/us')).toEqual([
       {
-        says: 'Level: the keyboard that comes up lacks “.”. “0.1” is accepted and cannot be typed.',
+        says: 'Level: the on-screen keyboard has no key for “.”, so the accepted value “0.1” cannot be typed.',
         on: ['Chromium measured'],
         change: null,
       },

@@ -1,69 +1,61 @@
-import { type Field, isDated, isDisabled, isTypedText, takesKeys } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { type Answers, answerTo } from '../observation/answers';
-import { type Observation, takesNoFocus } from '../observation/observation';
+import type { FormDocument } from '../document/form-document';
+import { type Field, isDated, isDisabled, isTypedText, takesKeys } from '../html/field';
+import type { Observation } from '../questions/observation';
+import { type Answers, answerTo } from '../run/answers';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
-import { type Evidence, type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
+import type { Sight } from './claim';
+import { type Evidence, type Finding, type FoundOn, fieldFinding, findingId, type Harm } from './finding';
+import type { Proof } from './proof';
 
-interface Sort extends FaultSort {
+interface Sort {
+  readonly name: Sight;
+  readonly harm: Harm;
   readonly evidence: Evidence;
-  /** The answer that shows it, and how, in words; null where it is not so. */
+  /** The answer that shows it, and what in it; null where it is not so. */
   shownBy(answers: Answers, target: TargetId, field: Field): Shown | null;
 }
 
 interface Shown {
   readonly answer: Observation;
-  readonly says: string;
+  readonly proof: Proof;
 }
 
 const outOfSight: Sort = {
   name: 'out of sight',
   harm: 'person misled',
-  says: 'the field is out of sight once the keyboard is up',
-  why: 'Whoever types does not see what.',
-  remedy: 'Let the page scroll the field into what the keyboard leaves, and put nothing fixed over it.',
   evidence: 'keyboards',
   shownBy(answers, target, { id }) {
     const answer = answerTo(answers, 'keyboard', target, id);
     if (answer?.outcome.status !== 'answered' || answer.outcome.facts.fieldInSight) return null;
     const { before, with: left } = answer.outcome.facts.height;
     if (left >= before) return null;
-    return { answer, says: `The keyboard leaves ${left} of ${before} px, and the field is not in them.` };
+    return { answer, proof: { code: 'height left', left, before } };
   },
 };
 
-const leaving = (question: 'opening' | 'bubble', what: string): Sort => ({
+const leaving = (question: 'opening' | 'bubble'): Sort => ({
   name: `${question} leaves`,
   harm: 'person misled',
-  says: `${what} reaches past the window`,
-  why: 'Part of it cannot be seen or reached.',
-  remedy: 'Keep the field away from the edge of the window, or let the page scroll there.',
   evidence: 'survey',
   shownBy(answers, target, { id }) {
     const answer = answerTo(answers, question, target, id);
     if (answer?.outcome.status !== 'answered') return null;
     const { leaves } = answer.outcome.facts;
-    return leaves.length === 0
-      ? null
-      : { answer, says: `It leaves the window at the ${leaves.join(' and the ')}.` };
+    return leaves.length === 0 ? null : { answer, proof: { code: 'leaves window', sides: leaves } };
   },
 });
 
 const unreachable: Sort = {
   name: 'not by keyboard',
   harm: 'cannot enter a valid value',
-  says: 'it cannot be reached by keyboard',
-  why: 'Whoever goes by keyboard, or has the page read out, passes it by.',
-  remedy:
-    'Take it out of sight without taking it away: with opacity or a clip, not with display: none or visibility: hidden.',
   evidence: 'survey',
   shownBy(answers, target, field) {
     if (!takesKeys(field.kind) || field.controls.every(isDisabled)) return null;
     const [closed, focused] = looksOf(answers, target, field);
     if (closed?.outcome.status !== 'answered' || focused?.outcome.status !== 'inapplicable') return null;
-    if (focused.outcome.reason !== takesNoFocus) return null;
-    return { answer: focused, says: 'It does not take the focus.' };
+    if (focused.outcome.reason.code !== 'no focus') return null;
+    return { answer: focused, proof: { code: 'takes no focus' } };
   },
 };
 
@@ -71,19 +63,12 @@ const unreachable: Sort = {
 const noFocusShown: Sort = {
   name: 'focus not shown',
   harm: 'person misled',
-  says: 'nothing shows that it has the focus',
-  why: 'Whoever goes by keyboard does not see where they are.',
-  remedy:
-    'Draw an outline with :focus-visible; where the control itself is out of sight, at what stands for it.',
   evidence: 'survey',
   shownBy(answers, target, field) {
     if (!takesKeys(field.kind) || isTypedText(field.kind) || isDated(field.kind)) return null;
     const [, focused] = looksOf(answers, target, field);
     if (focused?.outcome.status !== 'answered' || !focused.outcome.facts.focusUnseen) return null;
-    return {
-      answer: focused,
-      says: 'It looks the same with the focus and without, and so does what is near.',
-    };
+    return { answer: focused, proof: { code: 'focus unseen' } };
   },
 };
 
@@ -92,7 +77,7 @@ function looksOf(answers: Answers, target: TargetId, { id }: Field) {
 }
 
 /** Where a field stands in the window is the author's doing in a page of their own alone. */
-const inOwnPage: readonly Sort[] = [leaving('opening', 'what opens'), leaving('bubble', 'its message')];
+const inOwnPage: readonly Sort[] = [leaving('opening'), leaving('bubble')];
 
 /** Faults that an engine or a device showed by itself, whatever the others do. */
 export function seenFindings(
@@ -107,11 +92,17 @@ export function seenFindings(
       const targets = lineUp.targets.flatMap(({ id, name }): FoundOn[] => {
         const found = sort.shownBy(answers, id, field);
         if (!found || found.answer.provenance.mark === 'modelled') return [];
-        return [{ target: id, name, mark: found.answer.provenance.mark, says: [found.says] }];
+        return [{ target: id, name, mark: found.answer.provenance.mark, proofs: [found.proof] }];
       });
       if (targets.length === 0) return [];
       return [
-        faultFinding('seen', sort, field, targets, { details: [], script: null, evidence: sort.evidence }),
+        fieldFinding(field, {
+          id: findingId('seen', sort.name, field.id),
+          claim: { code: 'seen', sight: sort.name },
+          harm: sort.harm,
+          targets,
+          evidence: sort.evidence,
+        }),
       ];
     }),
   );

@@ -1,17 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { told } from '../../../tests/fixtures/told-finding';
 import type { Guard } from '../guard/guard';
-import { changedForm } from './change';
+import { readForm } from '../html/read-form';
+import { changedForm } from './remedy-edit';
 import { shapeFindings } from './shape-findings';
 
 function found(markup: string, guards: readonly Guard[] = [], hint = '') {
   const [field] = readForm(markup).fields;
   if (!field) throw new Error(markup);
-  return shapeFindings(markup, field, { script: '', guards }, hint).map(({ says, harm, details }) => ({
-    says,
-    harm,
-    details,
-  }));
+  return shapeFindings(markup, field, { script: '', guards }, hint)
+    .map(told)
+    .map(({ says, harm, details }) => ({
+      says,
+      harm,
+      details,
+    }));
 }
 
 const submitted = (source: string, on = true): Guard => ({
@@ -27,7 +30,7 @@ describe('findings about what people really enter', () => {
   it('name what a rule refuses that has no other writing as what cannot be entered', () => {
     expect(found('<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>')).toMatchObject([
       {
-        says: 'E-mail: its rule refuses 6 of 11 texts that people enter as an e-mail address, such as “aino+tide@skerry.test”.',
+        says: 'E-mail: the rule rejects 6 of 11 values that people enter as an e-mail address, such as “aino+tide@skerry.test”.',
         harm: 'cannot enter a valid value',
         details: expect.arrayContaining(['“AINO@SKERRY.TEST”: capital letters']),
       },
@@ -55,7 +58,7 @@ describe('findings about what people really enter', () => {
     const card = '<label>Card number <input maxlength=16 pattern="[0-9]{16}"></label>';
     const [lost, ...others] = found(card);
     expect(lost).toMatchObject({
-      says: 'Card number: its maxlength cuts 5 of 6 texts that people enter as a long number copied from a card: “4000 0012 3456 7899” becomes “4000 0012 3456 7”.',
+      says: 'Card number: maxlength="16" cuts 5 of 6 values that people enter as a long number copied from a card: “4000 0012 3456 7899” becomes “4000 0012 3456 7”.',
       harm: 'value lost',
     });
     expect(others).toEqual([]);

@@ -1,13 +1,13 @@
-import { appliesTo } from '../form/attribute-registry';
-import { attributeEdits } from '../form/edit-markup';
-import { attribute, type Field } from '../form/field';
-import type { TypingPlan } from '../form/form-document';
+import type { TypingPlan } from '../document/form-document';
+import { appliesTo } from '../html/attribute-registry';
+import { attributeEdits } from '../html/edit-markup';
+import { attribute, type Field } from '../html/field';
 import { type KnownShape, type ShapeCheck, shapeCheck, shapeOf } from '../pattern/known-shapes';
 import { judgeFor } from '../replay/judge';
 import { habitsByRoute } from '../replay/usual-habits';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { patternFault } from '../standard/pattern-attribute';
-import { type Finding, findingId } from './finding';
+import { type Finding, fieldFinding, findingId } from './finding';
 
 /**
  * Where the rule of a field parts from what people enter into fields of its shape. A field without a rule about its text is left
@@ -31,8 +31,8 @@ export function shapeFindings(markup: string, field: Field, { guards }: TypingPl
   const refused = mayRefuse ? [] : tooStrict.filter((one) => !cut.includes(one));
   return [
     ...cutFinding(markup, field, shape, cut),
-    ...finding(field, shape, 'refuses', refused, loosened(markup, field, shape)),
-    ...finding(field, shape, 'accepts', tooLenient, { remedy: remedies.accepts, change: null }),
+    ...refusedFinding(markup, field, shape, refused),
+    ...acceptedFinding(field, shape, tooLenient),
   ];
 }
 
@@ -59,90 +59,55 @@ function cutFinding(
   if (!first || most === null) return [];
   const [text] = first;
   const longest = Math.max(...cut.map(([one]) => one.length));
+  const edits = attributeEdits(markup, field.controls[0], { maxlength: String(longest) });
   return [
-    {
-      ...about(field, 'cuts', cut),
-      says: `${field.label}: its maxlength cuts ${cut.length} of ${entered.length} texts that people enter as ${name}: “${text}” becomes “${text.slice(0, most)}”.`,
+    fieldFinding(field, {
+      id: findingId('shape', 'cuts', field.id),
+      claim: { code: 'shape cut', shape: name, texts: cut, tried: entered.length, most },
       harm: 'value lost',
-      why: 'The rest of what is pasted or typed goes without a word, and what is left looks entered.',
-      remedy: 'Leave room for every way in which it is written, and take out afterwards what is not wanted.',
-      change: {
-        kind: 'markup',
-        edits: attributeEdits(markup, field.controls[0], { maxlength: String(longest) }),
-      },
+      change: { kind: 'markup', edits },
       script: [{ kind: 'text', route: 'paste', text }],
       evidence: 'strokes',
-    },
+    }),
   ];
 }
 
-/** What is the same of every finding about texts of a shape. */
-function about(
-  { id, label }: Field,
-  does: 'cuts' | 'refuses' | 'accepts',
-  texts: KnownShape['entered'],
-): Pick<Finding, 'id' | 'field' | 'details' | 'targets' | 'marks'> {
-  return {
-    id: findingId('shape', does, id),
-    field: { id, label },
-    details: texts.slice(0, 8).map(([one, what]) => `“${one}”: ${what}`),
-    targets: [],
-    marks: ['modelled'],
-  };
-}
-
-const whys = {
-  accepts: 'What nobody can use is sent, and that is found out too late.',
-  'refuses what is fixed': 'Who has such a one cannot write it in another way, and is shut out.',
-  'refuses a writing':
-    'What a person copies, or is used to writing, is right and refused: it has to be written anew.',
-} as const;
-
-const remedies = {
-  accepts: 'Check what it means besides how it looks, with a guard or on the server.',
-  'refuses what its kind checks': 'Take the pattern away: the browser checks this kind by itself.',
-  'refuses what is fixed': 'Loosen the rule until it lets these in; the part Rule shows each.',
-  'refuses a writing':
-    'Let it in and put it right afterwards, or say beside the field which writing is wanted.',
-} as const;
-
-/** How a rule that is too strict is put right: a kind that the browser checks by itself needs no pattern besides. */
-function loosened(
+/** A kind that the browser checks by itself needs no pattern besides. */
+function refusedFinding(
   markup: string,
   field: Field,
-  { kinds, isFixed }: KnownShape,
-): Pick<Finding, 'remedy' | 'change'> {
+  { name, kinds, isFixed, entered }: KnownShape,
+  texts: ShapeCheck['tooStrict'],
+): Finding[] {
+  if (texts.length === 0) return [];
   const [control] = field.controls;
   const isChecked = kinds.includes(field.kind) && (field.kind === 'email' || field.kind === 'url');
-  if (isChecked && attribute(control, 'pattern') !== null) {
-    const edits = attributeEdits(markup, control, { pattern: null });
-    return { remedy: remedies['refuses what its kind checks'], change: { kind: 'markup', edits } };
-  }
-  return { remedy: remedies[isFixed ? 'refuses what is fixed' : 'refuses a writing'], change: null };
+  const isPatternNeedless = isChecked && attribute(control, 'pattern') !== null;
+  const edits = isPatternNeedless ? attributeEdits(markup, control, { pattern: null }) : null;
+  const tried = entered.length;
+  return [
+    fieldFinding(field, {
+      id: findingId('shape', 'refuses', field.id),
+      claim: { code: 'shape refused', shape: name, texts, tried, isFixed, isPatternNeedless },
+      harm: isFixed ? 'cannot enter a valid value' : 'person misled',
+      change: edits && { kind: 'markup', edits },
+      evidence: 'rule',
+    }),
+  ];
 }
 
-function finding(
+function acceptedFinding(
   field: Field,
-  { name, isFixed, entered, meaningless }: KnownShape,
-  does: 'refuses' | 'accepts',
-  texts: ShapeCheck['tooStrict'],
-  mended: Pick<Finding, 'remedy' | 'change'>,
+  { name, meaningless }: KnownShape,
+  texts: ShapeCheck['tooLenient'],
 ): Finding[] {
-  const [first] = texts;
-  if (!first) return [];
-  const [text] = first;
-  const of = does === 'refuses' ? entered.length : meaningless.length;
-  const which = does === 'refuses' ? `that people enter as ${name}` : 'that look like it and mean nothing';
+  if (texts.length === 0) return [];
   return [
-    {
-      ...about(field, does, texts),
-      says: `${field.label}: its rule ${does} ${texts.length} of ${of} texts ${which}, such as “${text}”.`,
-      harm:
-        does === 'accepts' ? 'wrong value sent' : isFixed ? 'cannot enter a valid value' : 'person misled',
-      why: whys[does === 'accepts' ? 'accepts' : isFixed ? 'refuses what is fixed' : 'refuses a writing'],
-      ...mended,
-      script: null,
+    fieldFinding(field, {
+      id: findingId('shape', 'accepts', field.id),
+      claim: { code: 'shape accepted', shape: name, texts, tried: meaningless.length },
+      harm: 'wrong value sent',
       evidence: 'rule',
-    },
+    }),
   ];
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
-import { answersOf } from '../observation/answers';
+import { told } from '../../../tests/fixtures/told-finding';
+import { readForm } from '../html/read-form';
 import type { EventRecord } from '../observation/event-record';
-import type { TypingObservation, TypingStep } from '../observation/observation';
+import type { TypingObservation, TypingStep } from '../questions/typing/facts';
+import { answersOf } from '../run/answers';
 import { readScript } from '../script/script-text';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -54,10 +55,9 @@ function found(
     },
   };
   const asked = more.markup ? readForm(more.markup).fields : fields;
-  return typingFindings(lineUp, answersOf([observation]), asked).map(({ says, targets }) => [
-    says,
-    targets[0]?.says[0],
-  ]);
+  return typingFindings(lineUp, answersOf([observation]), asked)
+    .map(told)
+    .map(({ says, targets }) => [says, targets[0]?.says[0]]);
 }
 
 describe('findings of what is typed', () => {
@@ -68,8 +68,8 @@ describe('findings of what is typed', () => {
   it('are a caret that jumps to the end from the middle', () => {
     expect(found(middle, jump)).toEqual([
       [
-        'Serial: the caret jumps to the end while one types in the middle.',
-        '“ab” becomes “a-xb”, and the caret goes from 1 to 4.',
+        'Serial: the caret jumps to the end while the person types in the middle.',
+        '“ab” becomes “a-xb”, and the caret moves from 1 to 4.',
       ],
     ]);
   });
@@ -88,17 +88,17 @@ describe('findings of what is typed', () => {
       step('', 0, { key: 'a', prevented: true }),
     ];
     expect(found('key Backspace\ntype "a"', keys)).toEqual([
-      ['Serial: keys for editing and moving are swallowed.', 'Backspace did nothing.'],
+      ['Serial: the page blocks keys for editing and moving.', 'The page blocked Backspace.'],
     ]);
     expect(found('type "a"', [step('a', 1, { type: 'input', took: 81.5 }, { took: 60 })])).toEqual([
-      ['Serial: listeners take longer than 50 ms over a key.', 'input took 81.5 ms.'],
+      ['Serial: listeners take longer than 50 ms for a key.', 'input took 81.5 ms.'],
     ]);
     expect(found('type "a"', [step('a', 1, { took: 50 })])).toEqual([]);
   });
   it('are commands whose key is taken for a character', () => {
     const all = [step('1', 1), step('1', 1, { key: 'Control' }, { key: 'a', prevented: true })];
     expect(found('type "1"\nselect all', all)).toEqual([
-      ['Serial: keys for editing and moving are swallowed.', 'Select all did nothing.'],
+      ['Serial: the page blocks keys for editing and moving.', 'The page blocked select all.'],
     ]);
   });
   it('are characters of a valid value that are kept out, before they come in or after', () => {
@@ -110,8 +110,8 @@ describe('findings of what is typed', () => {
     ];
     expect(found('type "+4 1"\nleave', [...plus, step('41', 2)])).toEqual([
       [
-        'Serial: scripts of the page keep characters out of a value that its constraints accept.',
-        '“+”, “ ” did not come in: “+4 1” became “41”.',
+        'Serial: scripts of the page drop characters that its constraints accept.',
+        '“+4 1” became “41”: the page dropped “+” and “ ”.',
       ],
     ]);
     // A hyphen that a mask had put in already, a value that is not valid, and what the target itself keeps out.

@@ -1,54 +1,29 @@
-import { attribute, type Field, type FieldKind, isTypedText } from '../form/field';
-import { type Answers, answerTo } from '../observation/answers';
-import type { TypingFacts, TypingObservation } from '../observation/observation';
-import { formatScript } from '../script/script-text';
+import { attribute, type Field, type FieldKind, isTypedText } from '../html/field';
+import type { TypingFacts, TypingObservation } from '../questions/typing/facts';
+import { type Answers, answerTo } from '../run/answers';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { readPattern } from '../standard/pattern-attribute';
 import type { LineUp } from '../target/line-up';
-import { type FaultSort, type Finding, type FoundOn, faultFinding } from './finding';
+import type { TypingEffect } from './claim';
+import { type Finding, type FoundOn, fieldFinding, findingId, type Harm } from './finding';
+import type { Proof } from './proof';
 
 /** Longest that listeners may take over one event before a person feels it, ms. */
-const longest = 50;
+export const longestListening = 50;
 
-interface Sort extends FaultSort {
-  /** What shows it, in words; null where it is not so. */
-  shownBy(facts: TypingFacts, field: Field): string | null;
+interface Sort {
+  readonly name: TypingEffect;
+  readonly harm: Harm;
+  /** What shows it; null where it is not so. */
+  shownBy(facts: TypingFacts, field: Field): Proof | null;
 }
 
 /** What scripts of a page do to whoever types, as it was measured stroke by stroke. */
 const sorts: readonly Sort[] = [
-  {
-    name: 'caret',
-    harm: 'person misled',
-    says: 'the caret jumps to the end while one types in the middle',
-    why: 'Whoever corrects something in the middle writes the rest of it at the end.',
-    remedy: 'Put the caret back after a rewrite, counted in the characters before it that are left.',
-    shownBy: caretJump,
-  },
-  {
-    name: 'keys',
-    harm: 'cannot enter a valid value',
-    says: 'keys for editing and moving are swallowed',
-    why: 'The person cannot correct what was entered, or move on.',
-    remedy: 'Let keys without a character of their own pass, or check after input.',
-    shownBy: swallowedKey,
-  },
-  {
-    name: 'kept out',
-    harm: 'value lost',
-    says: 'scripts of the page keep characters out of a value that its constraints accept',
-    why: 'What stands there is not what was typed, and nobody says so.',
-    remedy: 'Take them in and put them right on leaving, or say beside the field what is taken.',
-    shownBy: keptOut,
-  },
-  {
-    name: 'slow',
-    harm: 'person misled',
-    says: `listeners take longer than ${longest} ms over a key`,
-    why: 'What is typed appears late, and faster typing piles up.',
-    remedy: 'Do the work after the event, or less of it.',
-    shownBy: slowEvent,
-  },
+  { name: 'caret', harm: 'person misled', shownBy: caretJump },
+  { name: 'keys', harm: 'cannot enter a valid value', shownBy: swallowedKey },
+  { name: 'kept out', harm: 'value lost', shownBy: keptOut },
+  { name: 'slow', harm: 'person misled', shownBy: slowEvent },
 ];
 
 export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonly Field[]): Finding[] {
@@ -70,12 +45,15 @@ export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonl
         if (first?.observation.outcome.status !== 'answered') return [];
         const { script } = first.observation.outcome.facts;
         const targets = shown.map(
-          ({ target, name, mark, by }): FoundOn => ({ target, name, mark, says: [by] }),
+          ({ target, name, mark, by }): FoundOn => ({ target, name, mark, proofs: [by] }),
         );
         return [
-          faultFinding('typing', sort, field, targets, {
-            details: [`Typed: ${formatScript(script).trim().split('\n').join(', ')}`],
+          fieldFinding(field, {
+            id: findingId('typing', sort.name, field.id),
+            claim: { code: 'typed', effect: sort.name },
+            harm: sort.harm,
             script,
+            targets,
             evidence: 'strokes',
           }),
         ];
@@ -83,12 +61,12 @@ export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonl
     );
 }
 
-function shownIn(sort: Sort, { outcome }: TypingObservation, field: Field): string | null {
+function shownIn(sort: Sort, { outcome }: TypingObservation, field: Field): Proof | null {
   return outcome.status === 'answered' ? sort.shownBy(outcome.facts, field) : null;
 }
 
 /** A character came in before something, and the caret is behind that. */
-function caretJump({ script, steps, followed }: TypingFacts): string | null {
+function caretJump({ script, steps, followed }: TypingFacts): Proof | null {
   if (followed) return null;
   for (const [index, step] of steps.entries()) {
     const before = steps[index - 1];
@@ -102,14 +80,20 @@ function caretJump({ script, steps, followed }: TypingFacts): string | null {
       step.text.endsWith(rest) &&
       step.caret.start === step.text.length;
     if (isJump && before.caret.end < before.text.length)
-      return `“${before.text}” becomes “${step.text}”, and the caret goes from ${before.caret.end} to ${step.caret.start}.`;
+      return {
+        code: 'caret jump',
+        before: before.text,
+        after: step.text,
+        from: before.caret.end,
+        to: step.caret.start,
+      };
   }
   return null;
 }
 
 const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Tab'];
 
-function swallowedKey({ script, steps, guards }: TypingFacts): string | null {
+function swallowedKey({ script, steps, guards }: TypingFacts): Proof | null {
   // Guards are Ukko's own, and found by what is known of them.
   if (guards.length > 0) return null;
   const swallowed = steps.flatMap(({ events }, index) => {
@@ -122,12 +106,11 @@ function swallowedKey({ script, steps, guards }: TypingFacts): string | null {
     });
   });
   const keys = [...new Set(swallowed)];
-  const said = keys.join(', ');
-  return said === '' ? null : `${said.slice(0, 1).toUpperCase()}${said.slice(1)} did nothing.`;
+  return keys.length === 0 ? null : { code: 'keys did nothing', keys };
 }
 
 /** A value that the constraints accept was typed key by key, and less came in. */
-function keptOut({ script, steps, guards }: TypingFacts, field: Field): string | null {
+function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
   if (guards.length > 0) return null;
   const end = script.findIndex((stroke) => stroke.kind !== 'key' || [...stroke.key].length !== 1);
   const keys = script
@@ -140,7 +123,7 @@ function keptOut({ script, steps, guards }: TypingFacts, field: Field): string |
     (key) => countOf(key, last.text) < countOf(key, typed),
   );
   if (lost.length === 0) return null;
-  return `${lost.map((key) => `“${key}”`).join(', ')} did not come in: “${typed}” became “${last.text}”.`;
+  return { code: 'characters kept out', characters: lost, typed, became: last.text };
 }
 
 /** Kinds whose text is ruled by pattern and lengths alone. */
@@ -169,8 +152,8 @@ function countOf(key: string, text: string): number {
   return text.toLowerCase().split(key.toLowerCase()).length - 1;
 }
 
-function slowEvent({ steps }: TypingFacts): string | null {
-  const slow = steps.flatMap(({ events }) => events.filter(({ took }) => (took ?? 0) > longest));
+function slowEvent({ steps }: TypingFacts): Proof | null {
+  const slow = steps.flatMap(({ events }) => events.filter(({ took }) => (took ?? 0) > longestListening));
   const [first] = slow.sort((a, b) => (b.took ?? 0) - (a.took ?? 0));
-  return first ? `${first.type} took ${first.took} ms.` : null;
+  return first ? { code: 'slow listener', event: first.type, took: first.took ?? 0 } : null;
 }

@@ -42,11 +42,11 @@ function matcherOf(set: CharacterSet): Matcher {
 
 /** What stands between the brackets of a class with the u flag; empty for no character at all. */
 export function insideOf({ classes, own }: CharacterSet): string {
-  return classes.map((name) => characterClasses[name]).join('') + escapedText(own);
+  return classes.map((name) => characterClasses[name]).join('') + literalPattern(own);
 }
 
 /** A text as a pattern with the u or the v flag that matches just it. */
-export function escapedText(text: string): string {
+export function literalPattern(text: string): string {
   return Array.from(text, (one) => `\\u{${(one.codePointAt(0) ?? 0).toString(16)}}`).join('');
 }
 

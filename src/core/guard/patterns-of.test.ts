@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import type { Guard } from './guard';
 import { patternsOf } from './patterns-of';
 

@@ -1,5 +1,5 @@
-import { appliesTo } from '../form/attribute-registry';
-import { attribute, type Field } from '../form/field';
+import { appliesTo } from '../html/attribute-registry';
+import { attribute, type Field } from '../html/field';
 import type { Pattern } from '../regexp/pattern';
 import type { Guard } from './guard';
 

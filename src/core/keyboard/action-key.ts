@@ -1,5 +1,5 @@
-import { attribute, type Field, hasAttribute, isDisabled, isTypedText, takesKeys } from '../form/field';
-import { type EnterKeyHint, type Entry, entryOf, hasKeyboard } from './entry';
+import { attribute, type Field, hasAttribute, isDisabled, isTypedText, takesKeys } from '../html/field';
+import { type EnterKeyHint, hasKeyboard, type InputTraits, traitsOf } from './input-traits';
 import { hasActionKey, type Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
 import type { Known } from './known';
@@ -13,6 +13,9 @@ export type ActionDeed =
   | { readonly does: 'puts the keyboard away' }
   | { readonly does: 'nothing'; readonly why: string };
 
+/** What a person cannot do: there is no key to go on with, or a newline is all that it brings and nothing sends the form. */
+export type ActionKeyTrouble = 'no action key' | 'newline only';
+
 export interface ActionKey {
   /** Null where the keyboard has no such key. */
   readonly called: EnterKeyHint | null;
@@ -21,7 +24,7 @@ export interface ActionKey {
   /** While the entry is not accepted yet. */
   readonly whenNotAccepted: string;
   /** What a person cannot do here; null when all is well. */
-  readonly trouble: string | null;
+  readonly trouble: ActionKeyTrouble | null;
   readonly known: Known;
 }
 
@@ -56,7 +59,7 @@ export function actionKeyOf(
   habits: KeyboardHabits,
 ): ActionKey {
   const { action, accessory } = habits;
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   const place = placeOf(field, fields);
   const none = !hasActionKey(keyboard);
   const called = none ? null : nameOf(entry, place.next !== null, habits);
@@ -95,7 +98,7 @@ function placeOf(field: Field, fields: readonly Field[]): Place {
   };
 }
 
-function nameOf(entry: Entry, hasNext: boolean, { action }: KeyboardHabits): EnterKeyHint {
+function nameOf(entry: InputTraits, hasNext: boolean, { action }: KeyboardHabits): EnterKeyHint {
   if (action.takesHint && entry.enterkeyhint) return entry.enterkeyhint;
   if (entry.kind === 'textarea') return 'enter';
   if (entry.kind === 'search') return 'search';
@@ -103,7 +106,7 @@ function nameOf(entry: Entry, hasNext: boolean, { action }: KeyboardHabits): Ent
 }
 
 function deedOf(
-  entry: Entry,
+  entry: InputTraits,
   called: EnterKeyHint | null,
   place: Place,
   { action }: KeyboardHabits,
@@ -136,10 +139,12 @@ function afterRefusal(deed: ActionDeed, kept: 'kept' | 'put away', sends: boolea
   }
 }
 
-function troubleOf({ kind }: Entry, deed: ActionDeed, place: Place, hasAccessory: boolean): string | null {
-  if (deed === absent && !hasAccessory)
-    return 'This keyboard has no key to go on with: the person has to tap beside the field to get rid of it.';
-  if (kind === 'textarea' && deed.does === 'puts a newline' && !place.sends)
-    return 'The action key puts a newline, and the form has no button that sends it.';
-  return null;
+function troubleOf(
+  { kind }: InputTraits,
+  deed: ActionDeed,
+  place: Place,
+  hasAccessory: boolean,
+): ActionKeyTrouble | null {
+  if (deed === absent && !hasAccessory) return 'no action key';
+  return kind === 'textarea' && deed.does === 'puts a newline' && !place.sends ? 'newline only' : null;
 }

@@ -1,4 +1,4 @@
-import { attribute, type Field } from '../form/field';
+import { attribute, type Field } from '../html/field';
 
 /** What an app shows before and behind a text that is no part of it. */
 export interface Affixes {

@@ -1,7 +1,7 @@
-import type { Field, FieldId } from '../form/field';
-import { type Answers, answerTo } from '../observation/answers';
-import { type KeyboardFacts, untold } from '../observation/observation';
+import type { Field, FieldId } from '../html/field';
 import type { ProvenanceMark } from '../observation/provenance';
+import { type KeyboardFacts, untold } from '../questions/keyboard/facts';
+import { type Answers, answerTo } from '../run/answers';
 import type { LineUp } from '../target/line-up';
 import type { TargetId } from '../target/target';
 
@@ -23,8 +23,12 @@ export function askedKeyboards(
   answers: Answers,
   fields: readonly Pick<Field, 'id'>[],
 ): AskedKeyboard[] {
+  // Few targets are asked this of all, and looking for an answer that is not there takes the longest.
+  const told = new Set<TargetId>();
+  for (const { question, target } of answers.values()) if (question === 'keyboard') told.add(target);
+  const asked = targets.filter(({ id }) => told.has(id));
   return fields.flatMap(({ id: field }) =>
-    targets.flatMap(({ id: target, name }): AskedKeyboard[] => {
+    asked.flatMap(({ id: target, name }): AskedKeyboard[] => {
       const answer = answerTo(answers, 'keyboard', target, field);
       if (answer?.outcome.status !== 'answered') return [];
       const { layout, tapped } = answer.outcome.facts;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
-import type { Sample } from '../replay/sample';
+import type { Sample } from '../guard/sample';
+import { readForm } from '../html/read-form';
 import { cheapestForRule } from './cheapest-for-rule';
 
 function cheapest(

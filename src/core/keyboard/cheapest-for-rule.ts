@@ -1,6 +1,6 @@
-import { habitsOf } from '../target/habits';
+import { habitsOf } from '../model/deviations/habits';
 import { targetId } from '../target/target';
-import { entryOf } from './entry';
+import { traitsOf } from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import type { KeyboardSort } from './keyboards';
@@ -23,7 +23,7 @@ export function cheapestForRule(
   const { language } = setup;
   const phones = phonesWith(setup).map(({ habits }) => habits);
   const isWanted = wanted === null ? canTypeAll(ruled, setup) : ({ name }: Keyboard) => name === wanted;
-  return cheapestSetting(phones, entryOf(ruled.field), language, isWanted);
+  return cheapestSetting(phones, traitsOf(ruled.field), language, isWanted);
 }
 
 /** Whether a keyboard brings every value that the rule accepts; many settings bring up the same one. */

@@ -1,5 +1,5 @@
 import type { Language } from '../target/variant';
-import type { Entry } from './entry';
+import type { InputTraits } from './input-traits';
 import type { Keyboard } from './keyboard';
 import { type Brings, type BringsRule, fits, type KeyboardHabits } from './keyboard-habits';
 import { type KeyboardSort, keyboardOf } from './keyboards';
@@ -17,7 +17,7 @@ export interface ComesUp {
 }
 
 /** What comes up: the surest of the rules that fit, of equally sure ones the first. */
-export function comesUp(habits: KeyboardHabits, entry: Entry, language: Language): ComesUp {
+export function comesUp(habits: KeyboardHabits, entry: InputTraits, language: Language): ComesUp {
   const { brings, known } = ruleFor(habits, entry);
   if (brings.up !== 'keyboard') return { brings, keyboard: null, firstLayer: '', known };
   const { sort } = brings;
@@ -37,20 +37,20 @@ const unknown: BringsRule = {
   known: { source: 'no rule says anything about such a field', sure: 'remembered' },
 };
 
-function ruleFor({ rules, seen }: KeyboardHabits, entry: Entry): BringsRule {
+function ruleFor({ rules, seen }: KeyboardHabits, entry: InputTraits): BringsRule {
   const shipped = rules.find((rule) => fits(rule, entry)) ?? unknown;
   const others = seen.rules.filter((rule) => fits(rule, entry));
   return [shipped, ...others].reduce((best, one) => (isSurer(one.known, best.known) ? one : best));
 }
 
-function firstLayerOf(keyboard: Keyboard, { text }: KeyboardHabits, { autocapitalize }: Entry): string {
+function firstLayerOf(keyboard: Keyboard, { text }: KeyboardHabits, { autocapitalize }: InputTraits): string {
   const [first] = keyboard.layers;
   const startsLarge = text.capitalizes && autocapitalize !== 'none' && first.id === 'letters';
   return startsLarge && keyboard.layers.some(({ id }) => id === 'capitals') ? 'capitals' : first.id;
 }
 
 /** Whether words are proposed while one types: never for addresses, secrets and numbers. A chosen word comes with a space. */
-export function proposesWords({ text }: KeyboardHabits, entry: Entry, { keyboard }: ComesUp): boolean {
+export function proposesWords({ text }: KeyboardHabits, entry: InputTraits, { keyboard }: ComesUp): boolean {
   const hasWords = ['text', 'search', 'textarea'].includes(entry.kind) && entry.native !== 'person’s name';
   const isStopped =
     (text.autocompleteStopsWords && entry.wordsOff.includes('autocomplete')) ||

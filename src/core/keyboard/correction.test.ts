@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import { targetId } from '../target/target';
 import { actionKeyOf } from './action-key';
 import { comesUp, proposesWords } from './comes-up';
@@ -15,7 +15,7 @@ import {
   keysKey,
   seenThings,
 } from './correction';
-import { entryOf } from './entry';
+import { traitsOf } from './input-traits';
 import { charactersOf } from './keyboard';
 import { keyboardCheck } from './keyboard-check';
 import { keyboardHabitsOf } from './keyboard-habits';
@@ -41,11 +41,11 @@ function corrected(id: string, corrections: readonly Correction[]) {
 }
 const ruled = (field: Field): RuledField => ({ field, guards: [], samples: [] });
 const said = (markup: string, corrections: readonly Correction[]) =>
-  comesUp(corrected(phone, corrections), entryOf(fieldOf(markup)), 'en-US');
+  comesUp(corrected(phone, corrections), traitsOf(fieldOf(markup)), 'en-US');
 
 describe('a correction', () => {
   const decimal = '<input type=number inputmode=decimal>';
-  const one = correctionOf(phone, habits(phone), entryOf(fieldOf(decimal)), 'letters', '2026-11-26');
+  const one = correctionOf(phone, habits(phone), traitsOf(fieldOf(decimal)), 'letters', '2026-11-26');
 
   it('outranks what is remembered, and says who said so', () => {
     expect(said(decimal, [])).toMatchObject({ brings: { sort: 'numbers' }, known: { sure: 'remembered' } });
@@ -65,13 +65,13 @@ describe('a correction', () => {
 
   it('is none for another target, and one that comes later has the same key', () => {
     expect(corrected('webkit-phone', [one])).toEqual(habits('webkit-phone'));
-    const entry = entryOf(fieldOf(decimal));
+    const entry = traitsOf(fieldOf(decimal));
     expect(correctionOf(phone, habits(phone), entry, 'no keyboard', '2026-12-01').key).toBe(one.key);
     expect(keyOf(phone, habits(phone), entry)).toBe(one.key);
   });
 
   it('of a field without inputmode says nothing of those that have one', () => {
-    const plain = correctionOf(phone, habits(phone), entryOf(fieldOf('<input>')), 'digits', '2026-11-26');
+    const plain = correctionOf(phone, habits(phone), traitsOf(fieldOf('<input>')), 'digits', '2026-11-26');
     const all = [plain];
     expect(said('<input>', all)).toMatchObject({ brings: { sort: 'digits' } });
     expect(said('<input inputmode=text>', all)).toMatchObject({ brings: { sort: 'letters' } });
@@ -79,16 +79,16 @@ describe('a correction', () => {
 
   it('of a native field goes by what it is for, whatever stands in the markup', () => {
     const native = targetId('native-phone-field');
-    const entry = entryOf(fieldOf('<input type=email>'));
+    const entry = traitsOf(fieldOf('<input type=email>'));
     const seen = correctionOf(native, habits(native), entry, 'letters', '2026-11-26');
     expect(seen).toMatchObject({ rule: { entries: ['e-mail'] } });
-    const other = entryOf(fieldOf('<input type=email inputmode=numeric>'));
+    const other = traitsOf(fieldOf('<input type=email inputmode=numeric>'));
     expect(comesUp(corrected(native, [seen]), other, 'en-US').known.sure).toBe('corrected');
   });
 
   it('changes what is found of the keyboard: a trap is gone when letters come up', () => {
     const code = fieldOf('<input inputmode=numeric pattern="[A-Z]{2}[0-9]{2}">');
-    const seen = correctionOf(phone, habits(phone), entryOf(code), 'letters', '2026-11-26');
+    const seen = correctionOf(phone, habits(phone), traitsOf(code), 'letters', '2026-11-26');
     const trap = (corrections: readonly Correction[]) =>
       keyboardCheck(ruled(code), phone, { language: 'en-US', corrections })[0]?.trap;
     expect(trap([])).not.toBeNull();
@@ -96,7 +96,7 @@ describe('a correction', () => {
   });
 
   it.each(seenThings)('can be of %s', (seen) => {
-    const one = correctionOf(phone, habits(phone), entryOf(fieldOf('<input>')), seen, '2026-11-26');
+    const one = correctionOf(phone, habits(phone), traitsOf(fieldOf('<input>')), seen, '2026-11-26');
     expect(said('<input>', [one]).known.sure).toBe('corrected');
     expect(said('<input>', [one]).keyboard === null).toBe(seen === 'no keyboard');
   });
@@ -120,10 +120,10 @@ describe('a correction of keys', () => {
     expect(missing(keys([], ['.']))).toEqual(expect.arrayContaining(['-', '.']));
     const { keyboard, known } = comesUp(
       corrected('webkit-phone', [keys([], ['.'])]),
-      entryOf(level),
+      traitsOf(level),
       'en-US',
     );
-    const there = comesUp(habits('webkit-phone'), entryOf(level), 'en-US').keyboard;
+    const there = comesUp(habits('webkit-phone'), traitsOf(level), 'en-US').keyboard;
     expect(keyboard?.layers.map(({ rows }) => rows.map((row) => row.length))).toEqual(
       there?.layers.map(({ rows }) => rows.map((row) => row.length)),
     );
@@ -157,9 +157,9 @@ describe('a correction of keys', () => {
       );
       const as = corrected(id, [
         seen,
-        correctionOf(targetId(id), habits(id), entryOf(level), sort, '2026-11-26'),
+        correctionOf(targetId(id), habits(id), traitsOf(level), sort, '2026-11-26'),
       ]);
-      const { keyboard } = comesUp(as, entryOf(level), 'en-US');
+      const { keyboard } = comesUp(as, traitsOf(level), 'en-US');
       expect(readKeyboard(keyboard)).toMatchObject({ status: 'read' });
       const there = keyboard && charactersOf(keyboard);
       expect(['☃', '1'].map((one) => there?.has(one))).toEqual([true, false]);
@@ -225,8 +225,8 @@ describe('a correction of a single habit', () => {
       habitCorrection(phone, find('action.otherwise'), 'search', on),
       habitCorrection(phone, find('action.label.search'), 'look', on),
     ]);
-    const up = comesUp(seen, entryOf(field), 'en-US');
-    expect(proposesWords(seen, entryOf(field), up)).toBe(false);
+    const up = comesUp(seen, traitsOf(field), 'en-US');
+    expect(proposesWords(seen, traitsOf(field), up)).toBe(false);
     expect(up.keyboard && actionKeyOf(field, [field], up.keyboard, seen).label).toBe('look');
     expect(habitKey(phone, 'text.predicts')).not.toBe(habitKey(phone, 'text.mask'));
   });
@@ -234,7 +234,7 @@ describe('a correction of a single habit', () => {
 
 describe('words', () => {
   const proposes = (id: string, markup: string) => {
-    const entry = entryOf(fieldOf(markup));
+    const entry = traitsOf(fieldOf(markup));
     return proposesWords(habits(id), entry, comesUp(habits(id), entry, 'en-US'));
   };
   it.each([

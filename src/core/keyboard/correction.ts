@@ -1,5 +1,5 @@
 import type { TargetId } from '../target/target';
-import type { Entry } from './entry';
+import type { InputTraits } from './input-traits';
 import {
   type Brings,
   type BringsRule,
@@ -37,7 +37,7 @@ export const seenThings: readonly Seen[] = [...keyboardSorts, 'no keyboard'];
 export function correctionOf(
   target: TargetId,
   habits: KeyboardHabits,
-  entry: Entry,
+  entry: InputTraits,
   seen: Seen,
   on: string,
 ): Correction {
@@ -77,7 +77,7 @@ export function habitKey(target: TargetId, habit: string): string {
 }
 
 /** The key of the correction that a field's setting has, whether there is one or not. */
-export function keyOf(target: TargetId, habits: KeyboardHabits, entry: Entry): string {
+export function keyOf(target: TargetId, habits: KeyboardHabits, entry: InputTraits): string {
   const { kind, inputmode, digitsPattern, native } = entry;
   return JSON.stringify(goesByEntry(habits) ? [target, native] : [target, kind, inputmode, digitsPattern]);
 }

@@ -1,6 +1,6 @@
 import type { Language } from '../target/variant';
 import { comesUp } from './comes-up';
-import { type Entry, type InputMode, inputModes } from './entry';
+import { type InputMode, type InputTraits, inputModes } from './input-traits';
 import type { KeyboardHabits } from './keyboard-habits';
 import { type Taps, tapsFor } from './taps';
 
@@ -35,7 +35,7 @@ export function isMeantFor(inputmode: InputMode, text: string): boolean {
 export function detoursOf(
   texts: readonly string[],
   habits: KeyboardHabits,
-  entry: Entry,
+  entry: InputTraits,
   language: Language,
 ): Detour[] {
   const tapsUnder = (inputmode: InputMode | null, text: string): Taps | null => {

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
-import { habitsOf } from '../target/habits';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
+import { habitsOf } from '../model/deviations/habits';
 import { targetId } from '../target/target';
 import type { Language } from '../target/variant';
 import { accessoryDeed, actionKeyOf, focusOrder } from './action-key';
-import { arrivesAs, maskedText, wantsCapitals } from './arrives';
 import { bringsText, comesUp } from './comes-up';
 import { detoursOf } from './detour';
-import { entryKinds, entryOf } from './entry';
+import { inputPurposes, traitsOf } from './input-traits';
+import { insertedFor, maskedText, wantsCapitals } from './inserted-text';
 import { trapsBySort } from './keyboard-check';
 import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
 import { decimalSeparator } from './letters';
@@ -31,7 +31,7 @@ function habitsFor(target: string) {
   return { keyboard, typing };
 }
 function shown(markup: string, target: string, language: Language = 'en-US') {
-  return comesUp(habitsFor(target).keyboard, entryOf(fieldOf(markup)), language);
+  return comesUp(habitsFor(target).keyboard, traitsOf(fieldOf(markup)), language);
 }
 function trapped(
   markup: string,
@@ -89,7 +89,7 @@ describe('what comes up', () => {
   });
 
   it('is what a person corrected, and what a device told before that', () => {
-    const entry = entryOf(fieldOf('<input type=number name=a>'));
+    const entry = traitsOf(fieldOf('<input type=number name=a>'));
     const { keyboard } = habitsFor('webkit-phone');
     const said = (sort: 'digits' | 'numbers', sure: 'corrected' | 'captured'): BringsRule => ({
       kinds: ['number'],
@@ -156,7 +156,7 @@ describe('the action key', () => {
     const fields = fieldsOf(markup);
     const field = fields[index];
     const { keyboard: habits } = habitsFor(target);
-    const { keyboard } = comesUp(habits, entryOf(field as Field), 'en-US');
+    const { keyboard } = comesUp(habits, traitsOf(field as Field), 'en-US');
     if (!field || !keyboard) throw new Error(markup);
     return actionKeyOf(field, fields, keyboard, habits);
   };
@@ -172,7 +172,7 @@ describe('the action key', () => {
 
   it('is missing on a pad of digits, where the keys above it help', () => {
     expect(key(sheet, 2, 'webkit-phone')).toMatchObject({ called: null, trouble: null });
-    expect(key(sheet, 2, 'native-ios-field').trouble).toContain('no key to go on with');
+    expect(key(sheet, 2, 'native-ios-field').trouble).toBe('no action key');
   });
 
   it('is called what the field says, which moves on one platform and is a word on the other', () => {
@@ -189,11 +189,11 @@ describe('the action key', () => {
     const fields = readForm('<form><textarea name=a></textarea><input name=b><input name=c></form>').fields;
     const { keyboard: habits } = habitsFor('webkit-phone');
     const of = (index: number) => {
-      const { keyboard } = comesUp(habits, entryOf(fields[index] as Field), 'en-US');
+      const { keyboard } = comesUp(habits, traitsOf(fields[index] as Field), 'en-US');
       return actionKeyOf(fields[index] as Field, fields, keyboard as NonNullable<typeof keyboard>, habits);
     };
     expect(of(2).deed.does).toBe('nothing');
-    expect(of(0).trouble).toContain('no button that sends it');
+    expect(of(0).trouble).toBe('newline only');
   });
 
   it('follows the order of the Tab key', () => {
@@ -235,7 +235,7 @@ describe('settings', () => {
   it('are all told for a target', () => {
     const table = settingsTable(
       habitsFor('blink-phone').keyboard,
-      entryOf(fieldOf('<input name=a>')),
+      traitsOf(fieldOf('<input name=a>')),
       'en-US',
     );
     expect(table.map(({ kind }) => kind)).toContain('tel');
@@ -253,10 +253,10 @@ describe('settings', () => {
   });
 
   it('of a native field are what it can be made for', () => {
-    const entry = entryOf(fieldOf('<input type=number min=0 name=a>'));
+    const entry = traitsOf(fieldOf('<input type=number min=0 name=a>'));
     const table = entriesTable(habitsFor('native-phone-field').keyboard, entry, 'en-US');
     const brings = Object.fromEntries(table.map(({ native, up }) => [native, bringsText(up.brings)]));
-    expect(Object.keys(brings)).toEqual(entryKinds);
+    expect(Object.keys(brings)).toEqual(inputPurposes);
     expect(brings).toMatchObject({
       phone: 'telephone',
       'digits-only secret': 'digits',
@@ -266,7 +266,7 @@ describe('settings', () => {
 
   it('the cheapest one is a mode before it is another kind, and none where no target agrees', () => {
     const targets = ['blink-phone', 'webkit-phone'].map((target) => habitsFor(target).keyboard);
-    const entry = entryOf(fieldOf('<input name=a>'));
+    const entry = traitsOf(fieldOf('<input name=a>'));
     const wants = (name: string) =>
       cheapestSetting(targets, entry, 'en-US', (keyboard) => keyboard.name === name);
     expect(wants('letters')).toEqual({ kind: 'text', inputmode: null });
@@ -276,7 +276,7 @@ describe('settings', () => {
 
   it('that save taps are named', () => {
     const { keyboard } = habitsFor('webkit-phone');
-    const plain = entryOf(fieldOf('<input name=a autocapitalize=none>'));
+    const plain = traitsOf(fieldOf('<input name=a autocapitalize=none>'));
     const [numbers, words] = detoursOf(['4711', 'ab'], keyboard, plain, 'en-US');
     expect(numbers).toMatchObject({ taps: { taps: 5, layerChanges: 1 }, better: null });
     expect(words).toMatchObject({ taps: { taps: 2 }, better: null });
@@ -295,7 +295,7 @@ describe('what arrives', () => {
     ['-', 'a-', false, { replaces: '-', text: '—' }],
     ['"', 'say ', true, { replaces: '', text: '"' }],
   ])('%j after %j', (character, before, plain, expected) => {
-    expect(arrivesAs(character, before, text, plain)).toEqual(expected);
+    expect(insertedFor(character, before, text, plain)).toEqual(expected);
   });
 
   it('is in capitals where the field wants them', () => {

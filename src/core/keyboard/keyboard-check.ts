@@ -1,10 +1,10 @@
-import { habitsOf } from '../target/habits';
+import { habitsOf } from '../model/deviations/habits';
 import type { TargetId } from '../target/target';
 import type { Language } from '../target/variant';
 import { comesUp, keyboardAs } from './comes-up';
 import { correctedHabits } from './correction';
 import { type Detour, detoursOf } from './detour';
-import { entryOf } from './entry';
+import { traitsOf } from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import { type KeyboardSort, keyboardSorts } from './keyboards';
@@ -32,7 +32,7 @@ export function keyboardCheck(ruled: RuledField, target: TargetId, setup: Keyboa
   const habits = correctedHabits(target, setup.corrections);
   if (!habits) return [];
   const { language } = setup;
-  const entry = entryOf(ruled.field);
+  const entry = traitsOf(ruled.field);
   const { keyboard } = comesUp(habits, entry, language);
   return [
     {

@@ -1,6 +1,6 @@
-import type { Field } from '../form/field';
+import type { Field } from '../html/field';
 import type { AccessoryKey } from './action-key';
-import type { EnterKeyHint, Entry, EntryKind, InputMode } from './entry';
+import type { EnterKeyHint, InputMode, InputPurpose, InputTraits } from './input-traits';
 import type { KeyboardFamily, KeyboardSort } from './keyboards';
 import type { KeysSeen } from './keys-seen';
 import type { Known } from './known';
@@ -19,7 +19,7 @@ export interface BringsRule {
   readonly inputmodes?: readonly (InputMode | null)[];
   readonly digitsPattern?: true;
   readonly readonly?: true;
-  readonly entries?: readonly EntryKind[];
+  readonly entries?: readonly InputPurpose[];
   readonly brings: Brings;
   readonly known: Known;
 }
@@ -183,7 +183,7 @@ const webkitRules = (
   letters,
 ];
 
-const entry = (entries: readonly EntryKind[], brings: Brings): BringsRule => ({
+const entry = (entries: readonly InputPurpose[], brings: Brings): BringsRule => ({
   entries,
   brings,
   known: notes,
@@ -322,7 +322,7 @@ export function goesByEntry({ rules }: Pick<KeyboardHabits, 'rules'>): boolean {
 }
 
 /** Whether a rule is about a field. */
-export function fits(rule: BringsRule, field: Entry): boolean {
+export function fits(rule: BringsRule, field: InputTraits): boolean {
   const { kind, inputmode, digitsPattern, native } = field;
   return (
     (rule.kinds?.includes(kind) ?? true) &&

@@ -1,7 +1,7 @@
 import { mixed, object, string } from 'yup';
-import type { FieldId } from '../form/field';
-import { limits } from '../form/form-document';
-import { ownPageSchema } from '../page/own-page';
+import { limits } from '../document/form-document';
+import { ownPageSchema } from '../document/own-page';
+import type { FieldId } from '../html/field';
 import { type QuestionReading, readQuestion } from '../read-question';
 import { type KeyboardQuestion, type PhoneEngine, phoneEngines } from './keyboard-question';
 

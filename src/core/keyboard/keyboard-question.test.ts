@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
-import { limits } from '../form/form-document';
-import { readForm } from '../form/read-form';
+import { limits } from '../document/form-document';
+import { readForm } from '../html/read-form';
 import { isTappable, phoneEngines } from './keyboard-question';
 import { readKeyboardQuestion } from './keyboard-question-schema';
 

@@ -1,7 +1,7 @@
-import { type Field, type FieldId, takesKeys } from '../form/field';
-import type { KeyboardFacts } from '../observation/observation';
+import type { OwnPage } from '../document/own-page';
+import { type Field, type FieldId, takesKeys } from '../html/field';
 import type { Picture } from '../observation/picture';
-import type { OwnPage } from '../page/own-page';
+import type { KeyboardFacts } from '../questions/keyboard/facts';
 
 /** Engines that can be shown on a phone-sized display. */
 export const phoneEngines = ['chromium', 'firefox', 'webkit'] as const;

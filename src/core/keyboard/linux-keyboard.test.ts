@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
 import { targetId } from '../target/target';
 import { charactersOf } from './keyboard';
 import { trapOn } from './keyboard-check';

@@ -1,4 +1,4 @@
-import { type Field, isTypedText } from '../form/field';
+import { type Field, isTypedText } from '../html/field';
 import { fieldStateOf } from '../standard/field-state';
 import type { Standing } from './tapping';
 

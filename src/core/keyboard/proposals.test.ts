@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
+import { habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
-import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { comesUp, proposesWords } from './comes-up';
-import { entryOf } from './entry';
+import { traitsOf } from './input-traits';
 import { keyboardHabitsOf } from './keyboard-habits';
 import { chosen, proposals, wordBefore } from './proposals';
 import { scriptOf, untapped } from './tapping';
@@ -70,7 +70,7 @@ describe('words that are proposed', () => {
     if (!field) throw new Error(markup);
     const proposes = (id: string) => {
       const habits = keyboardHabitsOf(id);
-      const entry = entryOf(field);
+      const entry = traitsOf(field);
       return habits && proposesWords(habits, entry, comesUp(habits, entry, 'en-US'));
     };
     expect([proposes('blink-phone'), proposes('webkit-phone')]).toEqual([blink, webkit]);

@@ -1,7 +1,7 @@
-import type { Field } from '../form/field';
-import { validTrial } from '../form/trial-value';
+import { validTrial } from '../document/trial-value';
 import type { Guard } from '../guard/guard';
-import type { Sample } from '../replay/sample';
+import type { Sample } from '../guard/sample';
+import type { Field } from '../html/field';
 
 /** A field with all that says what is to be entered into it. */
 export interface RuledField {

@@ -1,7 +1,13 @@
-import { type Field, typedKinds } from '../form/field';
+import { type Field, typedKinds } from '../html/field';
 import type { Language } from '../target/variant';
 import { type ComesUp, comesUp } from './comes-up';
-import { type Entry, type EntryKind, entryKinds, type InputMode, inputModes } from './entry';
+import {
+  type InputMode,
+  type InputPurpose,
+  type InputTraits,
+  inputModes,
+  inputPurposes,
+} from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
 
@@ -14,7 +20,7 @@ export interface Setting {
 /** What each setting brings up on a target: kinds down, input modes across, none of them first. */
 export function settingsTable(
   habits: KeyboardHabits,
-  entry: Entry,
+  entry: InputTraits,
   language: Language,
 ): { readonly kind: Field['kind']; readonly cells: readonly ComesUp[] }[] {
   return typedKinds.map((kind) => ({
@@ -26,10 +32,10 @@ export function settingsTable(
 /** What each sort of entry that a native field can be made for brings up. */
 export function entriesTable(
   habits: KeyboardHabits,
-  entry: Entry,
+  entry: InputTraits,
   language: Language,
-): { readonly native: EntryKind; readonly up: ComesUp }[] {
-  return entryKinds.map((native) => ({ native, up: comesUp(habits, { ...entry, native }, language) }));
+): { readonly native: InputPurpose; readonly up: ComesUp }[] {
+  return inputPurposes.map((native) => ({ native, up: comesUp(habits, { ...entry, native }, language) }));
 }
 
 /** What changing to a setting costs: another kind changes what is checked and sent, an input mode the keyboard alone. */
@@ -45,7 +51,7 @@ export function costOf(setting: Setting, now: Setting): number {
  */
 export function cheapestSetting(
   targets: readonly KeyboardHabits[],
-  entry: Entry,
+  entry: InputTraits,
   language: Language,
   isWanted: (keyboard: Keyboard) => boolean,
 ): Setting | null {

@@ -1,4 +1,4 @@
-import { type EnterKeyHint, enterKeyHints } from './entry';
+import { type EnterKeyHint, enterKeyHints } from './input-traits';
 import type { KeyboardHabits } from './keyboard-habits';
 import type { Known } from './known';
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
+import { habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
-import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { actionKeyOf } from './action-key';
 import { comesUp } from './comes-up';
-import { entryOf } from './entry';
+import { traitsOf } from './input-traits';
 import { type Key, layerNamed } from './keyboard';
 import { keyboardHabitsOf } from './keyboard-habits';
 import { prefilled } from './prefilled';
@@ -18,7 +18,7 @@ function hands(markup: string, target: string) {
   const [field] = fields;
   const [habits, typing] = [keyboardHabitsOf(target), habitsOf(targetId(target))];
   if (!field || !habits || !typing) throw new Error(target);
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   const up = comesUp(habits, entry, 'en-US');
   const { keyboard } = up;
   if (!keyboard) throw new Error('no keyboard');

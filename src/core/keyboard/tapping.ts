@@ -1,9 +1,9 @@
-import type { TypingStep } from '../observation/observation';
+import type { TypingStep } from '../questions/typing/facts';
 import type { Script, Stroke } from '../script/stroke';
 import type { ActionDeed, ActionKey } from './action-key';
-import { arrivesAs, wantsCapitals } from './arrives';
 import type { ComesUp } from './comes-up';
-import type { Entry } from './entry';
+import type { InputTraits } from './input-traits';
+import { insertedFor, wantsCapitals } from './inserted-text';
 import { type Key, layerNamed } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
 
@@ -32,7 +32,7 @@ export function scriptOf({ strokes }: Tapped): Script {
 export interface TappingPlace {
   readonly up: ComesUp;
   readonly habits: KeyboardHabits;
-  readonly entry: Entry;
+  readonly entry: InputTraits;
   readonly action: ActionKey | null;
   /** The text before the caret, as far as it is known. */
   readonly before: string;
@@ -63,7 +63,7 @@ export function tap(now: Tapped, key: Key, held: string | null, at: TappingPlace
     case 'action':
       return acted(now, at.action?.deed ?? { does: 'sends' });
     case 'text': {
-      const { replaces, text } = arrivesAs(held ?? key.text, at.before, at.habits.text, isPlain(at.entry));
+      const { replaces, text } = insertedFor(held ?? key.text, at.before, at.habits.text, isPlain(at.entry));
       const erased = Array.from(replaces, (): Stroke => ({ kind: 'key', key: 'Backspace' }));
       return {
         strokes: [...now.strokes, ...erased, strokeOf(text)],
@@ -120,7 +120,7 @@ export function deedText(deed: ActionDeed): string {
 }
 
 /** Nothing is put right in addresses, secrets, numbers, and where a pad was asked for. */
-function isPlain({ kind, inputmode }: Entry): boolean {
+function isPlain({ kind, inputmode }: InputTraits): boolean {
   const isText = kind === 'text' || kind === 'search' || kind === 'textarea';
   return !isText || (inputmode !== null && inputmode !== 'text' && inputmode !== 'search');
 }

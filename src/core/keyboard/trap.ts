@@ -1,12 +1,12 @@
-import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
 import { patternsOf } from '../guard/patterns-of';
+import { attribute, type Field } from '../html/field';
+import type { Habits } from '../model/deviations/habits';
 import { patternTable } from '../pattern/pattern-table';
 import { wordsWith } from '../pattern/words-with';
 import { judgeFor } from '../replay/judge';
 import { quickReplay } from '../replay/quick-replay';
 import { graphemes } from '../script/graphemes';
-import type { Habits } from '../target/habits';
 import { charactersOf, type Keyboard } from './keyboard';
 import { hasEmoji } from './keyboards';
 import { expectedTexts, type RuledField } from './ruled-field';
@@ -22,7 +22,7 @@ export interface Trap {
 
 export interface TrapQuestion {
   readonly ruled: RuledField;
-  readonly habits: Pick<Habits, 'ways' | 'typing'>;
+  readonly habits: Pick<Habits, 'deviations' | 'typing'>;
   /** What stands between the whole part of a number and its decimals where the person lives. */
   readonly separator: string;
 }

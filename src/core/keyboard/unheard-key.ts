@@ -1,5 +1,5 @@
 import type { Guard } from '../guard/guard';
-import type { KeyboardFacts } from '../observation/observation';
+import type { KeyboardFacts } from '../questions/keyboard/facts';
 import { graphemes } from '../script/graphemes';
 
 /** A guard that listens to keys of which the page was told nothing when a finger tapped them. */

@@ -1,12 +1,13 @@
 import { array, type InferType, mixed, object, string, ValidationError } from 'yup';
+import { isJsonObject } from '../json-object';
 import { readJson } from '../read-json';
 import { GaveUp } from '../regexp/budget';
 import { focusWays } from '../script/stroke';
-import { standardWays, type Ways } from '../standard/ways';
+import { type Deviations, noDeviations } from '../standard/deviations';
 import { answerSubmission } from './answer-submission';
 import { answerTyping } from './answer-typing';
 import { answerValidity } from './answer-validity';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
 import type { SubmissionAnswer } from './submission-question';
 import type { TypingAnswer } from './typing-question';
 import type { ValidityAnswer } from './validity-question';
@@ -15,7 +16,7 @@ import type { ValidityAnswer } from './validity-question';
 export const askedTargets = ['standard', 'chromium', 'firefox', 'webkit'] as const;
 type AskedTarget = (typeof askedTargets)[number];
 
-const waysOf: Readonly<Record<AskedTarget, Ways>> = { standard: standardWays, ...engineWays };
+const waysOf: Readonly<Record<AskedTarget, Deviations>> = { standard: noDeviations, ...engineDeviations };
 
 /** The longest markup of one question, UTF-16 code units. */
 const longest = 1_000_000;
@@ -52,17 +53,13 @@ const question = object({
   ),
   files: mixed<Record<string, string[]>>(
     (value): value is Record<string, string[]> =>
-      isObject(value) && Object.values(value).every(isListOfTexts),
+      isJsonObject(value) && Object.values(value).every(isListOfTexts),
   ).typeError('“files” is not an object of lists of names.'),
 });
 type Question = InferType<typeof question>;
 
-function isObject(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
 function isTexts(value: unknown): value is Record<string, string> {
-  return isObject(value) && Object.values(value).every((one) => typeof one === 'string');
+  return isJsonObject(value) && Object.values(value).every((one) => typeof one === 'string');
 }
 
 function isListOfTexts(value: unknown): value is string[] {
@@ -98,7 +95,7 @@ function readQuestion(line: string): Question | { error: string } {
     return { error: 'This line is no JSON. Write one object on each line.' };
   }
   try {
-    return question.validateSync(isObject(json) ? membersOf(json) : json);
+    return question.validateSync(isJsonObject(json) ? membersOf(json) : json);
   } catch (error) {
     if (error instanceof ValidationError) return { error: error.message };
     throw error;
@@ -110,11 +107,11 @@ const noControl = {
 };
 
 function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
-  const ways = waysOf[target];
+  const deviations = waysOf[target];
   if (ask === 'submission') {
     if (!asked.by) return { error: 'Say with "by" what is pressed, as “#” and its id.' };
     return (
-      answerSubmission({ html: asked.html, by: asked.by, files: asked.files }, ways) ?? {
+      answerSubmission({ html: asked.html, by: asked.by, files: asked.files }, deviations) ?? {
         error: `Nothing in the markup is ${asked.by}. Give the button an id and name it as “#” and that id.`,
       }
     );
@@ -131,5 +128,5 @@ function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
     );
     return typeof answer === 'string' ? { error: answer } : (answer ?? noControl);
   }
-  return answerValidity({ ...asked, setValue: asked.setValue ?? null }, ways) ?? noControl;
+  return answerValidity({ ...asked, setValue: asked.setValue ?? null }, deviations) ?? noControl;
 }

@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { noDeviations } from '../standard/deviations';
 import { receivedEntries } from '../standard/form-decodings';
 import { encodeEntries, enctypes } from '../standard/form-encodings';
 import { encodeText, outputEncoding } from '../standard/text-encodings';
-import { standardWays } from '../standard/ways';
 import { answerSubmission } from './answer-submission';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
 
-const send = (inner: string, form = 'method=post', ways = standardWays) =>
+const send = (inner: string, form = 'method=post', deviations = noDeviations) =>
   answerSubmission(
     { html: `<form action="/log" ${form}>${inner}<button id=go>Go</button></form>`, by: '#go' },
-    ways,
+    deviations,
   );
-const body = (inner: string, form?: string, ways = standardWays) => {
-  const answer = send(inner, form, ways);
+const body = (inner: string, form?: string, deviations = noDeviations) => {
+  const answer = send(inner, form, deviations);
   return answer && 'body' in answer ? answer.body : JSON.stringify(answer);
 };
 
@@ -133,8 +133,8 @@ describe('what is not sent', () => {
 describe('where engines part', () => {
   it('about addresses, datalists, directions and wrapping', () => {
     const each = (inner: string) =>
-      [standardWays, engineWays.chromium, engineWays.firefox, engineWays.webkit].map((ways) =>
-        body(inner, 'method=post novalidate', ways),
+      [noDeviations, engineDeviations.chromium, engineDeviations.firefox, engineDeviations.webkit].map(
+        (deviations) => body(inner, 'method=post novalidate', deviations),
       );
     expect(each('<input type=email name=a value="a@münchen.de">')).toEqual([
       'a=a%40m%C3%BCnchen.de',

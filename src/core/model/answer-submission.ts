@@ -1,10 +1,10 @@
-import { ownEntry } from '../form/own-entry';
-import { pageOf } from '../form/page-controls';
+import { ownEntry } from '../html/own-entry';
+import { pageOf } from '../html/page-controls';
 import { type ControlState, parsedState, withFiles } from '../standard/control-state';
+import { type Deviations, noDeviations } from '../standard/deviations';
 import type { ChosenFile } from '../standard/entry-list';
 import { submit } from '../standard/form-submission';
 import { settledRadios } from '../standard/radio-group';
-import { standardWays, type Ways } from '../standard/ways';
 import type { SubmissionAnswer, SubmissionQuestion } from './submission-question';
 
 /** Stands for the boundary, which every browser draws anew. */
@@ -13,11 +13,11 @@ export const boundary = 'BOUNDARY';
 /** @returns null when nothing in the markup has the id that `by` names. */
 export function answerSubmission(
   question: SubmissionQuestion,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): SubmissionAnswer | null {
   const { controls, forms } = pageOf(question.html);
   const files = filesOf(question, controls);
-  const page = settledRadios(controls.map((control) => parsedState(control, ways))).map((state) =>
+  const page = settledRadios(controls.map((control) => parsedState(control, deviations))).map((state) =>
     withFiles(state, files.get(state.control.ordinal)?.length ?? 0),
   );
   const pressed = page.find(({ attributes }) => `#${attributes.id}` === question.by);
@@ -34,7 +34,7 @@ export function answerSubmission(
       base: 'http://localhost/',
       boundary,
     },
-    ways,
+    deviations,
   );
   if (outcome.status !== 'sent')
     return { noRequest: true, blockedBy: outcome.status === 'blocked' ? nameOf(outcome.by) : null };

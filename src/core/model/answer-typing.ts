@@ -1,11 +1,11 @@
-import { pageOf } from '../form/page-controls';
+import { pageOf } from '../html/page-controls';
 import { graphemes } from '../script/graphemes';
 import { isModifierKey, isNamedKey, type KeyStroke, type Stroke } from '../script/stroke';
 import { validityOf } from '../standard/constraint-validation';
 import { type ControlState, idlValueOf } from '../standard/control-state';
 import { constraintsInGroup, radioGroupOf } from '../standard/radio-group';
-import { drivenTyping } from '../target/typing-habits';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
+import { drivenTyping } from './deviations/typing-habits';
 import type { RaisedEvent } from './typing/event-log';
 import { ToggleControl } from './typing/toggle-control';
 import type { TypedControl } from './typing/typed-control';
@@ -22,17 +22,17 @@ const mostTabs = 12;
  */
 export function answerTyping(
   question: TypingQuestion,
-  engine: keyof typeof engineWays,
+  engine: keyof typeof engineDeviations,
 ): TypingAnswer | string | null {
-  const ways = engineWays[engine];
-  const place = placeIn(pageOf(question.html), ({ attributes }) => attributes.id === 't', ways);
+  const deviations = engineDeviations[engine];
+  const place = placeIn(pageOf(question.html), ({ attributes }) => attributes.id === 't', deviations);
   if (!place) return null;
   const { own, page } = place;
   const strokes = question.keys.map(strokeOfKey);
   const unread = strokes.indexOf(null);
   if (unread >= 0)
     return `“${question.keys[unread]}” is no key. Write a character, a key's name or Shift+ and either.`;
-  const typist = new Typist(place, drivenTyping(engine), ways, []);
+  const typist = new Typist(place, drivenTyping(engine), deviations, []);
   const events: RaisedEvent[] = [];
   const refused: number[] = [];
   if (typist.focus(question.focus)) {
@@ -43,10 +43,10 @@ export function answerTyping(
     events.push(...typist.takeEvents());
   }
   const { control } = typist;
-  const constraints = constraintsInGroup(control.state, groupNow(own, page, control), ways);
+  const constraints = constraintsInGroup(control.state, groupNow(own, page, control), deviations);
   const { flags } = validityOf(
     { ...constraints, editedByPerson: control.editedByPerson, badInput: control.badInput },
-    ways,
+    deviations,
   );
   return {
     value: control instanceof ToggleControl ? idlValueOf(control.state) : control.value,

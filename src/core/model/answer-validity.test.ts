@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { standardWays, type Ways } from '../standard/ways';
+import { type Deviations, noDeviations } from '../standard/deviations';
 import { answerValidity } from './answer-validity';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
 import type { ValidityQuestion } from './validity-question';
 
-const all = { standard: standardWays, ...engineWays };
+const all = { standard: noDeviations, ...engineDeviations };
 const targets = Object.keys(all) as (keyof typeof all)[];
 
 type Asked = Partial<ValidityQuestion> & { readonly html: string };
-const ask = (question: Asked, ways: Ways) => answerValidity({ setValue: null, ...question }, ways);
+const ask = (question: Asked, deviations: Deviations) =>
+  answerValidity({ setValue: null, ...question }, deviations);
 
 /** What every target answers to a question, as value and flags. */
 function everywhere(question: Asked): Record<string, string> {
@@ -96,7 +97,7 @@ describe('what all agree about', () => {
     expect(barred('<datalist><input id=t></datalist>')).toEqual([false, false, false, false]);
   });
   it('files cannot be set', () => {
-    expect(ask({ html: '<input id=t type=file>', setValue: 'x' }, standardWays)).toMatchObject({
+    expect(ask({ html: '<input id=t type=file>', setValue: 'x' }, noDeviations)).toMatchObject({
       value: '',
       threw: 'InvalidStateError',
     });

@@ -1,4 +1,4 @@
-import { pageOf } from '../form/page-controls';
+import { pageOf } from '../html/page-controls';
 import { validityOf } from '../standard/constraint-validation';
 import {
   type ControlState,
@@ -10,18 +10,23 @@ import {
   withType,
   withValue,
 } from '../standard/control-state';
+import { type Deviations, noDeviations } from '../standard/deviations';
 import { constraintsInGroup, radioGroupOf, settledRadios } from '../standard/radio-group';
-import { standardWays, type Ways } from '../standard/ways';
 import type { ValidityAnswer, ValidityQuestion } from './validity-question';
 
 /** @returns null when the markup has no form control with the id `t`. */
-export function answerValidity(question: ValidityQuestion, ways: Ways = standardWays): ValidityAnswer | null {
-  const page = settledRadios(pageOf(question.html).controls.map((control) => parsedState(control, ways)));
+export function answerValidity(
+  question: ValidityQuestion,
+  deviations: Deviations = noDeviations,
+): ValidityAnswer | null {
+  const page = settledRadios(
+    pageOf(question.html).controls.map((control) => parsedState(control, deviations)),
+  );
   const parsed = page.find(({ attributes }) => attributes.id === 't');
   if (!parsed) return null;
   const group = radioGroupOf(parsed, page);
-  const { state, threw } = afterwards(parsed, question, ways);
-  const { flags, willValidate } = validityOf(constraintsInGroup(state, group, ways), ways);
+  const { state, threw } = afterwards(parsed, question, deviations);
+  const { flags, willValidate } = validityOf(constraintsInGroup(state, group, deviations), deviations);
   return {
     typeReflected: typeReflected(state),
     value: idlValueOf(state),
@@ -36,16 +41,16 @@ export function answerValidity(question: ValidityQuestion, ways: Ways = standard
 function afterwards(
   parsed: ControlState,
   { setValue, thenType, thenAttrs, custom }: ValidityQuestion,
-  ways: Ways,
+  deviations: Deviations,
 ): { state: ControlState; threw?: string } {
   let state = parsed;
   if (setValue !== null) {
-    const set = withValue(state, setValue, ways);
+    const set = withValue(state, setValue, deviations);
     if (set === 'InvalidStateError') return { state, threw: set };
     state = set;
   }
-  if (thenType !== undefined) state = withType(state, thenType, ways);
-  if (thenAttrs) state = withAttributes(state, thenAttrs, ways);
+  if (thenType !== undefined) state = withType(state, thenType, deviations);
+  if (thenAttrs) state = withAttributes(state, thenAttrs, deviations);
   if (custom !== undefined) state = withCustomValidity(state, custom);
   return { state };
 }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
 import { validityOf } from '../standard/constraint-validation';
+import { noDeviations } from '../standard/deviations';
 import { fieldStateOf } from '../standard/field-state';
 import { validityFlags } from '../standard/validity-flags';
-import { standardWays } from '../standard/ways';
 import { situationOf } from './message-situation';
 
 function situation(markup: string, value: string, badInput = false, title: string | null = null) {
@@ -13,7 +13,7 @@ function situation(markup: string, value: string, badInput = false, title: strin
   const { flags } = validityOf(state);
   const [flag] = validityFlags.filter((one) => flags.includes(one));
   if (!flag) throw new Error(`${markup} takes ${value}`);
-  return situationOf(state, flags, flag, title, standardWays);
+  return situationOf(state, flags, flag, title, noDeviations);
 }
 
 describe('what a message is about', () => {

@@ -1,11 +1,11 @@
-import { isDated } from '../form/field';
+import { isDated } from '../html/field';
 import type { ConstrainedField } from '../standard/constraint-validation';
 import { Decimal } from '../standard/decimal';
+import type { Deviations } from '../standard/deviations';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { countedIn, type Range, rangeOf } from '../standard/ranges-and-steps';
 import type { ValidityFlag } from '../standard/validity-flags';
-import type { Ways } from '../standard/ways';
-import type { Slot } from './slot-text';
+import type { Slot } from './deviations/slot-text';
 
 /** What an engine has words for: which thing is wrong, with what makes the words differ, and what stands in their gaps. */
 export interface Situation {
@@ -24,14 +24,14 @@ export function situationOf(
   flags: readonly ValidityFlag[],
   flag: ValidityFlag,
   title: string | null,
-  ways: Ways,
+  deviations: Deviations,
 ): Situation {
   const { kind, currentValue } = field;
   switch (flag) {
     case 'valueMissing':
       return { id: `valueMissing ${missingWhat(field)}`, slots: {} };
     case 'typeMismatch':
-      return kind === 'email' ? emailSituation(field, ways) : { id: `typeMismatch ${kind}`, slots: {} };
+      return kind === 'email' ? emailSituation(field, deviations) : { id: `typeMismatch ${kind}`, slots: {} };
     case 'patternMismatch':
       return title === null
         ? { id: 'patternMismatch', slots: {} }
@@ -51,9 +51,9 @@ export function situationOf(
       return { id: `badInput ${kind}`, slots: {} };
     case 'rangeUnderflow':
     case 'rangeOverflow':
-      return rangeSituation(field, flags, flag, ways);
+      return rangeSituation(field, flags, flag, deviations);
     case 'stepMismatch':
-      return stepSituation(field, ways);
+      return stepSituation(field, deviations);
     case 'customError':
       return { id: 'customError', slots: { words: { is: 'text', text: field.customMessage } } };
   }
@@ -65,9 +65,9 @@ function missingWhat({ kind, multiple }: ConstrainedField): string {
 }
 
 /** Blink looks for the first thing that is wrong with an address; for the others every reason has the same words. */
-function emailSituation({ currentValue, multiple }: ConstrainedField, ways: Ways): Situation {
+function emailSituation({ currentValue, multiple }: ConstrainedField, deviations: Deviations): Situation {
   const addresses = multiple ? currentValue.split(',') : [currentValue];
-  const address = addresses.find((one) => !ways.isEmailAddress(one)) ?? '';
+  const address = addresses.find((one) => !deviations.isEmailAddress(one)) ?? '';
   const of = (what: string, slots: Record<string, string> = {}): Situation => ({
     id: `typeMismatch email ${what}`,
     slots: Object.fromEntries(Object.entries(slots).map(([name, text]) => [name, { is: 'text', text }])),
@@ -90,10 +90,10 @@ function rangeSituation(
   field: ConstrainedField,
   flags: readonly ValidityFlag[],
   flag: 'rangeUnderflow' | 'rangeOverflow',
-  ways: Ways,
+  deviations: Deviations,
 ): Situation {
   const { kind } = field;
-  const range = rangeOf(kind, field, ways);
+  const range = rangeOf(kind, field, deviations);
   const { min, max } = range?.exact ?? {};
   if (!range || (!min && !max)) return { id: `${flag} ${kind}`, slots: {} };
   const slots: Record<string, Slot> = {};
@@ -112,9 +112,9 @@ function rangeSituation(
 /** ms. */
 const day = 86_400_000;
 
-function stepSituation(field: ConstrainedField, ways: Ways): Situation {
-  const range = rangeOf(field.kind, field, ways);
-  const value = range && countedIn(range.counting, field.currentValue, 'value', ways);
+function stepSituation(field: ConstrainedField, deviations: Deviations): Situation {
+  const range = rangeOf(field.kind, field, deviations);
+  const value = range && countedIn(range.counting, field.currentValue, 'value', deviations);
   const { step, stepBase, min, max } = range?.exact ?? {};
   if (!range || !value || !step || !stepBase) return { id: `stepMismatch ${field.kind}`, slots: {} };
   const below = stepBase.plus(value.minus(stepBase).over(step).floored().times(step));

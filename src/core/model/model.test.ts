@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
-import type { Field } from '../form/field';
-import { typingTasks } from '../form/form-document';
-import { readForm } from '../form/read-form';
+import { typingTasks } from '../document/form-document';
 import type { Guard } from '../guard/guard';
-import { askingOf, planOf } from '../observation/asking';
-import { observationKey, pageQuestions } from '../observation/observation';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
+import { askingOf, planOf } from '../questions/asking';
+import { observationKey, pageQuestions } from '../questions/observation';
 import { graphemes } from '../script/graphemes';
 import { isNamedKey, type Script } from '../script/stroke';
 import { validityOf } from '../standard/constraint-validation';
+import { noDeviations } from '../standard/deviations';
 import { fieldStateOf } from '../standard/field-state';
-import { standardWays } from '../standard/ways';
-import { type Habits, habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
-import { admittedNumberText, numberFieldValue } from './number-filter';
+import { type Habits, habitsOf } from './deviations/habits';
+import { admittedNumberText, numberFieldValue } from './deviations/number-filter';
 import { predict, predictLook } from './predict';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
@@ -214,7 +214,7 @@ describe('validation messages, as measured', () => {
     const one = field(markup);
     const state = fieldStateOf(one, { value, byPerson: true });
     const { flags } = validityOf(state);
-    expect(validationMessage(one, state, flags, { words: engine, ways: engine }, language)).toBe(words);
+    expect(validationMessage(one, state, flags, { words: engine, deviations: engine }, language)).toBe(words);
   });
   it('is silent about words that nobody measured, rather than guess', () => {
     const one = field('<input required>');
@@ -228,7 +228,7 @@ describe('validation messages, as measured', () => {
         fieldStateOf(field('<input type=month min=2026-02>'), { value: '2026-01' }),
         ['rangeUnderflow'],
         {
-          ways: 'firefox',
+          deviations: 'firefox',
           words: 'firefox',
         },
       ),
@@ -255,7 +255,7 @@ describe('predict', () => {
 
 describe('a gauge in each of its states', () => {
   const shown = (markup: string, state: Parameters<typeof predictLook>[1]) => {
-    const outcome = predictLook(field(markup), state, standardWays);
+    const outcome = predictLook(field(markup), state, noDeviations);
     return outcome.status === 'answered' ? outcome.facts.value : outcome.status;
   };
   it.each([

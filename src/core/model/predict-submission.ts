@@ -1,35 +1,31 @@
-import { enterField, noEnterField } from '../form/enter-field';
-import { type Field, type FieldId, fieldOfControl } from '../form/field';
-import { pageOf } from '../form/page-controls';
-import { firstSender } from '../form/sender';
-import { trialFiles } from '../form/trial-files';
-import { validTrial } from '../form/trial-value';
-import type { Asking } from '../observation/asking';
-import {
-  nothingSent,
-  type OtherWays,
-  type Outcome,
-  type Sending,
-  type SubmissionFacts,
-} from '../observation/observation';
+import { trialFiles } from '../document/trial-files';
+import { validTrial } from '../document/trial-value';
+import { enterField } from '../html/enter-field';
+import { type Field, type FieldId, fieldOfControl } from '../html/field';
+import { pageOf } from '../html/page-controls';
+import { firstSender } from '../html/sender';
+import type { Outcome } from '../observation/outcome';
+import { noRequest } from '../observation/reason';
+import type { Asking } from '../questions/asking';
+import type { OtherWays, Sending, SubmissionFacts } from '../questions/submission/facts';
 import { validityOf } from '../standard/constraint-validation';
 import { type ControlState, parsedState, withChecked, withFiles, withValue } from '../standard/control-state';
+import type { Deviations } from '../standard/deviations';
 import type { ChosenFile } from '../standard/entry-list';
 import { fieldStateOf } from '../standard/field-state';
 import { submit } from '../standard/form-submission';
 import { implicitSubmission } from '../standard/implicit-submission';
 import { settledRadios } from '../standard/radio-group';
-import type { Ways } from '../standard/ways';
-import type { Habits } from '../target/habits';
 import { boundary } from './answer-submission';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
+import type { Habits } from './deviations/habits';
 import { validationMessage } from './validation-message';
 
 /** What a button that sends would send. */
 export function predictSubmission(button: Field, asking: Asking, habits: Habits): Outcome<SubmissionFacts> {
-  const ways = engineWays[habits.ways];
+  const deviations = engineDeviations[habits.deviations];
   const { controls, forms } = pageOf(asking.markup);
-  const parsed = settledRadios(controls.map((control) => parsedState(control, ways)));
+  const parsed = settledRadios(controls.map((control) => parsedState(control, deviations)));
   const [{ ordinal }] = button.controls;
   const owner = parsed[ordinal]?.control.form ?? null;
   const attributes = owner === null ? undefined : forms[owner];
@@ -41,7 +37,7 @@ export function predictSubmission(button: Field, asking: Asking, habits: Habits)
       files,
       asking,
       habits,
-      ways,
+      deviations,
     );
   const isFirst = firstSender(asking.fields, button) === button;
   const own = parsed.filter(({ control }) => control.form === owner);
@@ -52,12 +48,12 @@ export function predictSubmission(button: Field, asking: Asking, habits: Habits)
       new Map(),
       asking,
       habits,
-      ways,
+      deviations,
     );
   const enter = (): Sending => {
-    if (!enterField(asking.fields, button)) return { status: 'nothing', why: noEnterField };
+    if (!enterField(asking.fields, button)) return { status: 'nothing', why: { code: 'no line of text' } };
     const implicit = implicitSubmission(own);
-    if (implicit.does === 'nothing') return { status: 'nothing', why: nothingSent };
+    if (implicit.does === 'nothing') return { status: 'nothing', why: noRequest };
     return byWay(implicit.does === 'sends without a button' ? null : implicit.ordinal);
   };
   const others = (): OtherWays | null =>
@@ -67,12 +63,12 @@ export function predictSubmission(button: Field, asking: Asking, habits: Habits)
     facts: {
       others: others(),
       asIs: press(parsed, new Map()),
-      filled: press(filledIn(parsed, asking, ways), chosenIn(asking)),
+      filled: press(filledIn(parsed, asking, deviations), chosenIn(asking)),
     },
   };
 }
 
-const noForm: Sending = { status: 'nothing', why: 'The button belongs to no form.' };
+const noForm: Sending = { status: 'nothing', why: { code: 'no form' } };
 
 /** Chosen files by the ordinal of their control. */
 type Files = ReadonlyMap<number, readonly ChosenFile[]>;
@@ -83,22 +79,22 @@ function sendingOf(
   files: Files,
   asking: Asking,
   habits: Habits,
-  ways: Ways,
+  deviations: Deviations,
 ): Sending {
-  const outcome = submit(form, { submitter, files, base: 'http://localhost/', boundary }, ways);
+  const outcome = submit(form, { submitter, files, base: 'http://localhost/', boundary }, deviations);
   switch (outcome.status) {
     case 'sent': {
       const { method, url, contentType, body } = outcome;
       return { status: 'sent', method, url, contentType, body };
     }
     case 'not a request':
-      return { status: 'nothing', why: outcome.why };
+      return { status: 'nothing', why: { code: outcome.why } };
     case 'blocked': {
       const by = fieldOfControl(asking.fields, outcome.by.control.ordinal);
       return {
         status: 'blocked',
         by: by?.id ?? null,
-        message: by ? messageOf(by, outcome.by, habits, ways) : null,
+        message: by ? messageOf(by, outcome.by, habits, deviations) : null,
         invalid: [
           ...new Set(
             outcome.invalid.flatMap(
@@ -115,10 +111,10 @@ function messageOf(
   field: Field,
   { value, isDirty }: ControlState,
   habits: Habits,
-  ways: Ways,
+  deviations: Deviations,
 ): string | null {
-  const state = fieldStateOf(field, { value: isDirty ? value : null }, ways);
-  return validationMessage(field, state, validityOf(state, ways).flags, habits);
+  const state = fieldStateOf(field, { value: isDirty ? value : null }, deviations);
+  return validationMessage(field, state, validityOf(state, deviations).flags, habits);
 }
 
 function chosenIn({ fields }: Asking): Files {
@@ -131,7 +127,7 @@ function chosenIn({ fields }: Asking): Files {
 }
 
 /** The page with a value in every field that takes one, as a target is asked with it. */
-function filledIn(page: readonly ControlState[], { fields }: Asking, ways: Ways): ControlState[] {
+function filledIn(page: readonly ControlState[], { fields }: Asking, deviations: Deviations): ControlState[] {
   const filled = [...page];
   for (const field of fields) {
     const files = trialFiles(field).length;
@@ -150,7 +146,7 @@ function filledIn(page: readonly ControlState[], { fields }: Asking, ways: Ways)
       }
       continue;
     }
-    const set = withValue(state, trial.value, ways);
+    const set = withValue(state, trial.value, deviations);
     if (set !== 'InvalidStateError') filled[first.ordinal] = set;
   }
   return filled;

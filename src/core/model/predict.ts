@@ -1,31 +1,27 @@
+import { type LookState, statesOf } from '../document/look-state';
+import { invalidTrial, trialFor } from '../document/trial-value';
 import { plansFor } from '../fallback/fallback-plan';
-import { attribute, type Field, takesKeys } from '../form/field';
-import { ownEntry } from '../form/own-entry';
-import { pageOf } from '../form/page-controls';
-import { sends } from '../form/sender';
-import { invalidTrial, trialFor } from '../form/trial-value';
-import { type Asking, planOf, statesOf } from '../observation/asking';
-import {
-  type ControlState,
-  controlParts,
-  type LookFacts,
-  lookNotAsked,
-  type MessageFacts,
-  type Observation,
-  type Outcome,
-  type PageQuestion,
-  type PartsFacts,
-  type TypingFacts,
-} from '../observation/observation';
+import { controlParts } from '../html/control-part';
+import { attribute, type Field, takesKeys } from '../html/field';
+import { ownEntry } from '../html/own-entry';
+import { pageOf } from '../html/page-controls';
+import { sends } from '../html/sender';
+import type { Outcome } from '../observation/outcome';
 import type { Modelled } from '../observation/provenance';
+import { type Asking, planOf } from '../questions/asking';
+import { type LookFacts, lookNotAsked } from '../questions/look/facts';
+import type { MessageFacts } from '../questions/message/facts';
+import type { Observation, PageQuestion } from '../questions/observation';
+import type { PartsFacts } from '../questions/parts/facts';
+import type { TypingFacts } from '../questions/typing/facts';
 import { GaveUp } from '../regexp/budget';
 import { validityOf } from '../standard/constraint-validation';
 import { parsedState, typeReflected } from '../standard/control-state';
+import type { Deviations } from '../standard/deviations';
 import { fieldStateOf } from '../standard/field-state';
-import type { Ways } from '../standard/ways';
-import { type Habits, habitsOf, isNativeField } from '../target/habits';
 import type { TargetId } from '../target/target';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
+import { type Habits, habitsOf, isNativeField } from './deviations/habits';
 import { predictSubmission } from './predict-submission';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
@@ -59,7 +55,7 @@ export function* predictions(
             ...asked,
             question,
             state,
-            outcome: workedOut(() => predictLook(field, state, engineWays[habits.ways])),
+            outcome: workedOut(() => predictLook(field, state, engineDeviations[habits.deviations])),
           }));
         case 'message':
           return [{ ...asked, question, outcome: workedOut(() => predictMessage(field, habits)) }];
@@ -109,7 +105,7 @@ function notAsked(
 ): Observation[] {
   const outcome = {
     status: 'inapplicable',
-    reason: 'A field outside of browsers draws, checks and sends in its app’s own way.',
+    reason: { code: 'native field' },
   } as const;
   const planned = planOf({ ...emptyAsking, questions: [question], fields: [field] });
   return planned.map(({ state }) =>
@@ -122,7 +118,7 @@ function notAsked(
 /** Of a page of the developer's own the model has a snapshot of the markup, and no more. */
 const unknownPage = {
   status: 'inapplicable',
-  reason: 'The model knows neither the styles nor the scripts of a page.',
+  reason: { code: 'model knows no page' },
 } as const;
 
 const emptyAsking: Asking = {
@@ -134,16 +130,16 @@ const emptyAsking: Asking = {
   runsScripts: true,
 };
 
-export function predictLook(field: Field, state: ControlState, ways: Ways): Outcome<LookFacts> {
-  if (field.kind === 'hidden') return { status: 'inapplicable', reason: 'A hidden field is not drawn.' };
+export function predictLook(field: Field, state: LookState, deviations: Deviations): Outcome<LookFacts> {
+  if (field.kind === 'hidden') return { status: 'inapplicable', reason: { code: 'not drawn' } };
   const trial = trialFor(field, state);
-  if (trial?.status === 'none') return { status: 'inapplicable', reason: trial.reason };
+  if (trial?.status === 'none') return { status: 'inapplicable', reason: { code: trial.reason } };
   return {
     status: 'answered',
     facts: {
-      typeReflected: typeReflected(parsedState(field.controls[0], ways)),
+      typeReflected: typeReflected(parsedState(field.controls[0], deviations)),
       size: null,
-      value: shownValue(field, trial?.value ?? null, ways),
+      value: shownValue(field, trial?.value ?? null, deviations),
       ...lookNotAsked,
       picture: null,
     },
@@ -151,19 +147,19 @@ export function predictLook(field: Field, state: ControlState, ways: Ways): Outc
 }
 
 /** A gauge shows what it is set to; a progress that is set to nothing is at 0 (HTML Standard, "The progress element"). */
-function shownValue(field: Field, tried: string | null, ways: Ways): string {
+function shownValue(field: Field, tried: string | null, deviations: Deviations): string {
   if (tried !== null && (field.kind === 'meter' || field.kind === 'progress')) return tried || '0';
-  return fieldStateOf(field, { value: tried }, ways).currentValue;
+  return fieldStateOf(field, { value: tried }, deviations).currentValue;
 }
 
 const unpredictable: Outcome<never> = {
   status: 'inapplicable',
-  reason: 'The model draws nothing; only a real engine opens something.',
+  reason: { code: 'model draws nothing' },
 };
 
 function predictParts(field: Field, habits: Habits): Outcome<PartsFacts> {
   const parts = habits.parts[field.kind];
-  if (!parts) return { status: 'inapplicable', reason: 'The model does not know of what it is made.' };
+  if (!parts) return { status: 'inapplicable', reason: { code: 'model knows no parts' } };
   const how = `known from ${habits.source}`;
   return {
     status: 'answered',
@@ -180,10 +176,10 @@ function predictParts(field: Field, habits: Habits): Outcome<PartsFacts> {
 
 function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
   const trial = invalidTrial(field);
-  if (trial.status === 'none') return { status: 'inapplicable', reason: trial.reason };
-  const ways = engineWays[habits.ways];
-  const state = fieldStateOf(field, { value: trial.value }, ways);
-  const { willValidate, flags } = validityOf(state, ways);
+  if (trial.status === 'none') return { status: 'inapplicable', reason: { code: trial.reason } };
+  const deviations = engineDeviations[habits.deviations];
+  const state = fieldStateOf(field, { value: trial.value }, deviations);
+  const { willValidate, flags } = validityOf(state, deviations);
   const message = willValidate ? validationMessage(field, state, flags, habits) : '';
   const title = attribute(field.controls[0], 'title');
   const saysTitle = title && message ? message.includes(title) : null;
@@ -191,10 +187,9 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
 }
 
 function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {
-  if (!takesKeys(field.kind))
-    return { status: 'inapplicable', reason: 'No key does anything to this kind of field.' };
+  if (!takesKeys(field.kind)) return { status: 'inapplicable', reason: { code: 'no keys' } };
   const task = ownEntry(asking.scripts, field.id);
-  if (!task) return { status: 'inapplicable', reason: 'The field has no script.' };
+  if (!task) return { status: 'inapplicable', reason: { code: 'no script' } };
   return {
     status: 'answered',
     facts: typeScript(field, task.script, task.guards, habits, pageOf(asking.markup)),

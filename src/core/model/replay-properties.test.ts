@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
 import { type Guard, guardStages } from '../guard/guard';
 import { offeredGuards } from '../guard/offered-guards';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import { nativeEvents } from '../observation/event-record';
 import {
   editingCommands,
@@ -13,8 +13,8 @@ import {
   type Stroke,
   textRoutes,
 } from '../script/stroke';
-import { habitsOf, isNativeField } from '../target/habits';
 import { targetId } from '../target/target';
+import { habitsOf, isNativeField } from './deviations/habits';
 import { scriptTyping, typeScript } from './type-script';
 
 const kinds = [

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { sendingDifferences } from '../compare/sending-differences';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
-import { readForm } from '../form/read-form';
-import { trialFiles } from '../form/trial-files';
-import { askingOf } from '../observation/asking';
-import type { Sending, SubmissionObservation } from '../observation/observation';
+import { trialFiles } from '../document/trial-files';
+import { readForm } from '../html/read-form';
+import { askingOf } from '../questions/asking';
+import { sendingDifferences } from '../questions/submission/differences';
+import type { Sending, SubmissionObservation } from '../questions/submission/facts';
+import { type Deviations, noDeviations } from '../standard/deviations';
 import { receivedEntries } from '../standard/form-decodings';
-import { standardWays, type Ways } from '../standard/ways';
 import { targetId } from '../target/target';
 import { answerSubmission } from './answer-submission';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
 import { predict } from './predict';
 import { unsentFields } from './unsent-fields';
 import { waysToSend } from './ways-to-send';
@@ -18,7 +18,7 @@ function predicted(markup: string) {
   const asking = askingOf(markup, ['submission']);
   return predict(targetId('chromium'), asking, '').map((one) => {
     const { outcome } = one as SubmissionObservation;
-    if (outcome.status !== 'answered') throw new Error(outcome.reason);
+    if (outcome.status !== 'answered') throw new Error(JSON.stringify(outcome));
     return { button: one.field, ...outcome.facts };
   });
 }
@@ -46,7 +46,7 @@ describe('what the model says of a submission', () => {
   it('names what is never sent, and why', () => {
     const { fields } = readForm(hurriedForm.markup);
     expect(
-      unsentFields(hurriedForm.markup, fields, 0, standardWays).map(({ field, why }) => `${field}: ${why}`),
+      unsentFields(hurriedForm.markup, fields, 0, noDeviations).map(({ field, why }) => `${field}: ${why}`),
     ).toEqual([
       'input-5: it has no name',
       'meter-27: a meter is never sent',
@@ -55,7 +55,7 @@ describe('what the model says of a submission', () => {
     ]);
     const outside = '<input name=out><form><input name=in disabled><button></button></form>';
     expect(
-      unsentFields(outside, readForm(outside).fields, 0, standardWays)
+      unsentFields(outside, readForm(outside).fields, 0, noDeviations)
         .slice(0, 2)
         .map(({ why }) => why),
     ).toEqual(['it belongs to no form', 'it is disabled']);
@@ -63,7 +63,7 @@ describe('what the model says of a submission', () => {
 });
 
 describe('when one may send', () => {
-  const ways = (inner: string) => {
+  const deviations = (inner: string) => {
     const markup = `<form>${inner}</form>`;
     const { fields } = readForm(markup);
     const button = fields.find(({ kind }) => kind === 'submit');
@@ -71,17 +71,17 @@ describe('when one may send', () => {
     return Object.fromEntries(waysToSend(markup, fields, button).map(({ way, result }) => [way, result]));
   };
   it('differs by the way while something is not valid', () => {
-    expect(ways('<input name=a required><button>Go</button>')).toEqual({
+    expect(deviations('<input name=a required><button>Go</button>')).toEqual({
       button: 'stopped',
       'button while valid': 'nothing: there is no button',
       enter: 'stopped, as by Go',
       'requestSubmit()': 'stopped',
       'submit()': 'sent, though 1 field is not valid',
     });
-    expect(ways('<input name=a required><button formnovalidate>Draft</button>').enter).toBe(
+    expect(deviations('<input name=a required><button formnovalidate>Draft</button>').enter).toBe(
       'sent, though 1 field is not valid, as by Draft',
     );
-    expect(Object.values(ways('<input name=a><button disabled>Go</button>'))).toContain('nothing');
+    expect(Object.values(deviations('<input name=a><button disabled>Go</button>'))).toContain('nothing');
   });
 });
 
@@ -94,9 +94,7 @@ describe('two submissions compared', () => {
     body,
   });
   const differences = (a: Sending, b: Sending) =>
-    sendingDifferences(a, b, 'Chromium', readForm('<label>Boat <input name=a></label>').fields).map(
-      ({ text }) => text,
-    );
+    sendingDifferences(a, b, readForm('<label>Boat <input name=a></label>').fields);
   it('differ by outcome, by what is in the way, and by entries', () => {
     const blocked: Sending = {
       status: 'blocked',
@@ -106,16 +104,14 @@ describe('two submissions compared', () => {
     };
     expect(differences(sent('a=1'), sent('a=1'))).toEqual([]);
     expect(differences(sent('a=1&b=2'), sent('a=2&c=3'))).toEqual([
-      'a is “2”, in Chromium “1”.',
-      'c is sent here, in Chromium it is not.',
-      'b is not sent here, in Chromium it is.',
+      { what: 'entry', name: 'a', here: ['2'], there: ['1'] },
+      { what: 'entry', name: 'c', here: ['3'], there: [] },
+      { what: 'entry', name: 'b', here: [], there: ['2'] },
     ]);
-    expect(differences(blocked, sent(''))).toEqual([
-      'Here the form is sent, in Chromium a field is in the way.',
-    ]);
+    expect(differences(blocked, sent(''))).toEqual([{ what: 'outcome', here: 'sent', there: 'blocked' }]);
     expect(differences(blocked, { ...blocked, by: null, message: 'Mend it.' })).toEqual([
-      'Here no field is in the way, in Chromium Boat.',
-      'It says “Mend it.”, Chromium says “Fill it.”.',
+      { what: 'blocked', here: null, there: 'Boat' },
+      { what: 'message', here: 'Mend it.', there: 'Fill it.' },
     ]);
   });
 });
@@ -148,8 +144,8 @@ describe('a query in plain text', () => {
   it('ends at a hash sign in WebKit, even at that of a character that the encoding lacks', () => {
     const html =
       '<form method=post accept-charset=windows-1252><input name=a value="😀"><button id=go formmethod=get formenctype=text/plain>Go</button></form>';
-    const sentIn = (ways: Ways) => answerSubmission({ html, by: '#go' }, ways);
-    expect(sentIn(engineWays.webkit)).toMatchObject({ url: '/?a=&' });
-    expect(sentIn(engineWays.chromium)).toMatchObject({ url: '/?a=&%23128512;' });
+    const sentIn = (deviations: Deviations) => answerSubmission({ html, by: '#go' }, deviations);
+    expect(sentIn(engineDeviations.webkit)).toMatchObject({ url: '/?a=&' });
+    expect(sentIn(engineDeviations.chromium)).toMatchObject({ url: '/?a=&%23128512;' });
   });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
-import { readForm } from '../form/read-form';
-import { sends } from '../form/sender';
+import { readForm } from '../html/read-form';
+import { sends } from '../html/sender';
 import { targetId } from '../target/target';
 import { submissionOutlook } from './submission-outlook';
 

@@ -1,9 +1,9 @@
-import type { Field } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { pageOf } from '../form/page-controls';
-import { askingOf } from '../observation/asking';
-import type { SubmissionObservation } from '../observation/observation';
-import { standardWays } from '../standard/ways';
+import type { FormDocument } from '../document/form-document';
+import type { Field } from '../html/field';
+import { pageOf } from '../html/page-controls';
+import { askingOf } from '../questions/asking';
+import type { SubmissionObservation } from '../questions/submission/facts';
+import { noDeviations } from '../standard/deviations';
 import type { TargetId } from '../target/target';
 import { predict } from './predict';
 import { type UnsentField, unsentFields } from './unsent-fields';
@@ -32,7 +32,7 @@ export function submissionOutlook(
     observations: targets
       .flatMap((target) => predict(target, asking, ''))
       .filter((one): one is SubmissionObservation => one.question === 'submission'),
-    unsent: unsentFields(markup, fields, owner, standardWays),
+    unsent: unsentFields(markup, fields, owner, noDeviations),
     ways: waysToSend(markup, fields, button),
   };
 }

@@ -4,11 +4,11 @@ import { trustText } from './trust';
 
 describe('how far to trust the model', () => {
   it('is told by kind where there were questions about it, with the engine and its version', () => {
-    expect(trustText({ ways: 'chromium' }, 'number')).toContain(`validity of number fields`);
-    expect(trustText({ ways: 'firefox' }, 'meter')).toContain(
+    expect(trustText({ deviations: 'chromium' }, 'number')).toContain(`validity of number fields`);
+    expect(trustText({ deviations: 'firefox' }, 'meter')).toContain(
       `${agreement.firefox.validityInAll.asked.toLocaleString('en-GB')} questions about the validity of fields`,
     );
-    expect(trustText({ ways: 'webkit' }, 'submission')).toMatch(
+    expect(trustText({ deviations: 'webkit' }, 'submission')).toMatch(
       /forms, the model sends \d+\.\d\d % byte for byte as WebKit 2/,
     );
   });

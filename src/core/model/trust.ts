@@ -1,6 +1,6 @@
-import type { FieldKind } from '../form/field';
-import type { Habits } from '../target/habits';
+import type { FieldKind } from '../html/field';
 import agreement from './agreement.json';
+import type { Habits } from './deviations/habits';
 
 interface Count {
   readonly agreed: number;
@@ -23,12 +23,12 @@ const titles = { chromium: 'Chromium', firefox: 'Firefox', webkit: 'WebKit' } as
  * @param about a kind of field, what is sent, or what keys do
  */
 export function trustText(
-  { ways }: Pick<Habits, 'ways'>,
+  { deviations }: Pick<Habits, 'deviations'>,
   about: FieldKind | 'submission' | 'typing',
 ): string {
-  const known = agreements[ways];
+  const known = agreements[deviations];
   if (!known) return 'How far the model agrees with an engine was not measured.';
-  const engine = `${titles[ways]} ${known.version}`;
+  const engine = `${titles[deviations]} ${known.version}`;
   if (about === 'submission')
     return `Of ${number(known.submission.asked)} forms, the model sends ${percent(known.submission)} byte for byte as ${engine} does.`;
   if (about === 'typing')

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
 import { targets } from '../target/line-up';
 import { plainVariant } from '../target/variant';
 import { type Speaker, speakerFor, takesText, tryValue } from './try-value';

@@ -1,31 +1,31 @@
-import { appliesTo } from '../form/attribute-registry';
-import { type Field, type FieldKind, isDated, isTypedText } from '../form/field';
+import { appliesTo } from '../html/attribute-registry';
+import { type Field, type FieldKind, isDated, isTypedText } from '../html/field';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { arrowed } from '../standard/stepping';
 import type { ValidityFlag } from '../standard/validity-flags';
-import { habitsOf } from '../target/habits';
 import type { Target } from '../target/target';
 import { type Language, plainVariant } from '../target/variant';
-import { engineWays } from './engine-ways';
-import { admittedNumberText, numberFieldValue } from './number-filter';
+import { engineDeviations } from './deviations/engine-deviations';
+import { habitsOf } from './deviations/habits';
+import { admittedNumberText, numberFieldValue } from './deviations/number-filter';
 import { validationMessage } from './validation-message';
 
 /** Whose ways and words the model takes for a target. */
 export interface Speaker {
-  readonly engine: keyof typeof engineWays;
+  readonly engine: keyof typeof engineDeviations;
   readonly language: Language;
 }
 
 /** Null for targets that the model cannot speak for: this browser, remote endpoints, engines from which a kind is withheld. */
 export function speakerFor(target: Target): Speaker | null {
   if (target.ask === 'engine') {
-    if (target.withheld || !(target.engine in engineWays)) return null;
-    return { engine: target.engine as keyof typeof engineWays, language: target.variant.language };
+    if (target.withheld || !(target.engine in engineDeviations)) return null;
+    return { engine: target.engine as keyof typeof engineDeviations, language: target.variant.language };
   }
   const habits = target.ask === 'model' ? habitsOf(target.id) : null;
-  return habits && { engine: habits.ways, language: plainVariant.language };
+  return habits && { engine: habits.deviations, language: plainVariant.language };
 }
 
 /** What becomes of a text that a person enters. */
@@ -51,12 +51,12 @@ export function takesText(kind: FieldKind): boolean {
  * long, the rest is not let in.
  */
 export function tryValue(field: Field, text: string, { engine, language }: Speaker): Tried {
-  const ways = engineWays[engine];
+  const deviations = engineDeviations[engine];
   const { value, badInput } = entered(field, text, engine);
-  const state = fieldStateOf(field, { value, byPerson: true, badInput }, ways);
-  const { flags, willValidate } = validityOf(state, ways);
+  const state = fieldStateOf(field, { value, byPerson: true, badInput }, deviations);
+  const { flags, willValidate } = validityOf(state, deviations);
   const to = (direction: 1 | -1) => {
-    const stepping = arrowed(state, direction, ways);
+    const stepping = arrowed(state, direction, deviations);
     return stepping.status === 'value' ? stepping.value : state.currentValue;
   };
   return {
@@ -64,7 +64,7 @@ export function tryValue(field: Field, text: string, { engine, language }: Speak
     flags,
     willValidate,
     message: willValidate
-      ? validationMessage(field, state, flags, { words: engine, ways: engine }, language)
+      ? validationMessage(field, state, flags, { words: engine, deviations: engine }, language)
       : '',
     arrows: state.kind === 'number' ? { up: to(1), down: to(-1) } : null,
   };
@@ -77,7 +77,8 @@ function entered(
 ): { readonly value: string; readonly badInput: boolean } {
   if (field.kind === 'number') {
     const left = engine === 'chromium' ? admittedNumberText('', '', text) : text;
-    const value = engine === 'chromium' ? numberFieldValue(left) : engineWays[engine].sanitizeNumber(left);
+    const value =
+      engine === 'chromium' ? numberFieldValue(left) : engineDeviations[engine].sanitizeNumber(left);
     return { value, badInput: left !== '' && value === '' };
   }
   const [control] = field.controls;

@@ -1,11 +1,11 @@
-import { type Field, tellsSelection } from '../form/field';
-import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
-import type { TypingFacts, TypingStep } from '../observation/observation';
-import { keptParts } from '../replay/kept-parts';
+import { type Field, tellsSelection } from '../html/field';
+import type { PageControls } from '../html/page-controls';
+import type { TypingFacts, TypingStep } from '../questions/typing/facts';
 import type { Script, Stroke } from '../script/stroke';
-import type { Habits } from '../target/habits';
-import { engineWays } from './engine-ways';
+import { keptParts } from '../structural-sharing';
+import { engineDeviations } from './deviations/engine-deviations';
+import type { Habits } from './deviations/habits';
 import type { RaisedEvent } from './typing/event-log';
 import { placeIn } from './typing/typing-place';
 import { Typist } from './typing/typist';
@@ -20,7 +20,7 @@ export function typeScript(
   field: Field,
   script: Script,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
   page?: PageControls,
 ): TypingFacts {
   return scriptTyping(field, guards, habits, page)(script);
@@ -33,18 +33,18 @@ export function typeScript(
 export function scriptTyping(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
   page: PageControls = { controls: field.controls, forms: [] },
 ): (script: Script) => TypingFacts {
   const { ordinal } = field.controls[0];
-  const ways = engineWays[habits.ways];
+  const deviations = engineDeviations[habits.deviations];
   let typist: Typist | null = null;
   let typed: { readonly script: Script; readonly steps: readonly TypingStep[] } = { script: [], steps: [] };
   return (script) => {
     if (!typist || typed.script.length === 0 || !goesOn(typed.script, script)) {
-      const place = placeIn(page, ({ control }) => control.ordinal === ordinal, ways);
+      const place = placeIn(page, ({ control }) => control.ordinal === ordinal, deviations);
       if (!place) throw new Error(`The page has no control ${ordinal}.`);
-      typist = new Typist(place, habits.typing, ways, guards);
+      typist = new Typist(place, habits.typing, deviations, guards);
       typed = { script: [], steps: [] };
       if (script[0]?.kind !== 'focus') typist.focus('script');
     }

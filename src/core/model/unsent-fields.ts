@@ -1,8 +1,8 @@
-import type { Field, FieldId, FieldKind } from '../form/field';
-import { pageOf } from '../form/page-controls';
+import type { Field, FieldId, FieldKind } from '../html/field';
+import { pageOf } from '../html/page-controls';
 import { parsedState } from '../standard/control-state';
+import type { Deviations } from '../standard/deviations';
 import { type Unsent, whyUnsent } from '../standard/entry-list';
-import type { Ways } from '../standard/ways';
 
 /** A field that a button can never send, whatever is filled in, and why. */
 export interface UnsentField {
@@ -29,13 +29,13 @@ export function unsentFields(
   markup: string,
   fields: readonly Field[],
   form: number | null,
-  ways: Ways,
+  deviations: Deviations,
 ): UnsentField[] {
   const { controls } = pageOf(markup);
   return fields.flatMap((field) => {
     const states = field.controls.flatMap(({ ordinal }) => {
       const control = controls[ordinal];
-      return control ? [parsedState(control, ways)] : [];
+      return control ? [parsedState(control, deviations)] : [];
     });
     const [first] = states;
     if (!first) return [];
@@ -47,7 +47,7 @@ export function unsentFields(
         },
       ];
     const why = states.map((state) => {
-      const unsent = whyUnsent({ ...state, checked: true }, { submitter: null }, ways);
+      const unsent = whyUnsent({ ...state, checked: true }, { submitter: null }, deviations);
       return unsent === 'never sent'
         ? `${kindNames[field.kind] ?? field.kind} is never sent`
         : unsent && reasons[unsent];

@@ -1,12 +1,12 @@
-import { attribute, type Field } from '../form/field';
+import { attribute, type Field } from '../html/field';
 import type { ConstrainedField } from '../standard/constraint-validation';
 import type { ValidityFlag } from '../standard/validity-flags';
-import type { Habits } from '../target/habits';
 import { type Language, plainVariant } from '../target/variant';
-import { engineWays } from './engine-ways';
+import { engineDeviations } from './deviations/engine-deviations';
+import type { Habits } from './deviations/habits';
+import { type EngineWords, filledWords } from './deviations/message-words';
+import messageWords from './deviations/message-words.json';
 import { situationOf } from './message-situation';
-import { type EngineWords, filledWords } from './message-words';
-import messageWords from './message-words.json';
 
 /** As `npm run measure:messages` wrote it. */
 const measured: Readonly<Partial<Record<string, EngineWords>>> = messageWords as Record<string, EngineWords>;
@@ -19,7 +19,7 @@ export function validationMessage(
   field: Field,
   state: ConstrainedField,
   flags: readonly ValidityFlag[],
-  { words, ways }: Pick<Habits, 'words' | 'ways'>,
+  { words, deviations }: Pick<Habits, 'words' | 'deviations'>,
   language: Language = plainVariant.language,
 ): string | null {
   if (flags.length === 0) return '';
@@ -29,6 +29,6 @@ export function validationMessage(
   const flag = engine?.order.find((one) => flags.includes(one));
   if (!spoken || !flag) return null;
   const title = attribute(field.controls[0], 'title') || null;
-  const { id, slots } = situationOf(state, flags, flag, title, engineWays[ways]);
+  const { id, slots } = situationOf(state, flags, flag, title, engineDeviations[deviations]);
   return filledWords(spoken.words[id], slots, spoken.style, language);
 }

@@ -1,5 +1,5 @@
-import { type Field, fieldOfControl } from '../form/field';
-import { pageOf } from '../form/page-controls';
+import { type Field, fieldOfControl } from '../html/field';
+import { pageOf } from '../html/page-controls';
 import { type ControlState, parsedState } from '../standard/control-state';
 import { invalidControls } from '../standard/form-submission';
 import { implicitSubmission } from '../standard/implicit-submission';

@@ -1,3 +1,5 @@
+import type { Target } from '../target/target';
+
 /** Where an answer comes from. The three are never blurred: every number and picture shows which one it is. */
 export type Provenance = Measured | Captured | Modelled;
 
@@ -50,5 +52,18 @@ export function provenanceText(provenance: Provenance): string {
       return `Captured: ${provenance.browser}, ${provenance.events} events`;
     case 'modelled':
       return `Modelled: ${provenance.source}`;
+  }
+}
+
+/** The mark that a target's answers carry. */
+export function markOf(target: Target): ProvenanceMark {
+  switch (target.ask) {
+    case 'engine':
+      return 'measured';
+    case 'probe':
+    case 'device':
+      return 'captured';
+    case 'model':
+      return 'modelled';
   }
 }

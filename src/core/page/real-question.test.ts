@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { limits } from '../form/form-document';
+import { limits } from '../document/form-document';
 import { readRealQuestion } from './real-question';
 
 const question = {

@@ -1,9 +1,9 @@
 import { boolean, mixed, object, string } from 'yup';
-import type { FieldId } from '../form/field';
-import { limits } from '../form/form-document';
+import { limits } from '../document/form-document';
+import { ownPageSchema } from '../document/own-page';
+import type { FieldId } from '../html/field';
 import { type PhoneEngine, phoneEngines } from '../keyboard/keyboard-question';
 import { type QuestionReading, readQuestion } from '../read-question';
-import { ownPageSchema } from './own-page';
 import type { RealQuestion } from './real-sending';
 
 const schema = object({

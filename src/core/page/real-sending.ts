@@ -1,7 +1,7 @@
-import type { FieldId } from '../form/field';
+import type { OwnPage } from '../document/own-page';
+import type { FieldId } from '../html/field';
 import type { PhoneEngine } from '../keyboard/keyboard-question';
 import type { Picture } from '../observation/picture';
-import type { OwnPage } from './own-page';
 
 /** Asks an engine to send the form of an own page for real: what is sent arrives. */
 export interface RealQuestion {

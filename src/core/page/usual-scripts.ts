@@ -1,8 +1,8 @@
-import { type Field, isTypedText } from '../form/field';
-import type { FormDocument } from '../form/form-document';
-import { typingTasks } from '../form/form-document';
-import { validTrial } from '../form/trial-value';
-import type { TypingTasks } from '../observation/asking';
+import type { FormDocument } from '../document/form-document';
+import { typingTasks } from '../document/form-document';
+import { validTrial } from '../document/trial-value';
+import type { TypingTasks } from '../guard/typing-task';
+import { type Field, isTypedText } from '../html/field';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
 

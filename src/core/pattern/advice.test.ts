@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainPattern } from '../../../tests/fixtures/patterns';
-import { readForm } from '../form/read-form';
 import { holdsCheck } from '../guard/check-digit';
+import { readForm } from '../html/read-form';
+import { longestText, ruleSamples } from '../rules/rule-samples';
 import { growthOf, measuredGrowth, slowTexts } from './blow-up';
 import { knownShapes, shapeCheck, shapeOf } from './known-shapes';
 import { patternTable } from './pattern-table';
 import { patternWarnings } from './pattern-warnings';
-import { longestText, ruleSamples } from './rule-samples';
 import { slowText } from './slow-text';
 import { acceptsText, type Table } from './table';
 import { standingOf } from './three-way';

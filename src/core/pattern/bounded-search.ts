@@ -1,5 +1,5 @@
+import type { Verdict } from '../guard/verdict';
 import type { Budget } from '../regexp/budget';
-import type { Verdict } from '../replay/verdict';
 import { plainest } from './plain-characters';
 
 /** What was found by trying, where no table can be made: `searched` says that more may be there than was looked at. */

@@ -1,5 +1,5 @@
-import { attribute, type Field } from '../form/field';
 import type { Guard } from '../guard/guard';
+import { attribute, type Field } from '../html/field';
 import type { Pattern } from '../regexp/pattern';
 
 /** The pattern that is edited: the field's own attribute, or a guard by its id. */

@@ -1,5 +1,5 @@
-import { attribute, type Field } from '../form/field';
-import { wordsOfName } from '../form/words-of-name';
+import { attribute, type Field } from '../html/field';
+import { wordsOfName } from '../html/words-of-name';
 
 /** A sort of text that forms ask for again and again, with what people really enter. All of it is invented for Ukko. */
 export interface KnownShape {

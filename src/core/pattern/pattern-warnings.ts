@@ -8,10 +8,17 @@ import { patternTable } from './pattern-table';
 import { acceptsText, dead, type Table } from './table';
 import { shortestText } from './texts';
 
-/** What is probably not meant, with a text that shows it. */
-export interface PatternWarning {
-  readonly sort: WarningSort;
-  readonly says: string;
+/** What is probably not meant, with a text that shows it. Its sentence is made in `words/`. */
+export type PatternWarning = Shown &
+  (
+    | { readonly sort: Exclude<WarningSort, 'is ignored' | 'never matches'> }
+    /** `reason` is the matcher's own; null: a hyphen stands where the v flag wants it escaped, which some engines take. */
+    | { readonly sort: 'is ignored'; readonly reason: string | null }
+    /** `source` is what never matches; `isAnchored`: an anchor stands in the middle of it. */
+    | { readonly sort: 'never matches'; readonly source: string; readonly isAnchored: boolean }
+  );
+
+interface Shown {
   /** Where it stands in the source; null: all of it. */
   readonly span: SourceSpan | null;
   /** A text that shows it; null where no text can. */
@@ -63,9 +70,7 @@ function ignored(pattern: Pattern, reason: string): PatternWarning[] {
   return [
     {
       sort: 'is ignored',
-      says: isHyphen
-        ? 'A hyphen stands where the v flag wants it escaped: most engines ignore the whole pattern and accept everything, others apply it.'
-        : `It does not compile, so browsers ignore it and accept everything: ${reason}`,
+      reason: isHyphen ? null : reason,
       span: null,
       witness: isHyphen ? shortestText(without(anyText, other.table)) : null,
       remedy: isHyphen ? mended : null,
@@ -76,21 +81,9 @@ function ignored(pattern: Pattern, reason: string): PatternWarning[] {
 const anyText = lengthTable(1, null, 'code units');
 
 function wholeWarnings(table: Table): PatternWarning[] {
-  if (table.start === dead)
-    return [whole('accepts nothing', 'No text matches it: nothing that is entered can ever be sent.', null)];
-  return acceptsText(table, '')
-    ? [
-        whole(
-          'accepts no text',
-          'It matches nothing at all too. A field that has to be filled in needs “required” besides; browsers never hold an empty field against its pattern.',
-          '',
-        ),
-      ]
-    : [];
-}
-
-function whole(sort: WarningSort, says: string, witness: string | null): PatternWarning {
-  return { sort, says, span: null, witness, remedy: null };
+  const ofAll = { span: null, remedy: null };
+  if (table.start === dead) return [{ sort: 'accepts nothing', witness: null, ...ofAll }];
+  return acceptsText(table, '') ? [{ sort: 'accepts no text', witness: '', ...ofAll }] : [];
 }
 
 /** Alternatives that no text can reach, most often because an anchor stands where something comes before or behind it. */
@@ -111,9 +104,8 @@ function neverMatching(
     return [
       {
         sort: 'never matches' as const,
-        says: isAnchored
-          ? `“${source}” never matches: an anchor stands in the middle of it.`
-          : `“${source}” never matches.`,
+        source,
+        isAnchored,
         span,
         witness: null,
         remedy: null,
@@ -143,7 +135,6 @@ function looseAnchors(
   return [
     {
       sort: 'anchors bind one alternative',
-      says: 'An anchor binds the alternative in which it stands and no other: the rest is looked for anywhere in the text.',
       span: null,
       witness: shortestText(without(table, meant.table, budget)),
       remedy,
@@ -174,6 +165,8 @@ function within(part: Part, before?: Part, after?: Part): Within[] {
   }
 }
 
+type SetSort = 'dot takes anything' | 'A to z' | 'digits of other scripts';
+
 function setWarnings(
   pattern: Pattern,
   part: Extract<Part, { is: 'set' }>,
@@ -188,23 +181,18 @@ function setWarnings(
     const other = patternTable({ ...pattern, source: remedy }, budget);
     return table && other.status === 'known' ? shortestText(without(table, other.table, budget)) : null;
   };
-  const warning = (sort: WarningSort, says: string, raw: string): PatternWarning[] => {
+  const warning = (sort: SetSort, raw: string): PatternWarning[] => {
     const remedy = replaced(raw);
     const witness = witnessOf(remedy);
-    return witness === null && table ? [] : [{ sort, says, span: part.span, witness, remedy }];
+    return witness === null && table ? [] : [{ sort, span: part.span, witness, remedy }];
   };
   const isAlone = part.raw === '.' && (isWritten(before) || isWritten(after));
-  if (isAlone) return warning('dot takes anything', 'A dot that is not escaped takes any character.', '\\.');
+  if (isAlone) return warning('dot takes anything', '\\.');
   if (/(?:^|[^\\])[A-Z]-[a-z]/.test(part.raw))
-    return warning(
-      'A to z',
-      'From a capital to a small letter there are other characters in between: [ \\ ] ^ _ `.',
-      part.raw.replace(/([A-Z])-([a-z])/, '$1-Za-$2'),
-    );
+    return warning('A to z', part.raw.replace(/([A-Z])-([a-z])/, '$1-Za-$2'));
   if (/\\p\{(?:Nd|N|Number|Decimal_Number|(?:General_Category|gc)=(?:Nd|N))\}/.test(part.raw))
     return warning(
       'digits of other scripts',
-      'It takes the digits of every script, which most servers do not read as numbers.',
       part.raw.replace(/\\p\{[^}]*\}/, part.raw.startsWith('[') ? '0-9' : '[0-9]'),
     );
   return [];

@@ -1,12 +1,12 @@
-import type { Field } from '../form/field';
-import type { PageControls } from '../form/page-controls';
 import type { Guard } from '../guard/guard';
 import { holds, mayStand } from '../guard/rule';
+import type { Field } from '../html/field';
+import type { PageControls } from '../html/page-controls';
+import type { Habits } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
-import type { TypingFacts } from '../observation/observation';
+import type { TypingFacts } from '../questions/typing/facts';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
-import type { Habits } from '../target/habits';
 
 /** Ways by which a text can reach a field. */
 export const routes = [
@@ -21,7 +21,7 @@ export const routes = [
 ] as const;
 export type Route = (typeof routes)[number];
 
-export type BypassOutcome = 'held' | 'got past' | 'rewritten' | 'blocked too much' | 'not tried';
+export type BypassOutcome = 'held' | 'bypassed' | 'rewritten' | 'blocked too much' | 'not tried';
 
 /** What one guard, alone, does with a text that it should not let stand, on one way. */
 export interface BypassCell {
@@ -41,7 +41,7 @@ export interface BypassRow {
 }
 
 /** Which habits a way is tried with. */
-export type HabitsByRoute = (route: Route) => Pick<Habits, 'ways' | 'typing'>;
+export type HabitsByRoute = (route: Route) => Pick<Habits, 'deviations' | 'typing'>;
 
 /** Texts that rules of all kinds object to, short ones first. */
 const objectionable = [
@@ -140,9 +140,9 @@ function tryRoute({ route, guard, bad, good, run, free }: Trial): BypassCell {
 }
 
 function outcomeOf(guard: Guard, before: string, text: string, stops: () => boolean): BypassOutcome {
-  if (guard.stage === 'on submission' || guard.remedy === 'refuse') return stops() ? 'held' : 'got past';
-  if (objects(guard, text)) return 'got past';
-  return text === '' ? 'held' : text === before ? 'got past' : 'rewritten';
+  if (guard.stage === 'on submission' || guard.remedy === 'refuse') return stops() ? 'held' : 'bypassed';
+  if (objects(guard, text)) return 'bypassed';
+  return text === '' ? 'held' : text === before ? 'bypassed' : 'rewritten';
 }
 
 /** At submission a guard refuses what it does not let stand, however it came in. */

@@ -1,18 +1,18 @@
-import type { Field } from '../form/field';
 import { type Guard, isStrict } from '../guard/guard';
 import { guardName, holds, mayStand } from '../guard/rule';
-import { engineWays } from '../model/engine-ways';
+import { type Judgement, judgementOf } from '../guard/verdict';
+import type { Field } from '../html/field';
+import { engineDeviations } from '../model/deviations/engine-deviations';
+import { type Habits, isNativeField } from '../model/deviations/habits';
 import { typedNumberValue } from '../model/typing/number-text';
 import { patternTable } from '../pattern/pattern-table';
-import { submitRule } from '../pattern/rule-table';
 import { dead, stateAfter } from '../pattern/table';
+import { submitRule } from '../rules/rule-table';
 import { validityOf, willValidate } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { ValidityFlag } from '../standard/validity-flags';
 import { sanitizeValue } from '../standard/value-sanitization';
-import { type Habits, isNativeField } from '../target/habits';
-import { type Judgement, judgementOf } from './verdict';
 
 export interface Judge {
   judge(text: string): Judgement;
@@ -28,7 +28,7 @@ const accepted: Judgement = { verdict: 'accepted', by: [] };
 export function judgeFor(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
 ): Judge {
   const own = isNativeField(habits) ? () => none : ownCheck(field, habits);
   const strict = guards.filter((guard) => guard.on && isStrict(guard));
@@ -56,7 +56,7 @@ function isTakenAsTyped({ kind }: Field): boolean {
 function isImpossible(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways'>,
+  habits: Pick<Habits, 'deviations'>,
   text: string,
 ): boolean {
   const rule = submitRule(field, guards, habits);
@@ -78,19 +78,19 @@ export function mayBecome(guard: Guard, text: string): boolean {
 
 function ownCheck(
   field: Field,
-  { ways: engine, typing }: Pick<Habits, 'ways' | 'typing'>,
+  { deviations: engine, typing }: Pick<Habits, 'deviations' | 'typing'>,
 ): (text: string) => readonly ValidityFlag[] {
-  const ways = engineWays[engine];
+  const deviations = engineDeviations[engine];
   const isNumber = field.kind === 'number';
   // Read once: what changes from text to text is the value alone.
-  const untouched = fieldStateOf(field, { value: '', byPerson: true }, ways);
-  if (!willValidate(untouched, ways)) return () => none;
+  const untouched = fieldStateOf(field, { value: '', byPerson: true }, deviations);
+  if (!willValidate(untouched, deviations)) return () => none;
   return (text) => {
     const currentValue = isNumber
-      ? typedNumberValue(text, typing, ways)
-      : sanitizeValue(field.kind, text, untouched, ways);
+      ? typedNumberValue(text, typing, deviations)
+      : sanitizeValue(field.kind, text, untouched, deviations);
     const badInput = isNumber && text !== '' && currentValue === '';
-    return validityOf({ ...untouched, currentValue, badInput }, ways).flags;
+    return validityOf({ ...untouched, currentValue, badInput }, deviations).flags;
   };
 }
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
 import { offeredGuards } from '../guard/offered-guards';
+import { readForm } from '../html/read-form';
+import { habitsOf } from '../model/deviations/habits';
 import { scriptTyping } from '../model/type-script';
 import type { Script } from '../script/stroke';
-import { habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { type ModelledReplay, tailOf, withTail } from './modelled-replay';
 import { strokeVerdicts } from './stroke-verdicts';

@@ -1,8 +1,8 @@
-import type { TypingFacts, TypingStep } from '../observation/observation';
+import type { Judgement } from '../guard/verdict';
+import type { TypingFacts, TypingStep } from '../questions/typing/facts';
+import { keptParts } from '../structural-sharing';
 import type { TargetId } from '../target/target';
-import { keptParts } from './kept-parts';
 import type { StrokeVerdicts } from './stroke-verdicts';
-import type { Judgement } from './verdict';
 
 /** What the model says of a script on one target. */
 export interface ModelledReplay {

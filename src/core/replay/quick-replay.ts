@@ -1,13 +1,13 @@
-import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
 import { decideBeforeInsert, decideKey, rewriteAfterInput, rewriteOnLeaving } from '../guard/stages';
+import { type Judgement, judgementOf } from '../guard/verdict';
+import type { Field } from '../html/field';
+import type { Habits } from '../model/deviations/habits';
 import { admittedText } from '../model/typing/admitted-text';
 import { bufferOf, type EditingBuffer, insertText } from '../script/editing-buffer';
 import { graphemes } from '../script/graphemes';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
-import type { Habits } from '../target/habits';
 import { judgeFor } from './judge';
-import { type Judgement, judgementOf } from './verdict';
 
 /** What becomes of a sample that is typed into an empty field, grapheme by grapheme. */
 export interface Replayed extends Judgement {
@@ -24,7 +24,7 @@ export interface Replayed extends Judgement {
 export function quickReplay(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
 ): (sample: string) => Replayed {
   const { judge } = judgeFor(field, guards, habits);
   const at = (stage: Guard['stage']) => guards.filter((guard) => guard.on && guard.stage === stage);

@@ -1,14 +1,14 @@
-import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
-import type { Habits } from '../target/habits';
+import type { Sample } from '../guard/sample';
+import { judged } from '../guard/verdict';
+import type { Field } from '../html/field';
+import type { Habits } from '../model/deviations/habits';
 import type { TargetId } from '../target/target';
 import { quickReplay } from './quick-replay';
-import type { Sample } from './sample';
-import { judged } from './verdict';
 
 export interface ReplayTarget {
   readonly id: TargetId;
-  readonly habits: Pick<Habits, 'ways' | 'typing'>;
+  readonly habits: Pick<Habits, 'deviations' | 'typing'>;
 }
 
 /** Verdicts of many samples on several targets, as small as can be: one number for each. */

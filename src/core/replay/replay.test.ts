@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
-import { fieldId } from '../form/field';
-import { pageOf } from '../form/page-controls';
-import { readForm } from '../form/read-form';
 import type { Guard } from '../guard/guard';
 import { editingKeys, offeredGuards } from '../guard/offered-guards';
+import { verdicts } from '../guard/verdict';
+import { fieldId } from '../html/field';
+import { pageOf } from '../html/page-controls';
+import { readForm } from '../html/read-form';
+import { type Habits, habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
 import { graphemes } from '../script/graphemes';
-import { type Habits, habitsOf } from '../target/habits';
 import { targetId } from '../target/target';
 import { bypassTable, type Route } from './bypass';
 import { judgeFor } from './judge';
@@ -17,7 +18,6 @@ import { replaySamples } from './replay-samples';
 import { readSamples, writeSamples } from './sample-table';
 import { strokeVerdicts } from './stroke-verdicts';
 import { twoStageCheck } from './two-stage';
-import { verdicts } from './verdict';
 
 const habits = (id: string): Habits => {
   const found = habitsOf(targetId(id));
@@ -147,16 +147,16 @@ describe('ways in', () => {
     const [row] = bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(markup));
     return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
   };
-  it('show that a filter on keys is got past by everything that is no key', () => {
+  it('show that a filter on keys is bypassed by everything that is no key', () => {
     expect(table(digits)).toEqual({
       'hardware keys': 'held',
-      'soft keys': 'got past',
-      paste: 'got past',
-      drop: 'got past',
-      autofill: 'got past',
-      dictation: 'got past',
-      composition: 'got past',
-      script: 'got past',
+      'soft keys': 'bypassed',
+      paste: 'bypassed',
+      drop: 'bypassed',
+      autofill: 'bypassed',
+      dictation: 'bypassed',
+      composition: 'bypassed',
+      script: 'bypassed',
     });
   });
   it('show which keys a filter swallows', () => {
@@ -180,12 +180,12 @@ describe('ways in', () => {
       'held',
       'held',
     ]);
-    expect([found.autofill, found.composition, found.script]).toEqual(['got past', 'got past', 'got past']);
+    expect([found.autofill, found.composition, found.script]).toEqual(['bypassed', 'bypassed', 'bypassed']);
   });
   it('show that a rewrite holds everywhere but where a script sets the value', () => {
     const { script, ...others } = table({ ...digits, stage: 'after input' });
     expect(new Set(Object.values(others))).toEqual(new Set(['held']));
-    expect(script).toBe('got past');
+    expect(script).toBe('bypassed');
   });
   it('show that a rule at submission holds whatever way the text came', () => {
     const { script, ...others } = table(

@@ -1,9 +1,9 @@
-import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
-import type { TypingFacts } from '../observation/observation';
-import type { Habits } from '../target/habits';
+import type { Judgement } from '../guard/verdict';
+import type { Field } from '../html/field';
+import type { Habits } from '../model/deviations/habits';
+import type { TypingFacts } from '../questions/typing/facts';
 import { judgeFor } from './judge';
-import type { Judgement } from './verdict';
 
 /** What would become of the text if it were sent after each stroke, and what is sent in the end. */
 export interface StrokeVerdicts {
@@ -15,7 +15,7 @@ export interface StrokeVerdicts {
 export function strokeVerdicts(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
   { steps }: Pick<TypingFacts, 'steps'>,
 ): StrokeVerdicts {
   const { judge } = judgeFor(field, guards, habits);

@@ -1,7 +1,7 @@
-import type { Field } from '../form/field';
 import type { Guard } from '../guard/guard';
+import type { Field } from '../html/field';
+import type { Habits } from '../model/deviations/habits';
 import { graphemes } from '../script/graphemes';
-import type { Habits } from '../target/habits';
 import { judgeFor } from './judge';
 import { quickReplay, type Replayed } from './quick-replay';
 
@@ -32,7 +32,7 @@ export function* twoStageCheck(
   field: Field,
   guards: readonly Guard[],
   texts: readonly string[],
-  habits: Pick<Habits, 'ways' | 'typing'>,
+  habits: Pick<Habits, 'deviations' | 'typing'>,
 ): Generator<number, TwoStageCheck> {
   const { judge } = judgeFor(field, guards, habits);
   const replay = quickReplay(field, guards, habits);

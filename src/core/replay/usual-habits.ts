@@ -1,4 +1,4 @@
-import { type Habits, habitsOf } from '../target/habits';
+import { type Habits, habitsOf } from '../model/deviations/habits';
 import { targetId } from '../target/target';
 
 /** The habits of a browser on a desk; a soft keyboard's way in is tried on a phone. */

@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
-import { decisionText, type Report, standingOf } from './report';
+import { findingWords, targetWords } from '../words/finding-words';
+import { readable } from './readable';
+import { decisionText, type Report, sinceBaseline } from './report';
 
 /** Findings as CSV (RFC 4180), a row each. A cell that a spreadsheet would reckon as a formula starts with an apostrophe. */
 export function csvReport(report: Report): string {
@@ -15,20 +17,23 @@ export function csvReport(report: Report): string {
     'standing',
     'decision',
   ];
-  const data = report.findings.map((finding) => [
-    finding.harm,
-    finding.field?.label ?? '',
-    finding.says,
-    finding.targets.map(({ name }) => name).join('; '),
-    finding.marks.join('; '),
-    finding.why,
-    finding.remedy ?? '',
-    [
-      ...finding.targets.flatMap((on) => on.says.map((text) => `${on.name}: ${text}`)),
-      ...finding.details,
-    ].join('; '),
-    standingOf(report, finding),
-    decisionText(report.decisions.get(finding.id)),
-  ]);
+  const data = report.findings.map((finding) => {
+    const { says, why, remedy, details } = findingWords(finding);
+    return [
+      finding.harm,
+      finding.field?.label ?? '',
+      says,
+      finding.targets.map(({ name }) => name).join('; '),
+      finding.marks.join('; '),
+      why,
+      remedy ?? '',
+      [
+        ...finding.targets.flatMap((on) => targetWords(on).map((text) => `${on.name}: ${text}`)),
+        ...details,
+      ].join('; '),
+      sinceBaseline(report, finding),
+      decisionText(report.decisions.get(finding.id)),
+    ].map(readable);
+  });
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`;
 }

@@ -1,22 +1,24 @@
-import { causeText, type Drift, type Drifted } from '../drift/drift';
-import { type ChangedLine, changedLines } from '../finding/change';
+import type { Drift, Drifted } from '../drift/drift';
 import { type Finding, type FoundOn, shownByTargets } from '../finding/finding';
-import type { Field } from '../form/field';
-import { readForm } from '../form/read-form';
+import { type ChangedLine, changedLines } from '../finding/remedy-edit';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import type { Picture } from '../observation/picture';
 import type { ProvenanceMark } from '../observation/provenance';
 import { provenanceMarks } from '../observation/provenance';
+import { answerDriftWords, causeText, setupWords } from '../words/drift-words';
+import { findingTitle, findingWords, targetWords } from '../words/finding-words';
+import { harmTitles } from '../words/harm-words';
 import { type Html, html } from './html';
 import { reportStyle } from './html-report-style';
 import {
   askedTargets,
   byHarm,
   decisionText,
-  harmTitles,
   type Report,
   type ShownPictures,
   shownPictures,
-  standingOf,
+  sinceBaseline,
   timeText,
 } from './report';
 
@@ -91,34 +93,36 @@ function driftPart({ since, setup, fresh, gone, changed, same, answers }: Drift)
   const list = (title: string, all: readonly Drifted[]) =>
     all.length > 0 &&
     html`<h3>${title} <small>${all.length}</small></h3><ul>${all.map(
-      ({ finding, because }) => html`<li>${finding.says} <small>(${causeText(because)})</small></li>`,
+      ({ finding, because }) =>
+        html`<li>${findingTitle(finding)} <small>(${causeText(because)})</small></li>`,
     )}</ul>`;
   return html`<section><h2>Since ${timeText(since)}</h2>
 <p>${fresh.length} new, ${changed.length} changed, ${gone.length} gone, ${same.length} as they were. ${
     setup.length > 0
-      ? setup.map(({ text }) => text).join(' ')
+      ? setup.map(setupWords).join(' ')
       : 'The form, the targets and the versions are the same.'
   }</p>
 ${list('New', fresh)}${list('Changed', changed)}${list('Gone', gone)}
 ${
   answers.length > 0 &&
   html`<h3>Other answers <small>${answers.length}</small></h3><ul>${answers.map(
-    ({ target, field, differences, because }) =>
-      html`<li>${field.label} in ${target.name}: ${differences.map(({ text }) => text).join(' ')} <small>(${causeText(because)})</small></li>`,
+    (one) =>
+      html`<li>${one.field.label}: ${answerDriftWords(one).join(' ')} <small>(${causeText(one.because)})</small></li>`,
   )}</ul>`
 }</section>`;
 }
 
 function findingPart(report: Report, finding: Finding, pictures: ShownPictures): Html {
-  const { field, says, marks, targets, details, why, remedy, change } = finding;
-  const standing = standingOf(report, finding);
+  const { field, marks, targets, change } = finding;
+  const { says, why, remedy, details } = findingWords(finding);
+  const standing = sinceBaseline(report, finding);
   const decision = report.decisions.get(finding.id);
   const lines = change?.kind === 'markup' ? changedLines(report.run.form.markup, change.edits) : [];
   return html`<article>
 <h4>${marks.map(mark)} ${says}${standing === 'new' || standing === 'changed' ? html` <b class="standing">${standing}</b>` : null}</h4>
 ${picturesOf(report, finding, pictures)}
-${targets.map((on) => on.says.length > 0 && targetPart(on, field === null))}
-${targets.length > 0 && targets.every((on) => on.says.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}
+${targets.map((on) => on.proofs.length > 0 && targetPart(on, field === null))}
+${targets.length > 0 && targets.every((on) => on.proofs.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}
 ${details.map((text) => html`<p class="on">${text}</p>`)}
 <p class="why">${why}</p>
 ${remedy && html`<p>${remedy}</p>`}
@@ -128,7 +132,9 @@ ${decision ? html`<p class="decision">Decision: ${decisionText(decision)}</p>` :
 }
 
 /** What a target shows; of more fields than one, a line for each. */
-function targetPart({ mark: known, name, says }: FoundOn, isOfMany: boolean): Html {
+function targetPart(on: FoundOn, isOfMany: boolean): Html {
+  const { mark: known, name } = on;
+  const says = targetWords(on);
   const words = isOfMany ? html`<ul>${says.map((text) => html`<li>${text}</li>`)}</ul>` : null;
   return html`<p class="on">${mark(known)} <b>${name}</b> ${isOfMany ? null : says.join(' ')}</p>${words}`;
 }

@@ -1,9 +1,11 @@
 import type { Drift, Drifted } from '../drift/drift';
 import type { Finding } from '../finding/finding';
-import { askedTargets, type Report, standingOf } from './report';
+import { answerDriftWords, setupWords } from '../words/drift-words';
+import { findingTitle, findingWords, targetWords } from '../words/finding-words';
+import { askedTargets, type Report, sinceBaseline } from './report';
 
 /** The version of the JSON report; docs/report.schema.json publishes its shape. */
-export const jsonReportVersion = 1;
+export const jsonReportVersion = 2;
 
 /** A report as JSON. */
 export function jsonReport(report: Report): string {
@@ -26,7 +28,7 @@ export function jsonReport(report: Report): string {
     })),
     findings: report.findings.map((finding) => ({
       ...toldOf(finding),
-      standing: standingOf(report, finding),
+      standing: sinceBaseline(report, finding),
       decision: report.decisions.get(finding.id) ?? null,
     })),
     drift: drift && driftTold(drift),
@@ -34,23 +36,34 @@ export function jsonReport(report: Report): string {
   return `${JSON.stringify(value, null, 2)}\n`;
 }
 
-function toldOf({ id, field, says, harm, why, remedy, details, targets, marks }: Finding) {
-  return { id, field, says, harm, why, remedy, details, targets, marks };
+function toldOf(finding: Finding) {
+  const { id, field, claim, harm, targets, marks } = finding;
+  const { says, why, remedy, details } = findingWords(finding);
+  const code = claim.code === 'fault' ? claim.fault.code : claim.code;
+  const on = targets.map((one) => {
+    const { target, name, mark } = one;
+    return { target, name, mark, says: targetWords(one) };
+  });
+  return { id, field, code, says, harm, why, remedy, details, targets: on, marks };
 }
 
 function driftTold(drift: Drift) {
-  const of = ({ finding, because }: Drifted) => ({ finding: finding.id, says: finding.says, because });
+  const of = ({ finding, because }: Drifted) => ({
+    finding: finding.id,
+    says: findingTitle(finding),
+    because,
+  });
   return {
     since: drift.since,
-    setup: drift.setup,
+    setup: drift.setup.map((one) => ({ cause: one.cause, target: one.target, text: setupWords(one) })),
     new: drift.fresh.map(of),
     gone: drift.gone.map(of),
-    changed: drift.changed.map((one) => ({ ...of(one), before: one.before.says })),
-    answers: drift.answers.map(({ target, field, differences, because }) => ({
-      target: target.id,
-      field: field.id,
-      differences: differences.map(({ text }) => text),
-      because,
+    changed: drift.changed.map((one) => ({ ...of(one), before: findingTitle(one.before) })),
+    answers: drift.answers.map((one) => ({
+      target: one.target.id,
+      field: one.field.id,
+      differences: answerDriftWords(one),
+      because: one.because,
     })),
   };
 }

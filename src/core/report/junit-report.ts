@@ -1,7 +1,8 @@
 import type { Finding } from '../finding/finding';
-import { readForm } from '../form/read-form';
+import { readForm } from '../html/read-form';
+import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { junitXml } from './junit';
-import { decisionText, type Report, standingOf } from './report';
+import { decisionText, type Report, sinceBaseline } from './report';
 
 /**
  * A report as JUnit XML: a suite for each field with a case for each finding, and one that passes where nothing was found.
@@ -18,16 +19,21 @@ export function junitReport(report: Report, fails: ReadonlySet<Finding>): string
       const classname = `${form.name}.${name}`;
       const cases = own.map((finding) => ({
         classname,
-        name: finding.says,
-        failure: fails.has(finding) ? `${finding.harm}: ${finding.remedy ?? finding.why}` : null,
+        name: findingTitle(finding),
+        failure: fails.has(finding) ? failureText(finding) : null,
         output: [
-          `${standingOf(report, finding)}, ${decisionText(report.decisions.get(finding.id))}, ${finding.marks.join(' and ')}`,
-          ...finding.targets.map((on) => `${on.name} (${on.mark}): ${on.says.join(' ')}`),
-          ...finding.details,
+          `${sinceBaseline(report, finding)}, ${decisionText(report.decisions.get(finding.id))}, ${finding.marks.join(' and ')}`,
+          ...finding.targets.map((on) => `${on.name} (${on.mark}): ${targetWords(on).join(' ')}`),
+          ...findingWords(finding).details,
         ].join('\n'),
       }));
       const nothing = { classname, name: 'nothing found', failure: null };
       return [{ name: `${form.name}, ${name}`, cases: cases.length > 0 ? cases : [nothing] }];
     }),
   );
+}
+
+function failureText(finding: Finding): string {
+  const { remedy, why } = findingWords(finding);
+  return `${finding.harm}: ${remedy ?? why}`;
 }

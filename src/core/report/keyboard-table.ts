@@ -1,7 +1,7 @@
-import { takesKeys } from '../form/field';
-import { readForm } from '../form/read-form';
+import { takesKeys } from '../html/field';
+import { readForm } from '../html/read-form';
 import { bringsText, comesUp } from '../keyboard/comes-up';
-import { entryOf } from '../keyboard/entry';
+import { traitsOf } from '../keyboard/input-traits';
 import { keyboardHabitsOf } from '../keyboard/keyboard-habits';
 import { targets } from '../target/line-up';
 
@@ -22,7 +22,7 @@ export function keyboardTable(markup: string): string {
     ...fields.map((field) =>
       line([
         field.label,
-        ...shown.map(({ habits }) => bringsText(comesUp(habits, entryOf(field), 'en-US').brings)),
+        ...shown.map(({ habits }) => bringsText(comesUp(habits, traitsOf(field), 'en-US').brings)),
       ]),
     ),
   ].join('\n');

@@ -1,12 +1,17 @@
-import { causeText, type Drift } from '../drift/drift';
+import type { Drift } from '../drift/drift';
 import type { Finding } from '../finding/finding';
-import { askedTargets, byHarm, decisionText, harmTitles, type Report, standingOf, timeText } from './report';
+import { causeText, setupWords } from '../words/drift-words';
+import { findingTitle, findingWords } from '../words/finding-words';
+import { harmTitles } from '../words/harm-words';
+import { counted } from '../words/listed';
+import { readable } from './readable';
+import { askedTargets, byHarm, decisionText, type Report, sinceBaseline, timeText } from './report';
 
 /** A report as Markdown, short enough for the description of a pull request: what is new first, the rest folded away. */
 export function markdownReport(report: Report): string {
   const { run, findings, drift } = report;
-  const fresh = findings.filter((one) => standingOf(report, one) !== 'known');
-  const known = findings.filter((one) => standingOf(report, one) === 'known');
+  const fresh = findings.filter((one) => sinceBaseline(report, one) !== 'known');
+  const known = findings.filter((one) => sinceBaseline(report, one) === 'known');
   return `${[
     `## ${plain(run.form.name)}: ${counted(findings.length, 'finding')}${drift ? `, ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone` : ''}`,
     ...(drift ? [driftLine(drift)] : []),
@@ -14,7 +19,9 @@ export function markdownReport(report: Report): string {
     ...(drift && drift.gone.length > 0
       ? [
           '### Gone',
-          ...drift.gone.map(({ finding, because }) => `- ~~${plain(finding.says)}~~ (${causeText(because)})`),
+          ...drift.gone.map(
+            ({ finding, because }) => `- ~~${plain(findingTitle(finding))}~~ (${causeText(because)})`,
+          ),
         ]
       : []),
     ...(known.length > 0
@@ -39,7 +46,7 @@ export function markdownReport(report: Report): string {
 }
 
 function driftLine({ since, setup }: Drift): string {
-  const changes = setup.map(({ text }) => plain(text)).join(' ');
+  const changes = setup.map((one) => plain(setupWords(one))).join(' ');
   return `Since ${timeText(since)}: ${changes || 'form, targets and versions are the same.'}\n`;
 }
 
@@ -52,8 +59,9 @@ function listed(report: Report, findings: readonly Finding[]): string[] {
 }
 
 function line(report: Report, finding: Finding): string {
-  const { says, remedy, targets, marks, details } = finding;
-  const standing = standingOf(report, finding);
+  const { targets, marks } = finding;
+  const { says, remedy, details } = findingWords(finding);
+  const standing = sinceBaseline(report, finding);
   const decision = report.decisions.get(finding.id);
   const notes = [
     ...(standing === 'found' || standing === 'known' ? [] : [`**${standing}**`]),
@@ -68,14 +76,9 @@ function line(report: Report, finding: Finding): string {
   ].join('\n');
 }
 
-function counted(count: number, noun: string): string {
-  return `${count} ${noun}${count === 1 ? '' : 's'}`;
-}
-
 /** Text that Markdown, and the HTML in it, takes as it is: in one line, nothing of it a mark, a link or a mention. */
 function plain(text: string): string {
-  return text
-    .replace(/\s+/g, ' ')
+  return readable(text.replace(/\s+/g, ' '))
     .replace(/[\\`*_{}[\]()#+!|~<>&]/g, (one) => `\\${one}`)
     .replace(/@(?=\w)/g, '&#64;');
 }

@@ -1,11 +1,11 @@
 import type { Drift } from '../drift/drift';
 import { type Decision, type Finding, type FindingId, type Harm, harms } from '../finding/finding';
-import type { FieldId } from '../form/field';
-import { type Answers, answersOf, answerTo } from '../observation/answers';
+import type { FieldId } from '../html/field';
 import type { Picture, PictureId } from '../observation/picture';
-import { type ProvenanceMark, provenanceText } from '../observation/provenance';
-import type { Run } from '../observation/run';
-import { markOf, type Target, type TargetId } from '../target/target';
+import { markOf, type ProvenanceMark, provenanceText } from '../observation/provenance';
+import { type Answers, answersOf, answerTo } from '../run/answers';
+import type { Run } from '../run/run';
+import type { Target, TargetId } from '../target/target';
 
 /** Everything that a report is written from; every sort of report is one writer over it. */
 export interface Report {
@@ -46,25 +46,17 @@ export function askedTargets({ lineUp, observations }: Report['run']): AskedTarg
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */
-export type Standing = 'new' | 'changed' | 'known' | 'found';
+export type SinceBaseline = 'new' | 'changed' | 'known' | 'found';
 
-export function standingOf({ drift }: Report, finding: Finding): Standing {
-  return standingIn(drift, finding);
+export function sinceBaseline({ drift }: Report, finding: Finding): SinceBaseline {
+  return sinceBaselineIn(drift, finding);
 }
 
-export function standingIn(drift: Drift | null, finding: Finding): Standing {
+export function sinceBaselineIn(drift: Drift | null, finding: Finding): SinceBaseline {
   if (!drift) return 'found';
   if (drift.fresh.some((one) => one.finding === finding)) return 'new';
   return drift.changed.some((one) => one.finding === finding) ? 'changed' : 'known';
 }
-
-export const harmTitles: Readonly<Record<Harm, string>> = {
-  'cannot enter a valid value': 'A valid value cannot be entered',
-  'value lost': 'What was entered is lost',
-  'wrong value sent': 'Something else is sent than was meant',
-  'person misled': 'The person is misled',
-  cosmetic: 'It looks or reads otherwise, or takes more taps',
-};
 
 /** Findings by what they do to the person, the worst first; without the empty groups. */
 export function byHarm(findings: readonly Finding[]): { harm: Harm; findings: Finding[] }[] {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { Sample } from '../replay/sample';
-import type { Judged } from '../replay/verdict';
+import type { Sample } from '../guard/sample';
+import type { Judged } from '../guard/verdict';
 import { junitXml } from './junit';
 
 /** One sample on one target. */

@@ -1,5 +1,6 @@
-import { appliesTo } from '../form/attribute-registry';
-import type { FieldKind } from '../form/field';
+import { appliesTo } from '../html/attribute-registry';
+import type { FieldKind } from '../html/field';
+import { type Deviations, noDeviations } from './deviations';
 import { parseNonNegativeInteger } from './non-negative-integers';
 import {
   countedIn,
@@ -10,7 +11,6 @@ import {
   rangeOf,
 } from './ranges-and-steps';
 import { type ValidityFlag, validityFlags } from './validity-flags';
-import { standardWays, type Ways } from './ways';
 
 /** All that the constraints of one field read. Lengths are in UTF-16 code units. */
 export interface ConstrainedField extends RangeAttributes {
@@ -46,28 +46,31 @@ export interface Validity {
 }
 
 /** HTML Standard, "Constraints": a candidate for constraint validation, that is, not barred from it. */
-export function willValidate(field: ConstrainedField, ways: Ways = standardWays): boolean {
-  if (ways.barredKinds.includes(field.kind) || field.disabled || field.inDatalist) return false;
+export function willValidate(field: ConstrainedField, deviations: Deviations = noDeviations): boolean {
+  if (deviations.barredKinds.includes(field.kind) || field.disabled || field.inDatalist) return false;
   return !(field.readonly && field.isEntry);
 }
 
 /** HTML Standard, "Constraints": every way in which the field suffers, whether or not it is barred from validation. */
-export function validityOf(field: ConstrainedField, ways: Ways = standardWays): Validity {
+export function validityOf(field: ConstrainedField, deviations: Deviations = noDeviations): Validity {
   const suffers: Record<ValidityFlag, boolean> = {
-    valueMissing: isValueMissing(field, ways),
-    typeMismatch: isTypeMismatch(field, ways),
-    patternMismatch: isPatternMismatch(field, ways),
+    valueMissing: isValueMissing(field, deviations),
+    typeMismatch: isTypeMismatch(field, deviations),
+    patternMismatch: isPatternMismatch(field, deviations),
     ...lengthFlags(field),
-    ...rangeFlags(field, ways),
-    badInput: field.badInput || (field.kind === 'email' && isUnreadable(field, ways)),
+    ...rangeFlags(field, deviations),
+    badInput: field.badInput || (field.kind === 'email' && isUnreadable(field, deviations)),
     customError: field.customMessage !== '',
   };
-  return { willValidate: willValidate(field, ways), flags: validityFlags.filter((flag) => suffers[flag]) };
+  return {
+    willValidate: willValidate(field, deviations),
+    flags: validityFlags.filter((flag) => suffers[flag]),
+  };
 }
 
-function isValueMissing(field: ConstrainedField, ways: Ways): boolean {
+function isValueMissing(field: ConstrainedField, deviations: Deviations): boolean {
   if (!field.required || !appliesTo('required', field.kind)) return false;
-  if (field.kind === 'radio' && field.isNameless && !ways.namelessRadioMayMiss) return false;
+  if (field.kind === 'radio' && field.isNameless && !deviations.namelessRadioMayMiss) return false;
   if (field.kind === 'checkbox' || field.kind === 'radio' || field.kind === 'file') return !field.checked;
   if (field.kind === 'select') return field.isUnselected;
   const mutable = !field.readonly && !field.disabled;
@@ -75,10 +78,10 @@ function isValueMissing(field: ConstrainedField, ways: Ways): boolean {
   return field.currentValue === '';
 }
 
-function isTypeMismatch(field: ConstrainedField, ways: Ways): boolean {
+function isTypeMismatch(field: ConstrainedField, deviations: Deviations): boolean {
   if (field.currentValue === '') return false;
-  if (field.kind === 'url') return !ways.isUrl(field.currentValue);
-  return field.kind === 'email' && !addressesIn(field).every(ways.isEmailAddress);
+  if (field.kind === 'url') return !deviations.isUrl(field.currentValue);
+  return field.kind === 'email' && !addressesIn(field).every(deviations.isEmailAddress);
 }
 
 /** HTML Standard, "Email state": the addresses of a list stand between commas. */
@@ -93,16 +96,16 @@ function partsOf(field: ConstrainedField): string[] {
   return parts.length === 1 && parts[0] === '' ? [] : parts;
 }
 
-function isUnreadable(field: ConstrainedField, ways: Ways): boolean {
-  return field.currentValue !== '' && addressesIn(field).some(ways.isUnreadableEmail);
+function isUnreadable(field: ConstrainedField, deviations: Deviations): boolean {
+  return field.currentValue !== '' && addressesIn(field).some(deviations.isUnreadableEmail);
 }
 
-function isPatternMismatch(field: ConstrainedField, ways: Ways): boolean {
+function isPatternMismatch(field: ConstrainedField, deviations: Deviations): boolean {
   const { kind, currentValue, pattern } = field;
   if (pattern === null || currentValue === '' || !appliesTo('pattern', kind)) return false;
-  const reading = ways.readPattern(pattern);
+  const reading = deviations.readPattern(pattern);
   if (reading.status === 'ignored') return false;
-  const lists = kind === 'email' || (ways.patternReadsLists && field.multiple);
+  const lists = kind === 'email' || (deviations.patternReadsLists && field.multiple);
   const values = lists ? partsOf(field) : [currentValue];
   return values.some((value) => !reading.matches(value));
 }
@@ -120,14 +123,15 @@ function lengthFlags(field: ConstrainedField): { tooLong: boolean; tooShort: boo
 
 function rangeFlags(
   field: ConstrainedField,
-  ways: Ways,
+  deviations: Deviations,
 ): Record<'rangeUnderflow' | 'rangeOverflow' | 'stepMismatch', boolean> {
   const none = { rangeUnderflow: false, rangeOverflow: false, stepMismatch: false };
-  const range = rangeOf(field.kind, field, ways);
+  const range = rangeOf(field.kind, field, deviations);
   const value =
-    range && countedIn(range.counting, field.currentValue, range.counting.toNumber ? 'limit' : 'value', ways);
+    range &&
+    countedIn(range.counting, field.currentValue, range.counting.toNumber ? 'limit' : 'value', deviations);
   if (!range || !value) return none;
-  const stepMismatch = isStepMismatch(field.kind, range, value, ways);
+  const stepMismatch = isStepMismatch(field.kind, range, value, deviations);
   const { min, max } = range.exact;
   const [below, above] = [min && value.compare(min) < 0, max && value.compare(max) > 0];
   if (hasReversedRange(field.kind, range)) {
@@ -137,7 +141,7 @@ function rangeFlags(
   return {
     rangeUnderflow: Boolean(below),
     rangeOverflow:
-      Boolean(above) && !(field.kind === 'range' && !ways.reversedRangeOverflows && isReversed(range)),
+      Boolean(above) && !(field.kind === 'range' && !deviations.reversedRangeOverflows && isReversed(range)),
     stepMismatch,
   };
 }

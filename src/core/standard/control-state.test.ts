@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type FieldKind, inputTypes } from '../form/field';
-import { readForm } from '../form/read-form';
-import { engineWays } from '../model/engine-ways';
+import { type FieldKind, inputTypes } from '../html/field';
+import { readForm } from '../html/read-form';
+import { engineDeviations } from '../model/deviations/engine-deviations';
 import {
   type ControlState,
   constraintsOf,
@@ -18,12 +18,12 @@ import {
   withType,
   withValue,
 } from './control-state';
-import { standardWays } from './ways';
+import { noDeviations } from './deviations';
 
-const parsed = (markup: string, ways = standardWays): ControlState => {
+const parsed = (markup: string, deviations = noDeviations): ControlState => {
   const [field] = readForm(markup).fields;
   if (!field) throw new Error(markup);
-  return parsedState(field.controls[0], ways);
+  return parsedState(field.controls[0], deviations);
 };
 const set = (state: ControlState, value: string): ControlState => {
   const changed = withValue(state, value);
@@ -58,7 +58,7 @@ describe('a control as it was parsed', () => {
 
   it('reflects its kind, as far as the engine knows it', () => {
     expect(typeReflected(parsed('<input type=week>'))).toBe('week');
-    expect(typeReflected(parsed('<input type=week>', engineWays.firefox))).toBe('text');
+    expect(typeReflected(parsed('<input type=week>', engineDeviations.firefox))).toBe('text');
     expect(typeReflected(parsed('<input type=datetime>'))).toBe('text');
     expect(typeReflected(parsed('<select multiple></select>'))).toBe('select-multiple');
     expect(typeReflected(parsed('<button>Go</button>'))).toBe('submit');
@@ -116,7 +116,7 @@ describe('a kind that changes', () => {
   it('takes the value from the attribute anew in engines that do so', () => {
     const date = parsed('<input type=date value="not a date">');
     expect(idlValueOf(withType(date, 'text'))).toBe('');
-    expect(idlValueOf(withType(date, 'text', engineWays.chromium))).toBe('not a date');
+    expect(idlValueOf(withType(date, 'text', engineDeviations.chromium))).toBe('not a date');
   });
 });
 
@@ -139,8 +139,8 @@ describe('a select', () => {
   });
   it('starts with a disabled option in WebKit alone', () => {
     const markup = '<select><option disabled>a<option>b</select>';
-    expect(idlValueOf(parsed(markup, engineWays.webkit))).toBe('a');
-    expect(idlValueOf(parsed(markup, engineWays.chromium))).toBe('b');
+    expect(idlValueOf(parsed(markup, engineDeviations.webkit))).toBe('a');
+    expect(idlValueOf(parsed(markup, engineDeviations.chromium))).toBe('b');
   });
 });
 

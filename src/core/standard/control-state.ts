@@ -1,9 +1,9 @@
-import { type Control, type FieldKind, kindOf, type Option } from '../form/field';
+import { type Control, type FieldKind, kindOf, type Option } from '../html/field';
 import type { ConstrainedField } from './constraint-validation';
+import { type Deviations, noDeviations } from './deviations';
 import { meterValue, progressValue } from './gauges';
 import { parseNonNegativeInteger } from './non-negative-integers';
 import { sanitizeValue } from './value-sanitization';
-import { standardWays, type Ways } from './ways';
 
 /**
  * What a control holds beside its attributes (HTML Standard, "Form control infrastructure": the value, the dirty value
@@ -46,17 +46,17 @@ export function valueModeOf(kind: FieldKind): ValueMode {
 }
 
 /** The kind as an engine takes it: one that it does not know is a text box. */
-function kindIn(control: Control, type: string | null, ways: Ways): FieldKind {
+function kindIn(control: Control, type: string | null, deviations: Deviations): FieldKind {
   const kind = kindOf(control.element, type);
-  return ways.unknownKinds.includes(kind) ? 'text' : kind;
+  return deviations.unknownKinds.includes(kind) ? 'text' : kind;
 }
 
 /** A control as it was parsed. */
-export function parsedState(control: Control, ways: Ways = standardWays): ControlState {
+export function parsedState(control: Control, deviations: Deviations = noDeviations): ControlState {
   const attributes = Object.fromEntries(control.attributes.map(({ name, value }) => [name, value]));
   const state: ControlState = {
     control,
-    kind: kindIn(control, attributes.type ?? null, ways),
+    kind: kindIn(control, attributes.type ?? null, deviations),
     attributes,
     value:
       control.element === 'textarea' || control.element === 'output'
@@ -68,14 +68,14 @@ export function parsedState(control: Control, ways: Ways = standardWays): Contro
     files: 0,
     customMessage: '',
   };
-  if (control.element === 'select') return { ...state, selected: selectedAtFirst(state, ways) };
-  const numeric = state.kind === 'number' ? { ...state, value: ways.parsedNumber(state.value) } : state;
-  return sanitized(numeric, ways);
+  if (control.element === 'select') return { ...state, selected: selectedAtFirst(state, deviations) };
+  const numeric = state.kind === 'number' ? { ...state, value: deviations.parsedNumber(state.value) } : state;
+  return sanitized(numeric, deviations);
 }
 
-function sanitized(state: ControlState, ways: Ways): ControlState {
+function sanitized(state: ControlState, deviations: Deviations): ControlState {
   if (valueModeOf(state.kind) !== 'value') return state;
-  return { ...state, value: sanitizeValue(state.kind, state.value, sanitizationOf(state), ways) };
+  return { ...state, value: sanitizeValue(state.kind, state.value, sanitizationOf(state), deviations) };
 }
 
 function sanitizationOf({ attributes }: ControlState) {
@@ -91,20 +91,20 @@ function sanitizationOf({ attributes }: ControlState) {
 }
 
 /** HTML Standard, "The select element", display size. */
-function displaySizeOf({ attributes }: ControlState, ways: Ways): number {
+function displaySizeOf({ attributes }: ControlState, deviations: Deviations): number {
   const asked = parseNonNegativeInteger(attributes.size ?? null);
-  return (asked === 0 && ways.sizeZeroIsNone ? null : asked) ?? ('multiple' in attributes ? 4 : 1);
+  return (asked === 0 && deviations.sizeZeroIsNone ? null : asked) ?? ('multiple' in attributes ? 4 : 1);
 }
 
 /** HTML Standard, "The select element", the selectedness setting algorithm. */
-function selectedAtFirst(state: ControlState, ways: Ways): number[] {
+function selectedAtFirst(state: ControlState, deviations: Deviations): number[] {
   const { options } = state.control;
   const asked = options.flatMap((option, index) => (option.selected ? [index] : []));
   if ('multiple' in state.attributes) return asked;
   const last = asked.at(-1);
   if (last !== undefined) return [last];
-  if (displaySizeOf(state, ways) !== 1) return [];
-  const first = options.findIndex(({ disabled }) => !disabled || ways.startsOnDisabled);
+  if (displaySizeOf(state, deviations) !== 1) return [];
+  const first = options.findIndex(({ disabled }) => !disabled || deviations.startsOnDisabled);
   return first < 0 ? [] : [first];
 }
 
@@ -112,20 +112,20 @@ function selectedAtFirst(state: ControlState, ways: Ways): number[] {
 export function withValue(
   state: ControlState,
   value: string,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): ControlState | 'InvalidStateError' {
   if (state.control.element === 'select') {
     const index = state.control.options.findIndex((option) => option.value === value);
     return { ...state, selected: index < 0 ? [] : [index] };
   }
-  if (state.control.element === 'button') return withAttributes(state, { value }, ways);
+  if (state.control.element === 'button') return withAttributes(state, { value }, deviations);
   switch (valueModeOf(state.kind)) {
     case 'value':
-      return sanitized({ ...state, value, isDirty: true }, ways);
+      return sanitized({ ...state, value, isDirty: true }, deviations);
     case 'filename':
       return value === '' ? state : 'InvalidStateError';
     default:
-      return withAttributes(state, { value }, ways);
+      return withAttributes(state, { value }, deviations);
   }
 }
 
@@ -138,7 +138,7 @@ export function withChecked(state: ControlState, checked: boolean): ControlState
 export function withAttributes(
   state: ControlState,
   attributes: Readonly<Record<string, string>>,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): ControlState {
   const { type, ...others } = attributes;
   const merged: ControlState = { ...state, attributes: { ...state.attributes, ...others } };
@@ -150,24 +150,28 @@ export function withAttributes(
         : state.value,
     checked: state.checked || ('checked' in others && !state.isDirty),
   };
-  const settled = sanitized(renewed, ways);
-  return type === undefined ? settled : withType(settled, type, ways);
+  const settled = sanitized(renewed, deviations);
+  return type === undefined ? settled : withType(settled, type, deviations);
 }
 
 /** A script sets `type` (HTML Standard, "The input element", what follows when the type attribute changes state). */
-export function withType(state: ControlState, type: string, ways: Ways = standardWays): ControlState {
+export function withType(
+  state: ControlState,
+  type: string,
+  deviations: Deviations = noDeviations,
+): ControlState {
   if (state.control.element !== 'input') return state;
-  const kind = kindIn(state.control, type, ways);
+  const kind = kindIn(state.control, type, deviations);
   const [before, after] = [valueModeOf(state.kind), valueModeOf(kind)];
   const typed = { ...state, kind, attributes: { ...state.attributes, type } };
-  if (ways.retypesFromAttribute && !state.isDirty && before === 'value')
-    return sanitized({ ...typed, value: state.attributes.value ?? '' }, ways);
+  if (deviations.retypesFromAttribute && !state.isDirty && before === 'value')
+    return sanitized({ ...typed, value: state.attributes.value ?? '' }, deviations);
   if (before === 'value' && (after === 'default' || after === 'default/on') && state.value !== '')
     return { ...typed, attributes: { ...typed.attributes, value: state.value } };
   if (before !== 'value' && after === 'value')
-    return sanitized({ ...typed, value: state.attributes.value ?? '', isDirty: false }, ways);
+    return sanitized({ ...typed, value: state.attributes.value ?? '', isDirty: false }, deviations);
   if (before !== 'filename' && after === 'filename') return { ...typed, value: '' };
-  return sanitized(typed, ways);
+  return sanitized(typed, deviations);
 }
 
 /** A person chooses files. */
@@ -213,22 +217,24 @@ function selectedOption({ control, selected }: ControlState): Option | undefined
  * HTML Standard, "The select element", suffering from being missing: nothing is selected, or nothing but the placeholder
  * label option, an empty first option of a list that is drawn as one line.
  */
-export function isUnselected(state: ControlState, ways: Ways = standardWays): boolean {
+export function isUnselected(state: ControlState, deviations: Deviations = noDeviations): boolean {
   const { control, selected, attributes } = state;
   if (selected.length === 0) return true;
   if (
     'multiple' in attributes ||
-    displaySizeOf(state, ways) !== 1 ||
+    displaySizeOf(state, deviations) !== 1 ||
     selected.length > 1 ||
     selected[0] !== 0
   )
     return false;
   const [first] = control.options;
-  return first?.value === '' && !first.grouped && !(ways.placeholderComesFirst && control.startsWithOther);
+  return (
+    first?.value === '' && !first.grouped && !(deviations.placeholderComesFirst && control.startsWithOther)
+  );
 }
 
 /** All that the constraints of one control read. */
-export function constraintsOf(state: ControlState, ways: Ways = standardWays): ConstrainedField {
+export function constraintsOf(state: ControlState, deviations: Deviations = noDeviations): ConstrainedField {
   const { kind, attributes, control } = state;
   const text = (name: string) => attributes[name] ?? null;
   return {
@@ -236,7 +242,7 @@ export function constraintsOf(state: ControlState, ways: Ways = standardWays): C
     kind,
     currentValue: idlValueOf(state),
     checked: kind === 'file' ? state.files > 0 : state.checked,
-    isUnselected: control.element === 'select' && isUnselected(state, ways),
+    isUnselected: control.element === 'select' && isUnselected(state, deviations),
     required: 'required' in attributes,
     isNameless: !attributes.name,
     readonly: 'readonly' in attributes,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { pageOf } from '../form/page-controls';
+import { pageOf } from '../html/page-controls';
 import { parsedState } from './control-state';
 import { constructEntryList, type EntryListParameters, whyUnsent } from './entry-list';
 

@@ -1,9 +1,9 @@
-import { appliesTo } from '../form/attribute-registry';
-import { type Direction, directionOfText } from '../form/direction';
-import { isButton } from '../form/field';
+import { appliesTo } from '../html/attribute-registry';
+import { type Direction, directionOfText } from '../html/direction';
+import { isButton } from '../html/field';
 import { type ControlState, idlValueOf } from './control-state';
+import { type Deviations, noDeviations } from './deviations';
 import { parseNonNegativeInteger } from './non-negative-integers';
-import { standardWays, type Ways } from './ways';
 
 /** A file that a person chose; `content` holds one byte a character. */
 export interface ChosenFile {
@@ -47,12 +47,12 @@ export interface EntryListParameters {
 export function constructEntryList(
   controls: readonly ControlState[],
   parameters: EntryListParameters,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Entry[] {
   return controls.flatMap((state) =>
-    whyUnsent(state, parameters, ways) === null
-      ? entriesOf(state, parameters, ways)
-      : ways.strayDirections(state).map((name) => directionEntry(state, name)),
+    whyUnsent(state, parameters, deviations) === null
+      ? entriesOf(state, parameters, deviations)
+      : deviations.strayDirections(state).map((name) => directionEntry(state, name)),
   );
 }
 
@@ -60,13 +60,13 @@ export function constructEntryList(
 export function whyUnsent(
   state: ControlState,
   { submitter }: Pick<EntryListParameters, 'submitter'>,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Unsent | null {
   const { control, kind, attributes } = state;
   if (control.element === 'meter' || control.element === 'progress' || control.element === 'output')
     return 'never sent';
   if (kind === 'reset' || kind === 'button') return 'never sent';
-  if (control.inDatalist && !ways.sendsFromDatalist) return 'in a datalist';
+  if (control.inDatalist && !deviations.sendsFromDatalist) return 'in a datalist';
   if ('disabled' in attributes || control.disabledByFieldset) return 'disabled';
   if (isButton(kind)) {
     if (control.ordinal !== submitter) return 'a button that was not pressed';
@@ -85,7 +85,7 @@ function sentOptions({ control, selected }: ControlState): string[] {
   });
 }
 
-function entriesOf(state: ControlState, parameters: EntryListParameters, ways: Ways): Entry[] {
+function entriesOf(state: ControlState, parameters: EntryListParameters, deviations: Deviations): Entry[] {
   const { control, kind, attributes } = state;
   const { ordinal } = control;
   const name = attributes.name ?? '';
@@ -106,19 +106,19 @@ function entriesOf(state: ControlState, parameters: EntryListParameters, ways: W
       : [one({ name: '', type: 'application/octet-stream', content: '' })];
   }
   if (kind === 'hidden' && name.toLowerCase() === '_charset_') return [one(parameters.encoding)];
-  return [one(sentValue(state, ways)), ...directionOfField(state, ways)];
+  return [one(sentValue(state, deviations)), ...directionOfField(state, deviations)];
 }
 
-function sentValue(state: ControlState, ways: Ways): string {
+function sentValue(state: ControlState, deviations: Deviations): string {
   const value = idlValueOf(state);
-  if (state.kind === 'email') return ways.sentEmail(value, 'multiple' in state.attributes);
+  if (state.kind === 'email') return deviations.sentEmail(value, 'multiple' in state.attributes);
   if (state.kind !== 'textarea' || state.attributes.wrap?.toLowerCase() !== 'hard') return value;
-  return ways.hardWrap(value, parseNonNegativeInteger(state.attributes.cols ?? null) || 20);
+  return deviations.hardWrap(value, parseNonNegativeInteger(state.attributes.cols ?? null) || 20);
 }
 
-function directionOfField(state: ControlState, ways: Ways): Entry[] {
+function directionOfField(state: ControlState, deviations: Deviations): Entry[] {
   const name = state.attributes.dirname;
-  if (name === undefined || (name === '' && !ways.sendsEmptyDirname)) return [];
+  if (name === undefined || (name === '' && !deviations.sendsEmptyDirname)) return [];
   const applies = appliesTo('dirname', state.kind);
   return applies ? [directionEntry(state, name)] : [];
 }

@@ -1,7 +1,7 @@
-import { attribute, type Field, hasAttribute } from '../form/field';
+import { attribute, type Field, hasAttribute } from '../html/field';
 import type { ConstrainedField } from './constraint-validation';
 import { type ControlState, constraintsOf, parsedState, withChecked, withValue } from './control-state';
-import { standardWays, type Ways } from './ways';
+import { type Deviations, noDeviations } from './deviations';
 
 export interface Change {
   /** Set as a script sets `value` (or, for checkbox and radio, `checked` when it is not empty). Null: as parsed. */
@@ -14,10 +14,10 @@ export interface Change {
 export function fieldStateOf(
   field: Field,
   change: Change = { value: null },
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): ConstrainedField {
   const [control] = field.controls;
-  const constraints = constraintsOf(stateAfter(field, change, ways), ways);
+  const constraints = constraintsOf(stateAfter(field, change, deviations), deviations);
   const checkable = field.kind === 'checkbox' || field.kind === 'radio';
   const checked = checkedOf(field, change);
   const chosen = field.controls.findLast((one) => hasAttribute(one, 'checked')) ?? control;
@@ -36,11 +36,11 @@ export function fieldStateOf(
   };
 }
 
-function stateAfter(field: Field, { value }: Change, ways: Ways): ControlState {
-  const parsed = parsedState(field.controls[0], ways);
+function stateAfter(field: Field, { value }: Change, deviations: Deviations): ControlState {
+  const parsed = parsedState(field.controls[0], deviations);
   if (value === null) return parsed;
   if (field.kind === 'checkbox' || field.kind === 'radio') return withChecked(parsed, value !== '');
-  const set = withValue(parsed, value, ways);
+  const set = withValue(parsed, value, deviations);
   return set === 'InvalidStateError' ? parsed : set;
 }
 

@@ -1,10 +1,10 @@
 import { validityOf } from './constraint-validation';
 import type { ControlState } from './control-state';
+import { type Deviations, noDeviations } from './deviations';
 import { type ChosenFile, constructEntryList, type Entry } from './entry-list';
 import { type Bytes, type Enctype, encodeEntries, enctypes, plain, urlencoded } from './form-encodings';
 import { constraintsInGroup, radioGroupOf } from './radio-group';
 import { outputEncoding, windows1252 } from './text-encodings';
-import { standardWays, type Ways } from './ways';
 
 /** A form with the controls that it owns. */
 export interface FormState {
@@ -23,6 +23,10 @@ export interface Submission {
   readonly boundary: string;
 }
 
+/** Why the algorithm ends without a request: what was pressed is no submit button, the method is dialog, or the action leads nowhere. */
+export const notARequestReasons = ['no submit button', 'dialog', 'no address', 'no server'] as const;
+export type NotARequest = (typeof notARequestReasons)[number];
+
 export type SubmissionOutcome =
   | {
       readonly status: 'sent';
@@ -35,23 +39,22 @@ export type SubmissionOutcome =
     }
   /** The first control, in tree order, that is not valid. */
   | { readonly status: 'blocked'; readonly by: ControlState; readonly invalid: readonly ControlState[] }
-  | { readonly status: 'not a request'; readonly why: string };
+  | { readonly status: 'not a request'; readonly why: NotARequest };
 
 /** HTML Standard, "Form submission algorithm", as far as a network request. */
 export function submit(
   form: FormState,
   submission: Submission,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): SubmissionOutcome {
   const submitter = form.controls.find(({ control }) => control.ordinal === submission.submitter) ?? null;
-  if (submitter && !isSubmitter(submitter))
-    return { status: 'not a request', why: 'What was pressed sends no form.' };
+  if (submitter && !isSubmitter(submitter)) return { status: 'not a request', why: 'no submit button' };
   const novalidate =
     'novalidate' in form.attributes || (submitter !== null && 'formnovalidate' in submitter.attributes);
-  const invalid = novalidate ? [] : invalidControls(form.controls, ways);
+  const invalid = novalidate ? [] : invalidControls(form.controls, deviations);
   const [first] = invalid;
   if (first) return { status: 'blocked', by: first, invalid };
-  return request(form, submitter, submission, ways);
+  return request(form, submitter, submission, deviations);
 }
 
 /** HTML Standard, "Categories", submit buttons; one that is disabled does nothing. */
@@ -64,12 +67,12 @@ function isSubmitter({ kind, attributes, control }: ControlState): boolean {
 /** HTML Standard, "Constraints", static validation: the submittable elements that are not valid. */
 export function invalidControls(
   controls: readonly ControlState[],
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): ControlState[] {
   return controls.filter((state) => {
     const { flags, willValidate } = validityOf(
-      constraintsInGroup(state, radioGroupOf(state, controls), ways),
-      ways,
+      constraintsInGroup(state, radioGroupOf(state, controls), deviations),
+      deviations,
     );
     return willValidate && flags.length > 0;
   });
@@ -79,17 +82,15 @@ function request(
   form: FormState,
   submitter: ControlState | null,
   submission: Submission,
-  ways: Ways,
+  deviations: Deviations,
 ): SubmissionOutcome {
   const own = (name: string) => submitter?.attributes[`form${name}`];
   const method = (own('method') ?? form.attributes.method ?? 'get').toLowerCase();
-  if (method === 'dialog')
-    return { status: 'not a request', why: 'The method is dialog: nothing leaves the page.' };
+  if (method === 'dialog') return { status: 'not a request', why: 'dialog' };
   const action = own('action') || form.attributes.action || '';
   const url = URL.canParse(action, submission.base) ? new URL(action, submission.base) : null;
-  if (!url) return { status: 'not a request', why: `The action ${action} is no address.` };
-  if (!/^https?:$/.test(url.protocol))
-    return { status: 'not a request', why: `An action that begins with ${url.protocol} asks no server.` };
+  if (!url) return { status: 'not a request', why: 'no address' };
+  if (!/^https?:$/.test(url.protocol)) return { status: 'not a request', why: 'no server' };
   const encoding = encodingOf(form);
   const entries = constructEntryList(
     form.controls,
@@ -99,7 +100,7 @@ function request(
       ...(submission.files && { files: submission.files }),
       ...(submission.clickedAt && { clickedAt: submission.clickedAt }),
     },
-    ways,
+    deviations,
   );
   url.hash = '';
   const sent = { status: 'sent', entries, encoding } as const;
@@ -107,16 +108,16 @@ function request(
   const enctype: Enctype = enctypes.find((known) => known === asked) ?? 'application/x-www-form-urlencoded';
   const ownMethod = (form.attributes.method ?? 'get').toLowerCase();
   const writesPlain =
-    enctype === 'text/plain' && (ways.plainByOwnMethod ? ownMethod === 'post' : method === 'post');
+    enctype === 'text/plain' && (deviations.plainByOwnMethod ? ownMethod === 'post' : method === 'post');
   if (method !== 'post') {
     const written = writesPlain ? windows1252(plain(entries, encoding)) : urlencoded(entries, encoding);
-    const hash = writesPlain && ways.plainQueryEndsAtHash ? written.indexOf('#') : -1;
+    const hash = writesPlain && deviations.plainQueryEndsAtHash ? written.indexOf('#') : -1;
     url.search = hash < 0 ? written : written.slice(0, hash);
     // An empty query keeps its question mark.
     return {
       ...sent,
       method: 'GET',
-      url: ways.sentUrl(`${url.pathname}${url.search || '?'}`),
+      url: deviations.sentUrl(`${url.pathname}${url.search || '?'}`),
       contentType: null,
       body: '',
     };
@@ -125,7 +126,7 @@ function request(
     enctype === 'text/plain' && !writesPlain
       ? { contentType: enctype, body: urlencoded(entries, encoding) }
       : encodeEntries(entries, enctype, encoding, submission.boundary);
-  return { ...sent, method: 'POST', url: ways.sentUrl(url.pathname + url.search), ...encoded };
+  return { ...sent, method: 'POST', url: deviations.sentUrl(url.pathname + url.search), ...encoded };
 }
 
 /** HTML Standard, "Form submission", picking an encoding for the form; pages under test are in UTF-8. */

@@ -1,4 +1,4 @@
-import { attribute, type Control } from '../form/field';
+import { attribute, type Control } from '../html/field';
 import { parseFloatingPointNumber } from './floating-point-numbers';
 
 function numberIn(control: Control, name: string): number | null {

@@ -1,4 +1,4 @@
-import { type FieldKind, isDated, isTypedText } from '../form/field';
+import { type FieldKind, isDated, isTypedText } from '../html/field';
 import type { ControlState } from './control-state';
 
 /** What Enter in a one-line field does. */

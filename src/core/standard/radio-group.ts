@@ -1,6 +1,6 @@
 import type { ConstrainedField } from './constraint-validation';
 import { type ControlState, constraintsOf } from './control-state';
-import type { Ways } from './ways';
+import type { Deviations } from './deviations';
 
 /** HTML Standard, "Radio Button state": the radio button group that contains it, itself included; empty without a name. */
 export function radioGroupOf(own: ControlState, page: readonly ControlState[]): ControlState[] {
@@ -24,9 +24,9 @@ export function settledRadios(page: readonly ControlState[]): ControlState[] {
 export function constraintsInGroup(
   state: ControlState,
   group: readonly ControlState[],
-  ways: Ways,
+  deviations: Deviations,
 ): ConstrainedField {
-  const constraints = constraintsOf(state, ways);
+  const constraints = constraintsOf(state, deviations);
   if (state.kind !== 'radio' || group.length === 0) return constraints;
   return {
     ...constraints,

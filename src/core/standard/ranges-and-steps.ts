@@ -1,4 +1,4 @@
-import type { FieldKind } from '../form/field';
+import type { FieldKind } from '../html/field';
 import {
   formatDate,
   formatLocalDateAndTime,
@@ -12,7 +12,7 @@ import {
   parseWeek,
 } from './dates-and-times';
 import { Decimal } from './decimal';
-import { type NumberPlace, standardWays, type Ways } from './ways';
+import { type Deviations, type NumberPlace, noDeviations } from './deviations';
 
 /** How a kind counts (HTML Standard, "The input element", the states' conversion algorithms and "The step attribute"). */
 export interface Counting {
@@ -94,17 +94,18 @@ export interface Range {
 export function rangeOf(
   kind: FieldKind,
   attributes: RangeAttributes,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Range | null {
   const counting = countingOf(kind);
   if (!counting) return null;
-  const limit = (text: string | null) => (text === null ? null : countedIn(counting, text, 'limit', ways));
+  const limit = (text: string | null) =>
+    text === null ? null : countedIn(counting, text, 'limit', deviations);
   const preset = (n: number | null) => (n === null ? null : Decimal.fromNumber(n));
   const ownMin = limit(attributes.min);
   const exact = {
     min: ownMin ?? preset(counting.defaultMin),
     max: limit(attributes.max) ?? preset(counting.defaultMax),
-    step: allowedValueStep(kind, counting, attributes.step, ways),
+    step: allowedValueStep(kind, counting, attributes.step, deviations),
     stepBase: ownMin ?? limit(attributes.value) ?? Decimal.fromNumber(counting.defaultStepBase),
   };
   return {
@@ -122,32 +123,34 @@ export function countedIn(
   counting: Counting,
   text: string,
   where: NumberPlace,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Decimal | null {
   if (counting.toNumber) {
     const n = counting.toNumber(text);
-    return n === null || n > lastIn(counting, where, ways) ? null : Decimal.of(n);
+    return n === null || n > lastIn(counting, where, deviations) ? null : Decimal.of(n);
   }
-  const number = ways.numberText(text, where);
+  const number = deviations.numberText(text, where);
   return number === null ? null : Decimal.parse(number);
 }
 
-function lastIn({ isMonths }: Counting, where: NumberPlace, ways: Ways): number {
-  if (isMonths) return ways.lastMonth;
-  return where === 'value' ? ways.lastMoment : Math.min(ways.lastCounted, ways.lastMoment);
+function lastIn({ isMonths }: Counting, where: NumberPlace, deviations: Deviations): number {
+  if (isMonths) return deviations.lastMonth;
+  return where === 'value' ? deviations.lastMoment : Math.min(deviations.lastCounted, deviations.lastMoment);
 }
 
 function allowedValueStep(
   kind: FieldKind,
   counting: Counting,
   step: string | null,
-  ways: Ways,
+  deviations: Deviations,
 ): Decimal | null {
   if (step?.toLowerCase() === 'any') return null;
-  const text = step === null ? null : ways.numberText(step, 'step');
+  const text = step === null ? null : deviations.numberText(step, 'step');
   const asked = text === null ? null : Decimal.parse(text);
   const unit =
-    asked && asked.compare(Decimal.zero) > 0 ? ways.stepOf(kind, asked) : Decimal.of(counting.defaultStep);
+    asked && asked.compare(Decimal.zero) > 0
+      ? deviations.stepOf(kind, asked)
+      : Decimal.of(counting.defaultStep);
   return unit.times(Decimal.of(counting.stepScaleFactor));
 }
 
@@ -156,10 +159,10 @@ export function isStepMismatch(
   kind: FieldKind,
   { exact }: Range,
   value: Decimal,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): boolean {
   const { step, stepBase: base } = exact;
-  return step !== null && !step.isZero() && ways.isStepMismatch({ kind, value, base, step });
+  return step !== null && !step.isZero() && deviations.isStepMismatch({ kind, value, base, step });
 }
 
 /** HTML Standard, "The min and max attributes": a reversed range, which only time has. */

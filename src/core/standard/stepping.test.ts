@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readForm } from '../form/read-form';
-import { engineWays } from '../model/engine-ways';
+import { readForm } from '../html/read-form';
+import { engineDeviations } from '../model/deviations/engine-deviations';
 import { validityOf } from './constraint-validation';
+import { noDeviations } from './deviations';
 import { fieldStateOf } from './field-state';
 import { arrowed, stepped } from './stepping';
-import { standardWays } from './ways';
 
-const stateOf = (attributes: string, value: string, ways = standardWays) => {
+const stateOf = (attributes: string, value: string, deviations = noDeviations) => {
   const [field] = readForm(`<input ${attributes}>`).fields;
   if (!field) throw new Error(attributes);
-  return fieldStateOf(field, { value }, ways);
+  return fieldStateOf(field, { value }, deviations);
 };
 const step = (attributes: string, value: string, count: number) => {
   const stepping = stepped(stateOf(attributes, value), count);
@@ -78,9 +78,14 @@ describe('stepUp() and stepDown()', () => {
 });
 
 describe('arrow keys', () => {
-  const arrow = (engine: keyof typeof engineWays, attributes: string, value: string, direction: 1 | -1) => {
-    const ways = engineWays[engine];
-    const stepping = arrowed(stateOf(attributes, value, ways), direction, ways);
+  const arrow = (
+    engine: keyof typeof engineDeviations,
+    attributes: string,
+    value: string,
+    direction: 1 | -1,
+  ) => {
+    const deviations = engineDeviations[engine];
+    const stepping = arrowed(stateOf(attributes, value, deviations), direction, deviations);
     return stepping.status === 'value' ? stepping.value : stepping.status;
   };
   it.each([

@@ -1,8 +1,8 @@
-import type { FieldKind } from '../form/field';
+import type { FieldKind } from '../html/field';
 import type { ConstrainedField } from './constraint-validation';
 import { Decimal } from './decimal';
+import { type Deviations, noDeviations } from './deviations';
 import { countedIn, type Range, rangeOf } from './ranges-and-steps';
-import { standardWays, type Ways } from './ways';
 
 /** What `stepUp()` and `stepDown()` do. */
 export type Stepping =
@@ -21,25 +21,25 @@ const stays: Stepping = { status: 'stays' };
 export function stepped(
   field: Pick<ConstrainedField, 'kind' | 'currentValue' | 'min' | 'max' | 'step' | 'value'>,
   count: number,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Stepping {
-  const range = ways.unknownKinds.includes(field.kind) ? null : rangeOf(field.kind, field, ways);
+  const range = deviations.unknownKinds.includes(field.kind) ? null : rangeOf(field.kind, field, deviations);
   const { step, stepBase: base } = range?.exact ?? {};
   if (!range || !step || !base) return { status: 'InvalidStateError' };
   const grid = { base, step };
-  const limits = limitsOf(field.kind, range, ways);
-  const reach = onSteps(limits, grid, ways);
+  const limits = limitsOf(field.kind, range, deviations);
+  const reach = onSteps(limits, grid, deviations);
   if (!reach) return stays;
-  const held = countedIn(range.counting, field.currentValue, 'value', ways);
+  const held = countedIn(range.counting, field.currentValue, 'value', deviations);
   const from = held ?? Decimal.zero;
   const isBetween = below(from, grid).compare(from) !== 0;
   const moved = within(limits, reach, moveBy(grid, from, count));
   const goesBack = moved.compare(from) * Math.sign(count) < 0;
   const mayGoBack =
-    (held === null && ways.stepsBackFrom.includes('no value')) ||
-    (isBetween && Math.abs(count) === 1 && ways.stepsBackFrom.includes('between steps'));
+    (held === null && deviations.stepsBackFrom.includes('no value')) ||
+    (isBetween && Math.abs(count) === 1 && deviations.stepsBackFrom.includes('between steps'));
   if (goesBack && !mayGoBack) return stays;
-  return { status: 'value', value: textOf(range, moved, ways) };
+  return { status: 'value', value: textOf(range, moved, deviations) };
 }
 
 /**
@@ -49,20 +49,20 @@ export function stepped(
 export function arrowed(
   field: Parameters<typeof stepped>[0],
   direction: 1 | -1,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): Stepping {
   const isAny = field.step?.toLowerCase() === 'any';
   const asked = { ...field, step: isAny ? null : field.step };
-  const range = rangeOf(field.kind, asked, ways);
-  if (ways.arrowsAsScripts || !range) return stepped(asked, direction, ways);
+  const range = rangeOf(field.kind, asked, deviations);
+  if (deviations.arrowsAsScripts || !range) return stepped(asked, direction, deviations);
   const { min, max, step, stepBase: base } = range.exact;
-  const held = countedIn(range.counting, field.currentValue, 'value', ways);
+  const held = countedIn(range.counting, field.currentValue, 'value', deviations);
   const from = held ?? Decimal.zero;
-  const to = (value: Decimal): Stepping => ({ status: 'value', value: textOf(range, value, ways) });
+  const to = (value: Decimal): Stepping => ({ status: 'value', value: textOf(range, value, deviations) });
   const [behind, ahead] = direction > 0 ? [min, max] : [max, min];
   if (behind && behind.compare(from) * direction > 0) return to(behind);
   const grid = step && !isAny ? { base, step } : null;
-  if (ways.arrowsReachLimits && grid && held && below(from, grid).compare(from) !== 0) {
+  if (deviations.arrowsReachLimits && grid && held && below(from, grid).compare(from) !== 0) {
     const next = moveBy(grid, from, direction);
     return to(ahead && ahead.compare(next) * direction < 0 ? ahead : next);
   }
@@ -72,10 +72,10 @@ export function arrowed(
     if (!ahead || !isPast(moved)) return to(moved);
     return held === null ? to(ahead) : stays;
   }
-  if (!isPast(from) && ahead?.compare(from) !== 0) return stepped(asked, direction, ways);
+  if (!isPast(from) && ahead?.compare(from) !== 0) return stepped(asked, direction, deviations);
   if (held !== null || !grid) return stays;
   // The least value is a step itself: steps are counted from it.
-  const reach = onSteps({ min, max }, grid, ways);
+  const reach = onSteps({ min, max }, grid, deviations);
   const end = direction > 0 ? reach?.max : reach && min;
   return end ? to(end) : stays;
 }
@@ -93,15 +93,16 @@ interface Grid {
 /** ms. */
 const lastMoment = Decimal.of(86_399_999);
 
-function limitsOf(kind: FieldKind, { exact: { min, max } }: Range, ways: Ways): Limits {
-  if (kind !== 'time' || !ways.stepsEndAtMidnight) return { min, max };
+function limitsOf(kind: FieldKind, { exact: { min, max } }: Range, deviations: Deviations): Limits {
+  if (kind !== 'time' || !deviations.stepsEndAtMidnight) return { min, max };
   return { min: min ?? Decimal.zero, max: max ?? lastMoment };
 }
 
 /** The least and the most value that are on a step; null when there is none at all between the limits. */
-function onSteps({ min, max }: Limits, grid: Grid, ways: Ways): Limits | null {
+function onSteps({ min, max }: Limits, grid: Grid, deviations: Deviations): Limits | null {
   if (min && max && min.compare(max) > 0) return null;
-  const least = min && grid.base.plus(ways.stepsUpTo(min.minus(grid.base).over(grid.step)).times(grid.step));
+  const least =
+    min && grid.base.plus(deviations.stepsUpTo(min.minus(grid.base).over(grid.step)).times(grid.step));
   const most = max && below(max, grid);
   if (most && min && most.compare(min) < 0) return null;
   return { min: least && most && least.compare(most) > 0 ? most : least, max: most };
@@ -125,6 +126,6 @@ function below(value: Decimal, { base, step }: Grid): Decimal {
   return base.plus(value.minus(base).over(step).floored().times(step));
 }
 
-function textOf({ counting }: Range, value: Decimal, ways: Ways): string {
-  return counting.toNumber ? counting.toText(value.toNumber()) : ways.rangeText(value);
+function textOf({ counting }: Range, value: Decimal, deviations: Deviations): string {
+  return counting.toNumber ? counting.toText(value.toNumber()) : deviations.rangeText(value);
 }

@@ -1,8 +1,8 @@
-import type { FieldKind } from '../form/field';
+import type { FieldKind } from '../html/field';
 import { parseLocalDateAndTime } from './dates-and-times';
 import { Decimal } from './decimal';
+import { type Deviations, noDeviations } from './deviations';
 import { countedIn, countingOf, type RangeAttributes, rangeOf } from './ranges-and-steps';
-import { standardWays, type Ways } from './ways';
 
 export interface SanitizationAttributes extends RangeAttributes {
   readonly colorSpace?: string | null;
@@ -17,7 +17,7 @@ export function sanitizeValue(
   kind: FieldKind,
   value: string,
   attributes: SanitizationAttributes,
-  ways: Ways = standardWays,
+  deviations: Deviations = noDeviations,
 ): string {
   switch (kind) {
     case 'text':
@@ -29,21 +29,23 @@ export function sanitizeValue(
       return trim(stripNewlines(value));
     case 'email':
       return attributes.multiple
-        ? (ways.listsKeepNewlines ? value : stripNewlines(value)).split(',').map(trim).join(',')
+        ? (deviations.listsKeepNewlines ? value : stripNewlines(value)).split(',').map(trim).join(',')
         : trim(stripNewlines(value));
     case 'number':
-      return ways.sanitizeNumber(value);
+      return deviations.sanitizeNumber(value);
     case 'range':
-      return sanitizeRange(value, attributes, ways);
+      return sanitizeRange(value, attributes, deviations);
     case 'date':
     case 'month':
     case 'week':
     case 'time':
-      return isInReach(kind, value, ways) ? value : '';
+      return isInReach(kind, value, deviations) ? value : '';
     case 'datetime-local':
-      return isInReach(kind, value, ways) ? ways.momentText(parseLocalDateAndTime(value) ?? 0, value) : '';
+      return isInReach(kind, value, deviations)
+        ? deviations.momentText(parseLocalDateAndTime(value) ?? 0, value)
+        : '';
     case 'color':
-      return ways.simpleColor(value, attributes.colorSpace ?? null) ?? '#000000';
+      return deviations.simpleColor(value, attributes.colorSpace ?? null) ?? '#000000';
     case 'textarea':
       return value.replace(/\r\n?/g, '\n');
     default:
@@ -51,9 +53,9 @@ export function sanitizeValue(
   }
 }
 
-function isInReach(kind: FieldKind, value: string, ways: Ways): boolean {
+function isInReach(kind: FieldKind, value: string, deviations: Deviations): boolean {
   const counting = countingOf(kind);
-  return counting !== null && countedIn(counting, value, 'value', ways) !== null;
+  return counting !== null && countedIn(counting, value, 'value', deviations) !== null;
 }
 
 function stripNewlines(text: string): string {
@@ -66,17 +68,17 @@ function trim(text: string): string {
 }
 
 /** HTML Standard, "Range state": default value, clamping, and rounding to a step, ties upwards. */
-function sanitizeRange(value: string, attributes: RangeAttributes, ways: Ways): string {
-  const range = rangeOf('range', attributes, ways);
+function sanitizeRange(value: string, attributes: RangeAttributes, deviations: Deviations): string {
+  const range = rangeOf('range', attributes, deviations);
   if (!range) return value;
   const { step, stepBase } = range.exact;
   const [min, max] = [range.exact.min ?? Decimal.zero, range.exact.max ?? Decimal.of(100)];
-  const given = countedIn(range.counting, value, 'value', ways);
+  const given = countedIn(range.counting, value, 'value', deviations);
   let n = given ?? (max.compare(min) < 0 ? min : min.plus(max.minus(min).over(Decimal.of(2))));
   if (n.compare(max) > 0) n = max;
   // Equal to the lower limit, it is written as that is.
   if (n.compare(min) <= 0) n = min;
   if (step && !step.isZero() && max.compare(min) >= 0)
-    n = ways.nearestStep(n, { step, base: stepBase, min, max });
-  return given && ways.rangeKeepsText && n.compare(given) === 0 ? value : ways.rangeText(n);
+    n = deviations.nearestStep(n, { step, base: stepBase, min, max });
+  return given && deviations.rangeKeepsText && n.compare(given) === 0 ? value : deviations.rangeText(n);
 }

@@ -1,6 +1,6 @@
 import { array, boolean, lazy, mixed, object, string } from 'yup';
-import { attributeRegistry } from '../form/attribute-registry';
-import { inputTypes } from '../form/field';
+import { attributeRegistry } from '../html/attribute-registry';
+import { inputTypes } from '../html/field';
 import { maxTargets } from './line-up';
 import { colourSchemes, languages } from './variant';
 

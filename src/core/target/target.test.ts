@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoForms } from '../demo/demo-forms';
-import { readForm } from '../form/read-form';
-import { habitsOf, isNativeField } from './habits';
+import { readForm } from '../html/read-form';
+import { habitsOf, isNativeField } from '../model/deviations/habits';
 import { defaultLineUp, findTarget, targetIn, targetName, targets } from './line-up';
 import { engineNames, type Target, targetId } from './target';
 import { lineUpSchema, withheldSchema } from './target-schema';

@@ -1,4 +1,3 @@
-import type { ProvenanceMark } from '../observation/provenance';
 import { plainVariant, type Variant } from './variant';
 import type { Withheld } from './withheld';
 
@@ -63,17 +62,4 @@ export function engineTarget(engine: string, name: string, note: string): Engine
     variant: plainVariant,
     withheld: null,
   };
-}
-
-/** The mark that a target's answers carry. */
-export function markOf(target: Target): ProvenanceMark {
-  switch (target.ask) {
-    case 'engine':
-      return 'measured';
-    case 'probe':
-    case 'device':
-      return 'captured';
-    case 'model':
-      return 'modelled';
-  }
 }

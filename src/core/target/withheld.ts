@@ -1,6 +1,6 @@
-import { attributeText, replaceSpan } from '../form/edit-markup';
-import { attribute, type Control, type InputType } from '../form/field';
-import { readForm } from '../form/read-form';
+import { attributeText, replaceSpan } from '../html/edit-markup';
+import { attribute, type Control, type InputType } from '../html/field';
+import { readForm } from '../html/read-form';
 
 /** What a target is made not to know, so that its fallback is really drawn and really typed into. */
 export interface Withheld {

@@ -1,4 +1,4 @@
-import type { FormId } from '../form/form-document';
+import type { FormId } from '../document/form-document';
 import type { Belongings } from './workspace';
 
 type Form = Belongings['forms'][number];
@@ -9,10 +9,10 @@ type Form = Belongings['forms'][number];
  * corrections) stays, and comes where nothing was chosen.
  * @param newId gives the id of a copy
  */
-export function coming(here: Belongings, there: Belongings, newId: () => FormId): Belongings {
+export function additionsFrom(here: Belongings, there: Belongings, newId: () => FormId): Belongings {
   const decided = new Map(here.decisions.map((one) => [keyOf(one), one]));
   return {
-    forms: comingForms(here.forms, there.forms, newId),
+    forms: addedForms(here.forms, there.forms, newId),
     decisions: there.decisions.filter((one) => (decided.get(keyOf(one))?.at ?? '') < one.at),
     lineUps: without(there.lineUps, here.lineUps, ({ formId }) => formId),
     baselines: without(there.baselines, here.baselines, ({ formId }) => formId),
@@ -21,7 +21,7 @@ export function coming(here: Belongings, there: Belongings, newId: () => FormId)
   };
 }
 
-function comingForms(here: readonly Form[], there: readonly Form[], newId: () => FormId): Form[] {
+function addedForms(here: readonly Form[], there: readonly Form[], newId: () => FormId): Form[] {
   const known = new Set(here.map(contentOf));
   const ids = new Set(here.map(({ id }) => id));
   return there.flatMap((form) => {

@@ -1,17 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import kept from '../../../tests/fixtures/files/finding-ids-0.1.json';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
+import type { FormId } from '../document/form-document';
 import type { FindingId } from '../finding/finding';
-import type { FormId } from '../form/form-document';
-import { readForm } from '../form/read-form';
+import { markupFindings } from '../finding/markup-findings';
+import { readForm } from '../html/read-form';
 import { correctionOf, habitCorrection, keysCorrection } from '../keyboard/correction';
-import { entryOf } from '../keyboard/entry';
+import { traitsOf } from '../keyboard/input-traits';
 import { keyboardHabitsOf } from '../keyboard/keyboard-habits';
 import { singleHabits } from '../keyboard/single-habit';
-import type { RunId } from '../observation/run';
+import type { RunId } from '../run/run';
 import { defaultLineUp } from '../target/line-up';
 import { targetId } from '../target/target';
-import { coming } from './merge';
+import { additionsFrom } from './merge';
 import { type Belongings, readWorkspace, type WorkspaceContents } from './workspace';
 
 const phone = targetId('blink-phone');
@@ -39,8 +41,8 @@ const contents: WorkspaceContents = {
   baselines: [{ formId: demoForm.id, run: 'r' as RunId }],
   targets: [...defaultLineUp.targets],
   corrections: [
-    correctionOf(phone, habits, entryOf(level), 'no keyboard', '2026-11-26'),
-    correctionOf(phone, habits, entryOf(level), 'telephone', '2026-11-26'),
+    correctionOf(phone, habits, traitsOf(level), 'no keyboard', '2026-11-26'),
+    correctionOf(phone, habits, traitsOf(level), 'telephone', '2026-11-26'),
     keysCorrection(phone, { sort: 'telephone', language: 'en-US', has: ['-'], lacks: [] }, '2026-11-26'),
     habitCorrection(phone, habit, habit.read(habits), '2026-11-26'),
   ],
@@ -50,6 +52,18 @@ const contents: WorkspaceContents = {
 describe('what is in a workspace', () => {
   it('reads back what was written', () => {
     expect(readWorkspace(JSON.stringify(contents))).toEqual({ status: 'read', contents });
+  });
+
+  it('reads decisions that version 0.1 kept under sentences, each with its finding of today', () => {
+    const [{ ids, markup }] = kept as [(typeof kept)[number]];
+    const [decision] = contents.decisions;
+    const decisions = ids.map((finding) => ({ ...decision, finding }));
+    const reading = readWorkspace(JSON.stringify({ ...contents, decisions }));
+    if (reading.status === 'fault') throw new Error(reading.text);
+    const { fields } = readForm(markup);
+    expect(reading.contents.decisions.map(({ finding }) => finding)).toEqual(
+      markupFindings(markup, fields).map(({ id }) => id),
+    );
   });
 
   it.each([
@@ -101,7 +115,7 @@ describe('two workspaces together', () => {
   const together = (here: Belongings, there: Belongings): Belongings => {
     let copies = 0;
     const taken = new Set<string>([...here.forms, ...there.forms].map(({ id }) => id));
-    const come = coming(here, there, () => {
+    const come = additionsFrom(here, there, () => {
       let id = '';
       do id = `copy ${++copies}`;
       while (taken.has(id));
@@ -143,7 +157,7 @@ describe('two workspaces together', () => {
       fc.property(belongings, belongings, (here, there) => {
         const once = together(here, there);
         expect(together(once, there)).toEqual(once);
-        expect(coming(here, here, () => 'new' as FormId).forms).toEqual([]);
+        expect(additionsFrom(here, here, () => 'new' as FormId).forms).toEqual([]);
       }),
     );
   });
@@ -152,7 +166,7 @@ describe('two workspaces together', () => {
     const mine: Belongings = { ...contents, forms: [{ ...hurriedForm, changedAt: '2026-01-01T00:00:00Z' }] };
     const [own] = mine.forms;
     const others = own ? [{ ...own, markup: '<input name=other>' }] : [];
-    expect(coming(mine, { ...mine, forms: others }, () => 'copy' as FormId).forms).toMatchObject([
+    expect(additionsFrom(mine, { ...mine, forms: others }, () => 'copy' as FormId).forms).toMatchObject([
       { id: 'copy', name: 'Skerry Tide Log, in a hurry (from a workspace)', markup: '<input name=other>' },
     ]);
   });

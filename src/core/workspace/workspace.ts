@@ -1,13 +1,14 @@
 import { array, mixed, object, string, ValidationError } from 'yup';
+import type { FormDocument, FormId } from '../document/form-document';
+import { formSchema } from '../document/form-schema';
+import { carriedDecisions } from '../finding/carried-finding-id';
 import { type Decision, decisionKinds } from '../finding/finding';
-import type { FormDocument, FormId } from '../form/form-document';
-import { formSchema } from '../form/form-schema';
 import type { Correction } from '../keyboard/correction';
 import { correctionSchema } from '../keyboard/correction-schema';
-import { pictureIdSchema, pixels, timeSchema } from '../observation/observation-schema';
 import type { Picture } from '../observation/picture';
-import type { RunId } from '../observation/run';
+import { pictureIdSchema, pixels, timeSchema } from '../observation/schema-parts';
 import { readJson } from '../read-json';
+import type { RunId } from '../run/run';
 import type { LineUp } from '../target/line-up';
 import type { Target } from '../target/target';
 import { lineUpSchema, targetSchema } from '../target/target-schema';
@@ -116,14 +117,18 @@ export function readWorkspace(content: string): WorkspaceReading {
   if (version !== workspaceVersion)
     return fault('The workspace file does not say which version it is of. Export the workspace again.');
   try {
-    const read = contentsSchema.validateSync(contents, { strict: true, abortEarly: true });
+    const read = contentsSchema.validateSync(contents, {
+      strict: true,
+      abortEarly: true,
+    }) as unknown as WorkspaceContents;
     return {
       status: 'read',
       contents: {
+        ...read,
         format: 'ukko-workspace',
         version: workspaceVersion,
-        ...read,
-      } as unknown as WorkspaceContents,
+        decisions: carriedDecisions(read.decisions),
+      },
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;

@@ -1,16 +1,15 @@
-import { attribute, type Field } from '@/core/form/field';
-import { invalidTrial } from '@/core/form/trial-value';
-import type { BubbleFacts, Outcome } from '@/core/observation/observation';
-import { leavesOf } from '../leaves';
-import type { Appeared, WindowOnDisplay } from '../window-on-display';
+import { invalidTrial } from '@/core/document/trial-value';
+import { attribute, type Field } from '@/core/html/field';
+import type { Outcome } from '@/core/observation/outcome';
+import type { BubbleFacts } from '@/core/questions/bubble/facts';
+import { leavesOf } from '../api/leaves';
+import type { Appeared, WindowOnDisplay } from '../api/window-on-display';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** The bubble in which the engine says what is wrong, on a real display. */
 export async function askBubble(context: QuestionContext): Promise<void> {
-  for (const field of context.asking.fields) {
-    context.signal.throwIfAborted();
+  for await (const field of context.oneByOne(context.asking.fields))
     context.answer(field.id, { question: 'bubble', outcome: await bubbleOf(context, field) });
-  }
   await context.page.probe('reset');
 }
 
@@ -20,7 +19,7 @@ async function bubbleOf(context: QuestionContext, field: Field): Promise<Outcome
   const window = await context.page.window();
   if (window.status !== 'there') return window;
   const shown = await report(context, field, trial.value, window, true);
-  if (shown === 'not drawn') return inapplicable('The field takes no room in the page.');
+  if (shown === 'not drawn') return inapplicable('no room');
   if (!shown)
     return {
       status: 'answered',

@@ -1,20 +1,15 @@
+import type { Unmade } from '@/core/observation/reason';
 import { type Chord, editingChords, pasteChord } from '@/core/script/editing-chord';
 import type { Stroke } from '@/core/script/stroke';
-import type { AskablePage } from '../askable-page';
-import { middleOf } from '../box';
-import type { ProbeField } from '../probe-api';
+import type { AskablePage } from '../api/askable-page';
+import { middleOf } from '../api/box';
+import type { ProbeField } from '../api/probe-api';
 
-/** Why a stroke cannot be made here; the strokes after it are not made either. */
-export interface NotMade {
-  readonly reason: string;
-}
-
-/** Makes one stroke in a page, with what the page has: trusted keys, the real clipboard, a trusted pointer. */
-export async function carryOut(
-  page: AskablePage,
-  field: ProbeField,
-  stroke: Stroke,
-): Promise<NotMade | null> {
+/**
+ * Makes one stroke in a page, with what the page has: trusted keys, the real clipboard, a trusted pointer.
+ * @returns why it cannot be made here, so that the strokes after it are not made either; null when it was made
+ */
+export async function carryOut(page: AskablePage, field: ProbeField, stroke: Stroke): Promise<Unmade | null> {
   if (!page.hasKeyboard) {
     await page.probe('strike', stroke);
     return null;
@@ -39,12 +34,12 @@ export async function carryOut(
     case 'selection':
       return (await page.probe('select', field, stroke.start, stroke.end))
         ? null
-        : { reason: 'This kind of field does not let a script set its caret; move it with keys.' };
+        : { code: 'caret not settable' };
     case 'text':
       return bringText(page, field, stroke);
     case 'dead key':
     case 'composition':
-      return { reason: 'A driver has no input method: what is composed is modelled, not measured.' };
+      return { code: 'no input method' };
     case 'focus':
       return focus(page, field, stroke.by);
     case 'leave':
@@ -73,17 +68,14 @@ async function bringText(
   page: AskablePage,
   field: ProbeField,
   { route, text }: Extract<Stroke, { kind: 'text' }>,
-): Promise<NotMade | null> {
+): Promise<Unmade | null> {
   if (route === 'script') {
     await page.probe('fill', [field], [text]);
     return null;
   }
-  if (route !== 'paste')
-    return {
-      reason: `Nothing here can make a ${route === 'soft keys' ? 'soft key' : route} for real: it is modelled, not measured.`,
-    };
+  if (route !== 'paste') return { code: 'no such route' };
   const missing = await page.toClipboard(text);
-  if (missing) return { reason: missing };
+  if (missing) return missing;
   await pressChord(page, ...pasteChord);
   return null;
 }
@@ -92,17 +84,14 @@ async function focus(
   page: AskablePage,
   field: ProbeField,
   by: 'script' | 'click' | 'tab',
-): Promise<NotMade | null> {
+): Promise<Unmade | null> {
   if (by === 'script') {
     await page.probe('focus', field);
     return null;
   }
-  if (by === 'tab')
-    return {
-      reason: 'What stands before the field decides where Tab comes from; use focus script or focus click.',
-    };
+  if (by === 'tab') return { code: 'tab from outside' };
   const box = await page.probe('bringIntoSight', field);
-  if (!box || !page.click) return { reason: 'The field cannot be clicked.' };
+  if (!box || !page.click) return { code: 'not clickable' };
   await page.click(...middleOf(box));
   return null;
 }

@@ -1,6 +1,6 @@
-import { type DatedKind, type Field, type FieldId, isDated } from '@/core/form/field';
-import type { PartsFacts } from '@/core/observation/observation';
+import { type DatedKind, type Field, type FieldId, isDated } from '@/core/html/field';
 import type { Picture } from '@/core/observation/picture';
+import type { PartsFacts } from '@/core/questions/parts/facts';
 import { photograph } from './photograph';
 import type { QuestionContext } from './question-context';
 

@@ -1,19 +1,17 @@
 import { type FallbackPlan, plansFor } from '@/core/fallback/fallback-plan';
-import { attribute, type Field } from '@/core/form/field';
-import type { PlanOutcome } from '@/core/observation/observation';
+import { attribute, type Field } from '@/core/html/field';
+import type { PlanOutcome } from '@/core/questions/fallback/facts';
 import { graphemes } from '@/core/script/graphemes';
-import { pictureBox } from '../picture-box';
+import { pictureBox } from '../api/picture-box';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** What comes of each fallback plan: put into the page, typed into, and what is then sent. */
 export async function askFallback(context: QuestionContext): Promise<void> {
-  for (const field of context.asking.fields) {
+  for await (const field of context.oneByOne(context.asking.fields)) {
     const plans = plansFor(field);
     if (plans.length === 0) continue;
     if (context.page.click === null || attribute(field.controls[0], 'name') === null) {
-      const reason = context.page.click
-        ? 'The field has no name, so nothing of it is ever sent.'
-        : 'A page cannot type into itself as a person does.';
+      const reason = context.page.click ? 'no name' : 'page presses no keys';
       context.answer(field.id, { question: 'fallback', outcome: inapplicable(reason) });
       continue;
     }

@@ -1,23 +1,18 @@
-import { type Field, type FieldId, hasAttribute } from '@/core/form/field';
-import { trialFor } from '@/core/form/trial-value';
-import { statesOf } from '@/core/observation/asking';
-import {
-  type ControlState,
-  controlStates,
-  type LookFacts,
-  type Outcome,
-  takesNoFocus,
-} from '@/core/observation/observation';
+import { type LookState, lookStates, statesOf } from '@/core/document/look-state';
+import { trialFor } from '@/core/document/trial-value';
+import { type Field, type FieldId, hasAttribute } from '@/core/html/field';
+import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
-import { pictureBox } from '../picture-box';
-import type { FieldFacts } from '../probe-api';
+import type { LookFacts } from '@/core/questions/look/facts';
+import { pictureBox } from '../api/picture-box';
+import type { FieldFacts } from '../api/probe-api';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
-const pageStates = controlStates.filter((state) => state !== 'focused');
+const pageStates = lookStates.filter((state) => state !== 'focused');
 
 /** States in which the text is asked for: it takes the focus through all fields, which the others would not survive. */
-const textStates: readonly ControlState[] = ['closed', 'filled'];
+const textStates: readonly LookState[] = ['closed', 'filled'];
 
 /** How each field is drawn. Focus is one field at a time; every other state is one picture of the whole page. */
 export async function askLook(context: QuestionContext): Promise<void> {
@@ -32,16 +27,14 @@ export async function askLook(context: QuestionContext): Promise<void> {
     }
   }
   await context.page.probe('reset');
-  for (const field of context.asking.fields) {
-    if (!statesOf(field.kind).includes('focused')) continue;
-    context.signal.throwIfAborted();
+  const focused = context.asking.fields.filter(({ kind }) => statesOf(kind).includes('focused'));
+  for await (const field of context.oneByOne(focused))
     answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
-  }
 }
 
 async function lookAtPage(
   context: QuestionContext,
-  state: ControlState,
+  state: LookState,
   asked: readonly Field[],
 ): Promise<readonly (Picture | null)[]> {
   context.signal.throwIfAborted();
@@ -84,7 +77,7 @@ async function lookAtPage(
 const aMoment = 80;
 
 /** A progress without a value is the only control that engines draw in motion without an animation that a style can stop. */
-function canMove(field: Field | undefined, state: ControlState): boolean {
+function canMove(field: Field | undefined, state: LookState): boolean {
   if (field?.kind !== 'progress') return false;
   return state === 'indeterminate' || (state === 'closed' && !hasAttribute(field.controls[0], 'value'));
 }
@@ -97,10 +90,11 @@ async function lookAtFocus(
   const { page } = context;
   const took = await page.probe('focus', probeField(field));
   const [facts] = await page.probe('describe', [probeField(field)]);
-  if (facts?.box && !took) return inapplicable(takesNoFocus);
+  if (facts?.box && !took) return inapplicable('no focus');
   if (!facts?.box || !page.drawsFocus) return look(context, facts, null);
   const size = await page.probe('documentSize');
   const [picture] = await page.pictures([pictureBox(facts.box, size)], size);
+  if (!(await page.probe('hasFocus', probeField(field)))) return inapplicable('focus taken away');
   const isAlike = picture && picture.id === atRest?.id && (await isAlikeAround(context, field));
   return look(context, facts, picture ?? null, { focusUnseen: isAlike === true });
 }
@@ -117,9 +111,13 @@ async function isAlikeAround({ page }: QuestionContext, field: Field): Promise<b
     const [taken] = await page.pictures([box ? pictureBox(box, size, around) : null], size);
     return taken?.id ?? null;
   };
+  // A page may take the focus away, or give it back: then nothing is known of how it looks.
   const focused = await picture();
+  const had = await page.probe('hasFocus', probed);
   await page.probe('reset');
-  return focused !== null && focused === (await picture());
+  const without = await picture();
+  const hasNot = !(await page.probe('hasFocus', probed));
+  return had && hasNot && focused !== null && focused === without;
 }
 
 function look(
@@ -132,7 +130,8 @@ function look(
     focusUnseen = false,
   }: { later?: Picture | null; text?: string | null; focusUnseen?: boolean } = {},
 ): Outcome<LookFacts> {
-  if (!facts?.box) return inapplicable('The field takes no room in the page.');
+  if (!facts?.isThere) return inapplicable('not in page');
+  if (!facts.box) return inapplicable('no room');
   if (picture) context.picture(picture);
   const { typeReflected, size, value, sent, font, contrast, pseudoClasses, marks, isDrawnByLabel } = facts;
   return {
@@ -158,7 +157,7 @@ function look(
 function answerLook(
   context: QuestionContext,
   field: Field,
-  state: ControlState,
+  state: LookState,
   outcome: Outcome<LookFacts>,
 ): void {
   context.answer(field.id, { question: 'look', state, outcome });

@@ -1,6 +1,6 @@
-import { attribute } from '@/core/form/field';
-import { invalidTrial } from '@/core/form/trial-value';
-import { probeField, type QuestionContext } from './question-context';
+import { invalidTrial } from '@/core/document/trial-value';
+import { attribute } from '@/core/html/field';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** In which words the engine says that a field is not right, after an attempt to send. */
 export async function askMessage({ page, asking, answer, signal }: QuestionContext): Promise<void> {
@@ -17,9 +17,9 @@ export async function askMessage({ page, asking, answer, signal }: QuestionConte
   for (const [index, field] of asking.fields.entries()) {
     const trial = trials[index];
     const one = facts[index];
-    if (!one || trial?.status !== 'value') {
-      const reason = trial?.status === 'none' ? trial.reason : 'The field is not in the page.';
-      answer(field.id, { question: 'message', outcome: { status: 'inapplicable', reason } });
+    if (!one?.isThere || trial?.status !== 'value') {
+      const reason = trial?.status === 'none' ? trial.reason : 'not in page';
+      answer(field.id, { question: 'message', outcome: inapplicable(reason) });
       continue;
     }
     const { willValidate, flags, message } = one;

@@ -1,9 +1,10 @@
-import { type Field, hasAttribute, isDated } from '@/core/form/field';
-import { validTrial } from '@/core/form/trial-value';
-import type { OpeningFacts, Outcome } from '@/core/observation/observation';
-import { leavesOf } from '../leaves';
-import type { Box } from '../probe-api';
-import type { Act, Appeared, WindowOnDisplay } from '../window-on-display';
+import { validTrial } from '@/core/document/trial-value';
+import { type Field, hasAttribute, isDated } from '@/core/html/field';
+import type { Outcome } from '@/core/observation/outcome';
+import type { OpeningFacts } from '@/core/questions/opening/facts';
+import { leavesOf } from '../api/leaves';
+import type { Box } from '../api/probe-api';
+import type { Act, Appeared, WindowOnDisplay } from '../api/window-on-display';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** Something that a person does to open a field, and what it is called. */
@@ -50,16 +51,14 @@ const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown
 
 /** What opens when a person tries to open a field, on a real display. */
 export async function askOpening(context: QuestionContext): Promise<void> {
-  for (const field of context.asking.fields) {
-    context.signal.throwIfAborted();
+  for await (const field of context.oneByOne(context.asking.fields))
     context.answer(field.id, { question: 'opening', outcome: await openingOf(context, field) });
-  }
   await context.page.probe('reset');
 }
 
 async function openingOf(context: QuestionContext, field: Field): Promise<Outcome<OpeningFacts>> {
   const gestures = gesturesFor(field, context.speaksRightToLeft ? pickingTurned : picking);
-  if (!gestures) return inapplicable('Nothing opens for this kind of field.');
+  if (!gestures) return inapplicable('nothing opens');
   const { page } = context;
   const window = await page.window();
   if (window.status !== 'there') return window;
@@ -67,7 +66,7 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   for (const gesture of gestures) {
     const control = await prepare(context, field, gesture);
     const inside = await page.probe('insideInViewport', probeField(field));
-    if (!control || !inside) return inapplicable('The field takes no room in the page.');
+    if (!control || !inside) return inapplicable('no room');
     tried.push(gesture.name);
     const scrolled = await scrollOf(context, field);
     const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));

@@ -1,15 +1,10 @@
-import { attribute, type Field, isDated, isTypedText } from '@/core/form/field';
-import { anotherValidValue, validTrial } from '@/core/form/trial-value';
-import {
-  type ControlPart,
-  controlParts,
-  type DetectedPart,
-  type Outcome,
-  type PartsFacts,
-  type Showing,
-} from '@/core/observation/observation';
+import { anotherValidValue, validTrial } from '@/core/document/trial-value';
+import { type ControlPart, controlParts } from '@/core/html/control-part';
+import { attribute, type Field, isDated, isTypedText } from '@/core/html/field';
+import type { Outcome } from '@/core/observation/outcome';
+import type { DetectedPart, PartsFacts, Showing } from '@/core/questions/parts/facts';
 import { meterRegionValues } from '@/core/standard/gauges';
-import type { Box } from '../probe-api';
+import type { Box } from '../api/probe-api';
 import { askDrawnOrder } from './drawn-order';
 import { type Photographs, photograph } from './photograph';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
@@ -34,12 +29,14 @@ const drawnParts: readonly { part: ControlPart; pseudoElements: readonly string[
   },
 ];
 
+/** Scroll bars that fade away by themselves would pass for the part that is hidden at that moment. */
+const steady = 'textarea,select{overflow:hidden!important}';
 const withoutText =
   '*,*::before,*::after,::-webkit-datetime-edit-fields-wrapper{color:transparent!important;-webkit-text-fill-color:transparent!important}';
 
 /** Of what each control is made, told from what changes when something is done to it. */
 export async function askParts(context: QuestionContext): Promise<void> {
-  const { page, asking, answer, signal } = context;
+  const { page, asking, answer } = context;
   const { fields } = asking;
   const found = fields.map((): DetectedPart[] => []);
   const note = (index: number, part: ControlPart, how: string) => {
@@ -49,7 +46,7 @@ export async function askParts(context: QuestionContext): Promise<void> {
   const values = await showTwoValues(context);
   for (const { part, pseudoElements } of drawnParts) {
     const css = pseudoElements.map((name) => `${name}{visibility:hidden!important}`).join('');
-    const { pictures: hidden } = await photograph(context, fields, values.first, css);
+    const { pictures: hidden } = await photograph(context, fields, values.first, steady + css);
     for (const index of changed(values.drawn, hidden))
       note(
         index,
@@ -57,8 +54,8 @@ export async function askParts(context: QuestionContext): Promise<void> {
         `its picture changes when the engine’s own part ${pseudoElements.join(' or ')} is hidden`,
       );
   }
-  for (const [index, field] of fields.entries()) {
-    signal.throwIfAborted();
+  for await (const field of context.oneByOne(fields)) {
+    const index = fields.indexOf(field);
     for (const { part, how } of await partsByUse(context, field)) note(index, part, how);
     const shows = values.shows[index] ?? null;
     for (const { part, how } of partsByKind(context, field, shows)) note(index, part, how);
@@ -79,9 +76,7 @@ export async function askParts(context: QuestionContext): Promise<void> {
       clock: orders.get(field.id)?.clock ?? null,
       sizeWithoutLimits: sizes[index] ?? null,
     };
-    const outcome: Outcome<PartsFacts> = drawn
-      ? { status: 'answered', facts }
-      : inapplicable('The field takes no room in the page.');
+    const outcome: Outcome<PartsFacts> = drawn ? { status: 'answered', facts } : inapplicable('no room');
     answer(field.id, { question: 'parts', outcome });
   }
 }
@@ -111,10 +106,10 @@ async function showTwoValues(context: QuestionContext): Promise<TwoValues> {
   const pairs = fields.map(twoValuesOf);
   const first = pairs.map((pair) => pair?.[0] ?? null);
   const second = pairs.map((pair) => pair?.[1] ?? null);
-  const { boxes, pictures: drawn } = await photograph(context, fields, first);
-  const { pictures: other } = await photograph(context, fields, second);
-  const { pictures: bare } = await photograph(context, fields, first, withoutText);
-  const { pictures: otherBare } = await photograph(context, fields, second, withoutText);
+  const { boxes, pictures: drawn } = await photograph(context, fields, first, steady);
+  const { pictures: other } = await photograph(context, fields, second, steady);
+  const { pictures: bare } = await photograph(context, fields, first, steady + withoutText);
+  const { pictures: otherBare } = await photograph(context, fields, second, steady + withoutText);
   const [differ, differBare] = [new Set(changed(drawn, other)), new Set(changed(bare, otherBare))];
   const shows = fields.map((_, index): Showing | null => {
     if (!drawn[index] || !pairs[index]) return null;

@@ -1,7 +1,7 @@
-import type { Field } from '@/core/form/field';
+import type { Field } from '@/core/html/field';
 import type { Picture } from '@/core/observation/picture';
-import { pictureBox } from '../picture-box';
-import type { Box } from '../probe-api';
+import { pictureBox } from '../api/picture-box';
+import type { Box } from '../api/probe-api';
 import { probeField, type QuestionContext } from './question-context';
 
 /** Pictures of controls, null for those that are not drawn or that nobody can photograph. */

@@ -1,9 +1,11 @@
-import type { Field, FieldId } from '@/core/form/field';
-import type { Asking } from '@/core/observation/asking';
-import type { Observation, Outcome } from '@/core/observation/observation';
+import type { Field, FieldId } from '@/core/html/field';
+import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
-import type { AskablePage, Receiver } from '../askable-page';
-import type { ProbeField } from '../probe-api';
+import type { ReasonCode } from '@/core/observation/reason';
+import type { Asking } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import type { AskablePage, Receiver } from '../api/askable-page';
+import type { ProbeField } from '../api/probe-api';
 
 type AnswerOf<O> = O extends Observation ? Omit<O, 'field' | 'target' | 'provenance' | 'at'> : never;
 /** An observation without what is the same for all answers of one observer. */
@@ -15,6 +17,8 @@ export interface QuestionContext {
   readonly receiver: Receiver | null;
   readonly asking: Asking;
   readonly signal: AbortSignal;
+  /** The fields one by one, for what is done to one alone: when the page is lost meanwhile, it is known over which. Throws once `signal` has aborted. */
+  oneByOne(fields: readonly Field[]): AsyncIterable<Field>;
   answer(field: FieldId, answer: Answer): void;
   picture(picture: Picture): void;
   /** The page reads from right to left. */
@@ -25,8 +29,8 @@ export interface QuestionContext {
   readonly openings: Map<FieldId, string>;
 }
 
-export function inapplicable(reason: string): Outcome<never> {
-  return { status: 'inapplicable', reason };
+export function inapplicable(code: ReasonCode): Outcome<never> {
+  return { status: 'inapplicable', reason: { code } };
 }
 
 export function probeField(field: Field): ProbeField {

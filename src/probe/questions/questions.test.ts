@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '@/core/form/read-form';
-import { askingOf, planOf } from '@/core/observation/asking';
-import type { Observation, PageQuestion } from '@/core/observation/observation';
+import { readForm } from '@/core/html/read-form';
 import type { Picture, PictureId } from '@/core/observation/picture';
+import { askingOf, planOf } from '@/core/questions/asking';
+import type { Observation, PageQuestion } from '@/core/questions/observation';
 import { targetId } from '@/core/target/target';
+import type { AskablePage } from '../api/askable-page';
+import type { Box, FieldFacts, ProbeApi } from '../api/probe-api';
+import type { Act, Appeared, NoWindow } from '../api/window-on-display';
 import { askTarget } from '../ask-page';
-import type { AskablePage } from '../askable-page';
-import type { Box, FieldFacts, ProbeApi } from '../probe-api';
-import type { Act, Appeared, NoWindow } from '../window-on-display';
 
 /** How one control of a made-up page behaves. */
 interface Control {
@@ -22,6 +22,8 @@ interface Control {
   /** Whether something opens by this act. */
   opens?: (act: 'middle' | 'end' | 'key') => boolean;
   reflected?: string;
+  /** The page takes the focus away from it again, or never lets go of it. */
+  focus?: 'taken away' | 'kept';
 }
 
 const width = 100;
@@ -52,6 +54,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     contrast: null,
     pseudoClasses: [],
     marks: [],
+    isThere: true,
     isDrawnByLabel: false,
   });
   const ordinalOf = (field: { ordinals: readonly number[] }) => field.ordinals[0] ?? -1;
@@ -70,6 +73,13 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
       focused = ordinalOf(field);
       return true;
     },
+    hasFocus: (field) => {
+      const { focus } = at(ordinalOf(field));
+      return focus === undefined ? focused === ordinalOf(field) : focus === 'kept';
+    },
+    textsShown: (asked) => asked.map(() => null),
+    attemptToSend: () => undefined,
+    disable: () => undefined,
     describe: (asked) => asked.map((field) => facts(ordinalOf(field))),
     controlBoxes: (asked) => asked.map((field) => box(ordinalOf(field))),
     valueOf: (field) => values[ordinalOf(field)] ?? '',
@@ -104,7 +114,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     },
     reload: async () => undefined,
     hasKeyboard: true,
-    toClipboard: async () => 'no clipboard here',
+    toClipboard: async () => ({ code: 'no clipboard program' }),
     keyDown: async () => undefined,
     keyUp: async () => undefined,
     press: async (key) => {
@@ -235,13 +245,14 @@ describe('what opens', () => {
   });
 
   it('is not known without a window, and why is handed on', async () => {
-    for (const status of ['failed', 'inapplicable'] as const) {
-      const { page } = madeUpPage(markup, controls, { status, reason: 'No display.' });
+    const none: readonly NoWindow[] = [
+      { status: 'failed', reason: 'No display.' },
+      { status: 'inapplicable', reason: { code: 'remote display' } },
+    ];
+    for (const window of none) {
+      const { page } = madeUpPage(markup, controls, window);
       const list = await ask(markup, ['opening', 'bubble'], page);
-      expect(list.find(({ field }) => field === 'button')?.outcome).toEqual({
-        status,
-        reason: 'No display.',
-      });
+      expect(list.find(({ field }) => field === 'button')?.outcome).toEqual(window);
     }
   });
 });
@@ -332,5 +343,24 @@ describe('the order of a date', () => {
     expect(factsOf(list, 'parts', 'b').order).toEqual(['year', 'month', 'day']);
     expect(factsOf(list, 'parts', 't')).toMatchObject({ order: ['hour', 'minute'], clock: '12 hours' });
     expect(factsOf(list, 'parts', 'u')).toMatchObject({ order: ['hour', 'minute'], clock: '24 hours' });
+  });
+});
+
+describe('how a field looks with the focus', () => {
+  it('is unseen where it looks the same without, and not told where the page moves the focus by itself', async () => {
+    const markup = '<input name=same><input name=robbed><input name=held>';
+    const { page } = madeUpPage(markup, { robbed: { focus: 'taken away' }, held: { focus: 'kept' } });
+    const focused = (await ask(markup, ['look'], page)).filter(
+      (one) => one.question === 'look' && one.state === 'focused',
+    );
+    const told = focused.map(({ field, outcome }) => [
+      field,
+      outcome.status === 'answered' && 'focusUnseen' in outcome.facts ? 'unseen' : outcome.status,
+    ]);
+    expect(told).toEqual([
+      ['same', 'unseen'],
+      ['robbed', 'inapplicable'],
+      ['held', 'answered'],
+    ]);
   });
 });

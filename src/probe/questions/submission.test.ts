@@ -1,22 +1,31 @@
 import { describe, expect, it } from 'vitest';
-import { askingOf } from '@/core/observation/asking';
-import type { Observation, SubmissionObservation } from '@/core/observation/observation';
+import type { Unsent } from '@/core/observation/reason';
+import { askingOf } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import type { SubmissionObservation } from '@/core/questions/submission/facts';
 import { targetId } from '@/core/target/target';
+import type { AskablePage, Received, Receiver } from '../api/askable-page';
+import type { ProbeApi } from '../api/probe-api';
 import { askTarget } from '../ask-page';
-import type { AskablePage, Received, Receiver } from '../askable-page';
-import type { ProbeApi } from '../probe-api';
 
 const markup =
   '<form action=/log><input name=a required><input type=radio name=r required><input type=radio name=r><button name=go>Go</button></form>';
 const boundary = '----drawn-anew';
 
-/** A page that answers from data: what pressing the button brings about while the form is empty, and filled in. */
+/** A page that answers from data: what pressing the button brings about while the form is empty, and filled in; some clicks miss it. */
 async function submission(
-  pressed: { empty?: Received; filled?: Received; blocked?: readonly number[]; why?: string },
+  pressed: {
+    empty?: Received;
+    filled?: Received;
+    blocked?: readonly number[];
+    why?: Unsent;
+    misses?: readonly number[];
+  },
   receiver: 'there' | null = 'there',
 ): Promise<SubmissionObservation['outcome'] | undefined> {
   const arrived: Received[] = [];
   let isFilled = false;
+  let clicks = 0;
   let blocked: readonly number[] = [];
   const api: Pick<
     ProbeApi,
@@ -60,11 +69,18 @@ async function submission(
     probe: async (method: keyof typeof api, ...given: unknown[]) =>
       (api[method] as (...all: unknown[]) => unknown)(...given),
     window: async () => ({ status: 'failed', reason: 'none' }),
+    // Every look takes a while.
     stopwatch: () => {
-      const begin = performance.now();
-      return () => performance.now() - begin;
+      let elapsed = 0;
+      return () => {
+        elapsed += 100;
+        return elapsed;
+      };
     },
-    click: async () => attempt(),
+    click: async () => {
+      clicks += 1;
+      if (!pressed.misses?.includes(clicks)) attempt();
+    },
     press: async (key: string) => {
       if (key === 'Enter') attempt();
     },
@@ -110,18 +126,29 @@ describe('what a button sends', () => {
     });
   });
   it('is nothing where the form cannot be sent, or nothing comes', async () => {
-    const nothing = (why: string) => ({ status: 'nothing', why });
-    expect(await submission({ why: 'The button belongs to no form.' })).toMatchObject({
-      facts: { asIs: nothing('The button belongs to no form.') },
+    const nothing = (why: Unsent) => ({ status: 'nothing', why });
+    expect(await submission({ why: { code: 'no form' } })).toMatchObject({
+      facts: { asIs: nothing({ code: 'no form' }) },
     });
     expect(await submission({})).toMatchObject({
-      facts: { filled: nothing('Nothing was sent, and no field was in the way.') },
+      facts: { filled: nothing({ code: 'no request' }) },
+    });
+  });
+  it('is asked again before it is told that nothing was sent', async () => {
+    const empty: Received = { method: 'GET', url: '/log?a=', contentType: null, body: '' };
+    const filled = { ...empty, url: '/log?a=1' };
+    const missed = await submission({ empty, filled, misses: [1, 3] });
+    expect(missed).toMatchObject({
+      facts: { asIs: { status: 'sent', url: '/log?a=' }, filled: { status: 'sent', url: '/log?a=1' } },
+    });
+    expect(await submission({ empty, filled, misses: [1, 2] })).toMatchObject({
+      facts: { asIs: { status: 'nothing' }, filled: { status: 'sent' } },
     });
   });
   it('is not asked where nothing may leave the page', async () => {
     expect(await submission({}, null)).toEqual({
       status: 'inapplicable',
-      reason: 'A page cannot be sent from within Ukko.',
+      reason: { code: 'page submits nothing' },
     });
   });
 });

@@ -1,41 +1,41 @@
-import { enterField, noEnterField } from '@/core/form/enter-field';
-import { type Field, fieldOfControl, isButton } from '@/core/form/field';
-import { firstSender, sends } from '@/core/form/sender';
+import { enterField } from '@/core/html/enter-field';
+import { type Field, fieldOfControl, isButton } from '@/core/html/field';
+import { firstSender, sends } from '@/core/html/sender';
 import { boundary } from '@/core/model/answer-submission';
-import type { Asking } from '@/core/observation/asking';
-import {
-  nothingSent,
-  type OtherWays,
-  type Outcome,
-  type Sending,
-  type SubmissionFacts,
-} from '@/core/observation/observation';
+import type { Outcome } from '@/core/observation/outcome';
+import { noRequest } from '@/core/observation/reason';
+import type { Asking } from '@/core/questions/asking';
+import type { OtherWays, Sending, SubmissionFacts } from '@/core/questions/submission/facts';
 import { boundaryOf } from '@/core/standard/form-decodings';
-import type { Received, Receiver } from '../askable-page';
-import { middleOf } from '../box';
-import { fillIn } from '../fill-in';
+import type { Received, Receiver } from '../api/askable-page';
+import { middleOf } from '../api/box';
+import { fillIn } from './fill-in';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** What each button that sends really sends, and which field is in its way. */
 export async function askSubmission(context: QuestionContext): Promise<void> {
-  for (const field of context.asking.fields) {
-    if (!sends(field.kind)) continue;
-    context.signal.throwIfAborted();
+  const senders = context.asking.fields.filter(({ kind }) => sends(kind));
+  for await (const field of context.oneByOne(senders))
     context.answer(field.id, { question: 'submission', outcome: await submissionBy(context, field) });
-  }
   await context.page.probe('reset');
 }
 
 async function submissionBy(context: QuestionContext, button: Field): Promise<Outcome<SubmissionFacts>> {
   const { receiver } = context;
-  if (!receiver) return inapplicable('A page cannot be sent from within Ukko.');
-  if (!context.page.click) return inapplicable('A page cannot press its own buttons as a person does.');
-  const asIs = await press(context, button, receiver, false);
-  const filled = await press(context, button, receiver, true);
-  if (!asIs || !filled) return inapplicable('The button takes no room in the page.');
+  if (!receiver) return inapplicable('page submits nothing');
+  if (!context.page.click) return inapplicable('page presses no buttons');
+  const asIs = await surely(() => press(context, button, receiver, false));
+  const filled = await surely(() => press(context, button, receiver, true));
+  if (!asIs || !filled) return inapplicable('no room');
   const others =
     firstSender(context.asking.fields, button) === button ? await otherWays(context, button, receiver) : null;
   return { status: 'answered', facts: { asIs, filled, others } };
+}
+
+/** That nothing was sent is told when it is so twice: on a busy machine a click may miss what has just moved. */
+async function surely<Told extends Sending | null>(send: () => Promise<Told>): Promise<Told> {
+  const told = await send();
+  return told?.status === 'nothing' && told.why.code === 'no request' ? send() : told;
 }
 
 /** On the display's keyboard where there is one: WebKitGTK's driver loses Enter once a list of options was open. */
@@ -50,7 +50,8 @@ async function otherWays(
   button: Field,
   receiver: Receiver,
 ): Promise<OtherWays> {
-  const by = async (act: () => Promise<void>): Promise<Sending> => {
+  const by = (act: () => Promise<void>) => surely(() => sendingBy(act));
+  const sendingBy = async (act: () => Promise<void>): Promise<Sending> => {
     await anew(page, asking);
     const why = await page.probe('mayBeSent', probeField(button), receiver.address);
     if (why) return { status: 'nothing', why };
@@ -66,7 +67,7 @@ async function otherWays(
           await page.probe('focus', probeField(field));
           await pressEnter(page);
         })
-      : { status: 'nothing', why: noEnterField },
+      : { status: 'nothing', why: { code: 'no line of text' } },
     requestSubmit: await by(() => page.probe('sendByScript', probeField(button), 'requestSubmit')),
     submit: await by(() => page.probe('sendByScript', probeField(button), 'submit')),
   };
@@ -126,10 +127,10 @@ async function whatCame(page: QuestionContext['page'], receiver: Receiver, askin
         invalid: [...new Set(blocked.flatMap(({ ordinal }) => fieldOfControl(fields, ordinal)?.id ?? []))],
       };
     const allowed = asking.page ? await page.probe('allowedByPolicy') : null;
-    if (allowed !== null) return { status: 'nothing', why: againstPolicy(allowed) };
+    if (allowed !== null) return { status: 'nothing', why: { code: 'policy', allowed } };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
-  return (asking.page && (await heldByPage(page, fields))) ?? { status: 'nothing', why: nothingSent };
+  return (asking.page && (await heldByPage(page, fields))) ?? { status: 'nothing', why: noRequest };
 }
 
 /** That the page's own scripts kept it back, told from what they did in the page; null when they did nothing. */
@@ -147,11 +148,6 @@ async function heldByPage(page: QuestionContext['page'], fields: readonly Field[
     invalid: marked.length > 0 || by === null ? marked : [by],
     heldBy: 'page',
   };
-}
-
-/** A form is caught by sending it to a place of Ukko's. */
-function againstPolicy(allowed: string): string {
-  return `The page's policy lets forms be sent to ${allowed} alone (form-action), so that this one cannot be caught. Send it for real to see what goes out.`;
 }
 
 function sent({ method, url, contentType, body }: Received): Sending {

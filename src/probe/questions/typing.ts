@@ -1,3 +1,4 @@
+import type { TypingTask } from '@/core/guard/typing-task';
 import {
   type Field,
   type FieldKind,
@@ -5,23 +6,23 @@ import {
   isTypedText,
   takesKeys,
   tellsSelection,
-} from '@/core/form/field';
-import type { TypingTask } from '@/core/observation/asking';
-import type { TypingFacts, TypingStep } from '@/core/observation/observation';
-import { typingStepOf } from '@/core/observation/typing-step';
-import { ownEntry } from '../../core/form/own-entry';
+} from '@/core/html/field';
+import type { Unmade } from '@/core/observation/reason';
+import type { TypingFacts, TypingStep } from '@/core/questions/typing/facts';
+import { typingStepOf } from '@/core/questions/typing/typing-step';
+import { ownEntry } from '../../core/html/own-entry';
 import { carryOut } from './carry-out';
-import { probeField, type QuestionContext } from './question-context';
+import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** What becomes of a script, stroke by stroke: trusted keys from the protocol, guards and recorder in the page. */
 export async function askTyping(context: QuestionContext): Promise<void> {
-  for (const field of context.asking.fields) {
+  for await (const field of context.oneByOne(context.asking.fields)) {
     const task = ownEntry(context.asking.scripts, field.id);
     if (!task) continue;
     const kind = await kindInEffect(context, field);
-    if (!takesKeys(kind)) {
-      const reason = 'No key does anything to this kind of field.';
-      context.answer(field.id, { question: 'typing', outcome: { status: 'inapplicable', reason } });
+    if (!kind || !takesKeys(kind)) {
+      const reason = kind ? 'no keys' : 'not in page';
+      context.answer(field.id, { question: 'typing', outcome: inapplicable(reason) });
       continue;
     }
     const typed = await type(context, field, kind, task);
@@ -35,10 +36,11 @@ export async function askTyping(context: QuestionContext): Promise<void> {
   }
 }
 
-/** The kind that the target makes of a field: one that it does not know is a text box, and typed into like one. */
-async function kindInEffect({ page }: QuestionContext, field: Field): Promise<FieldKind> {
+/** The kind that the target makes of a field: one that it does not know is a text box, and typed into like one. Null once the page has taken the field out. */
+async function kindInEffect({ page }: QuestionContext, field: Field): Promise<FieldKind | null> {
   const [facts] = await page.probe('describe', [probeField(field)]);
-  return inputTypes.find((type) => type === facts?.typeReflected) ?? field.kind;
+  if (!facts?.isThere) return null;
+  return inputTypes.find((type) => type === facts.typeReflected) ?? field.kind;
 }
 
 async function type(
@@ -53,12 +55,12 @@ async function type(
   await page.probe('beginTyping', asked, task.guards, focusFirst);
   const steps: TypingStep[] = [];
   let hadFocus = focusFirst;
-  let stoppedBy: string | null = null;
+  let stoppedBy: Unmade | null = null;
   for (const stroke of task.script) {
     signal.throwIfAborted();
     const notMade = await carryOut(page, asked, stroke);
     if (notMade) {
-      stoppedBy = notMade.reason;
+      stoppedBy = notMade;
       break;
     }
     const typed = await page.probe('takeTyped');

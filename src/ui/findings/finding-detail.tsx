@@ -3,7 +3,7 @@
 import { Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
-import { causeText, type Drift } from '@/core/drift/drift';
+import type { Drift } from '@/core/drift/drift';
 import {
   type Decision,
   type DecisionKind,
@@ -11,10 +11,12 @@ import {
   type Finding,
   shownByTargets,
 } from '@/core/finding/finding';
-import { ownEntry } from '@/core/form/own-entry';
-import { answerTo } from '@/core/observation/answers';
-import { standingIn } from '@/core/report/report';
+import { ownEntry } from '@/core/html/own-entry';
+import { sinceBaselineIn } from '@/core/report/report';
+import { answerTo } from '@/core/run/answers';
 import { targetIn } from '@/core/target/line-up';
+import { causeText } from '@/core/words/drift-words';
+import { findingWords, targetWords } from '@/core/words/finding-words';
 import { openDatabase } from '@/store/database';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -54,7 +56,8 @@ export function FindingDetail({
 }) {
   const [selection, select] = useSelection();
   const { form, edit } = useForm();
-  const { id, field, says, why, details, script, targets, marks, evidence } = finding;
+  const { id, field, script, targets, marks, evidence } = finding;
+  const { says, why, details } = findingWords(finding);
   const [text, path, change] = evidences[evidence];
   // A view goes by the selection, and a new window by the address.
   const shown = { ...change, finding: id, field: field?.id ?? null, target: targets[0]?.target ?? null };
@@ -70,10 +73,10 @@ export function FindingDetail({
   // Of many fields it is a long list, and comes last.
   const where = targets.length > 0 && (
     <ul className={styles.on} aria-label="Where it is so">
-      {targets.map(({ target, name, mark, says: words }) => (
-        <li key={target}>
-          <ProvenanceMark mark={mark} /> <strong>{name}</strong>{' '}
-          {field ? words.join(' ') : words.map((one) => <p key={one}>{one}</p>)}
+      {targets.map((on) => (
+        <li key={on.target}>
+          <ProvenanceMark mark={on.mark} /> <strong>{on.name}</strong>{' '}
+          {field ? targetWords(on).join(' ') : targetWords(on).map((one) => <p key={one}>{one}</p>)}
         </li>
       ))}
     </ul>
@@ -88,7 +91,7 @@ export function FindingDetail({
         {says}
       </h2>
       <p className="soft">{why}</p>
-      <Standing finding={finding} drift={drift} />
+      <SinceBaseline finding={finding} drift={drift} />
       {field && where}
       {details.length > 0 && (
         <ul className={styles.on}>
@@ -134,8 +137,8 @@ function Pictures({ finding: { field, targets, evidence } }: { finding: Finding 
 }
 
 /** How it stands to the baseline, and what may be the cause. */
-function Standing({ finding, drift }: { finding: Finding; drift: Drift | null }) {
-  const standing = standingIn(drift, finding);
+function SinceBaseline({ finding, drift }: { finding: Finding; drift: Drift | null }) {
+  const standing = sinceBaselineIn(drift, finding);
   if (!drift || standing === 'found' || standing === 'known') return null;
   const drifted = [...drift.fresh, ...drift.changed].find((one) => one.finding === finding);
   return (

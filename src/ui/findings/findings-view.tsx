@@ -3,16 +3,20 @@
 import { Alert, Button, Segmented, Select, Spin } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useRef } from 'react';
 import type { Drift } from '@/core/drift/drift';
-import { causeText } from '@/core/drift/drift';
 import type { Decision, Finding, FindingId, Harm } from '@/core/finding/finding';
 import { harms } from '@/core/finding/finding';
-import type { RunId } from '@/core/observation/run';
-import { byHarm, harmTitles, standingIn } from '@/core/report/report';
+import { byHarm, sinceBaselineIn } from '@/core/report/report';
+import type { RunId } from '@/core/run/run';
+import { causeText, setupWords } from '@/core/words/drift-words';
+import { findingTitle } from '@/core/words/finding-words';
+import { harmTitles } from '@/core/words/harm-words';
 import { setBaseline } from '@/store/baselines';
 import { openDatabase, type StoredRun } from '@/store/database';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
+import { LongList } from '../frame/long-list';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { sweepTime } from '../frame/sweep-time';
 import { useForm } from '../frame/use-form';
@@ -63,7 +67,7 @@ export function FindingsView() {
   if (findings.length === 0 && !drift?.gone.length && !fault) return <NothingFound />;
   const isShown = (finding: Finding, by: FindingFilter) => {
     if (by === 'all') return true;
-    if (by === 'new') return ['new', 'changed'].includes(standingIn(drift, finding));
+    if (by === 'new') return ['new', 'changed'].includes(sinceBaselineIn(drift, finding));
     return (decisions.get(finding.id)?.kind ?? 'open') === by;
   };
   const shown = findings.filter((finding) => isShown(finding, selection.findings));
@@ -184,7 +188,7 @@ function Notes({ drift, isSwept, wasSwept }: { drift: Drift | null; isSwept: boo
       ? [
           `Since the baseline: ${drift.fresh.length} new, ${drift.changed.length} changed, ${drift.gone.length} gone; ${drift.answers.length} answers differ.`,
           drift.setup.length > 0
-            ? drift.setup.map(({ text }) => text).join(' ')
+            ? drift.setup.map(setupWords).join(' ')
             : 'The form, the targets and the versions are the same.',
         ]
       : []),
@@ -201,6 +205,9 @@ function Notes({ drift, isSwept, wasSwept }: { drift: Drift | null; isSwept: boo
     </p>
   );
 }
+
+/** Of a finding that is not drawn yet, and of the head that stays above its list, CSS px. */
+const [findingHeight, headHeight] = [33, 34];
 
 function FindingList({
   shown,
@@ -219,24 +226,29 @@ function FindingList({
   baseline: RunId | null;
 }) {
   const { gone, answers } = since ?? nothingSince;
+  const scroll = useRef<HTMLElement>(null);
   return (
-    <section className={styles.list} aria-label="Findings, the worst first">
+    <section ref={scroll} className={styles.list} aria-label="Findings, the worst first">
       {shown.length + gone.length + answers.length === 0 && <p className="soft">None of them.</p>}
       {byHarm(shown).map(({ harm, findings }) => (
         <section key={harm} aria-label={harmTitles[harm]}>
           <HarmHead harm={harm} count={findings.length} />
-          <ul>
-            {findings.map((finding) => (
-              <li key={finding.id}>
-                <ListedFinding
-                  finding={finding}
-                  isSelected={finding === selected}
-                  decision={decisions.get(finding.id) ?? null}
-                  drift={drift}
-                />
-              </li>
-            ))}
-          </ul>
+          <LongList
+            items={findings}
+            keyOf={({ id }) => id}
+            isSelected={(finding) => finding === selected}
+            draw={(finding) => (
+              <ListedFinding
+                finding={finding}
+                isSelected={finding === selected}
+                decision={decisions.get(finding.id) ?? null}
+                drift={drift}
+              />
+            )}
+            scroll={scroll}
+            height={findingHeight}
+            covered={headHeight}
+          />
         </section>
       ))}
       {gone.length > 0 && (
@@ -244,13 +256,19 @@ function FindingList({
           <h2>
             Gone since the baseline <span className="soft">{gone.length}</span>
           </h2>
-          <ul>
-            {gone.map(({ finding, because }) => (
-              <li key={finding.id} className={styles.gone}>
-                <s>{finding.says}</s> <span className="soft">{causeText(because)}</span>
-              </li>
-            ))}
-          </ul>
+          <LongList
+            items={gone}
+            keyOf={({ finding }) => finding.id}
+            isSelected={() => false}
+            draw={({ finding, because }) => (
+              <>
+                <s>{findingTitle(finding)}</s> <span className="soft">{causeText(because)}</span>
+              </>
+            )}
+            scroll={scroll}
+            height={findingHeight}
+            itemClassName={styles.gone}
+          />
         </section>
       )}
       {answers.length > 0 && <OtherAnswers answers={answers} baseline={baseline} />}
@@ -301,7 +319,6 @@ function HarmHead({ harm, count }: { harm: Harm; count: number }) {
 }
 
 function ListedFinding({
-  finding: { id, says, marks, targets, field },
   finding,
   isSelected,
   decision,
@@ -313,7 +330,8 @@ function ListedFinding({
   drift: Drift | null;
 }) {
   const [, select] = useSelection();
-  const standing = standingIn(drift, finding);
+  const { id, marks, targets, field } = finding;
+  const standing = sinceBaselineIn(drift, finding);
   return (
     <button
       type="button"
@@ -325,7 +343,7 @@ function ListedFinding({
         {marks.map((mark) => (
           <ProvenanceMark key={mark} mark={mark} />
         ))}{' '}
-        {says}
+        {findingTitle(finding)}
       </span>
       <span className={styles.aside}>
         {(standing === 'new' || standing === 'changed') && <b className={styles.standing}>{standing}</b>}

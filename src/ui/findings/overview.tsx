@@ -2,7 +2,7 @@
 
 import { Bar, BarChart, CartesianGrid, Legend, XAxis, YAxis } from 'recharts';
 import { type Finding, type Harm, harms } from '@/core/finding/finding';
-import { harmTitles } from '@/core/report/report';
+import { harmTitles } from '@/core/words/harm-words';
 import { sweepTime } from '../frame/sweep-time';
 import styles from './findings.module.css';
 import { useOverTime } from './use-over-time';

@@ -3,17 +3,20 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { goneAndFresh } from '@/core/drift/pairs';
-import { answerFindings } from '@/core/finding/answer-findings';
-import { type Change, changedForm, changedLines } from '@/core/finding/change';
 import type { Finding } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
-import { remedyTrial, trialDifferences, typedText } from '@/core/finding/remedy-trial';
-import type { Field, FieldId } from '@/core/form/field';
-import { ownEntry } from '@/core/form/own-entry';
+import { changedForm, changedLines, type RemedyEdit } from '@/core/finding/remedy-edit';
+import { trialDifferences, typedText } from '@/core/finding/remedy-trial';
 import { guardName } from '@/core/guard/rule';
-import { type Answers, answerTo } from '@/core/observation/answers';
+import type { Field, FieldId } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import type { Picture } from '@/core/observation/picture';
-import { markOf, type Target } from '@/core/target/target';
+import { markOf } from '@/core/observation/provenance';
+import { type Answers, answerTo } from '@/core/run/answers';
+import type { Target } from '@/core/target/target';
+import { differenceWords } from '@/core/words/difference-words';
+import { findingTitle, findingWords } from '@/core/words/finding-words';
+import { unansweredText } from '@/core/words/reason-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
@@ -21,13 +24,14 @@ import { pictureAddress } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { visible } from '../frame/visible-text';
 import styles from './findings.module.css';
-import { useAskedKeyboards, useFormFindings } from './use-findings';
-import { useRemedyTrial } from './use-remedy-trial';
+import { useAnswerFindings, useAskedKeyboards, useFormFindings } from './use-findings';
+import { useRemedyTrial, useTrialOf } from './use-remedy-trial';
 
 /** What to do about a finding, what that would do, and a way to do it. */
 export function Remedy({ finding, all }: { finding: Finding; all: readonly Finding[] }) {
   const { form, edit } = useForm();
-  const { change, remedy } = finding;
+  const { change } = finding;
+  const { remedy } = findingWords(finding);
   if (!change) return remedy && <p>{remedy}</p>;
   const apply = () => {
     // It was found in this markup, and fits no other.
@@ -51,7 +55,7 @@ export function Remedy({ finding, all }: { finding: Finding; all: readonly Findi
   );
 }
 
-function ChangeShown({ change }: { change: Change }) {
+function ChangeShown({ change }: { change: RemedyEdit }) {
   const { form } = useForm();
   if (change.kind === 'guards') {
     const before = ownEntry(form.typing, change.field)?.guards ?? [];
@@ -81,7 +85,15 @@ function ChangeShown({ change }: { change: Change }) {
 }
 
 /** What the model says of the form with the remedy applied: what is found no more, and what is found anew. */
-function Effect({ change, field, all }: { change: Change; field: FieldId | null; all: readonly Finding[] }) {
+function Effect({
+  change,
+  field,
+  all,
+}: {
+  change: RemedyEdit;
+  field: FieldId | null;
+  all: readonly Finding[];
+}) {
   const { form } = useForm();
   const { run, answers } = useRun();
   const changed = useMemo(() => changedForm(form, change), [form, change]);
@@ -93,13 +105,13 @@ function Effect({ change, field, all }: { change: Change; field: FieldId | null;
     [came, change, field],
   );
   const { findings } = useFormFindings(changed, asked);
-  const effect = useMemo(() => {
-    if (!findings) return null;
-    // What the targets would answer now, nobody knows before they are asked.
-    const known = run && isOfForm ? answerFindings(run, answers) : [];
-    return goneAndFresh(all, collected([...findings, ...known]));
-  }, [findings, all, run, answers, isOfForm]);
-  if (!effect) return <p className="soft">Reckoning what it would do…</p>;
+  // What the targets would answer now, nobody knows before they are asked.
+  const { findings: known } = useAnswerFindings(isOfForm ? run : null, answers);
+  const effect = useMemo(
+    () => findings && known && goneAndFresh(all, collected([...findings, ...known])),
+    [findings, known, all],
+  );
+  if (!effect) return <p className="soft">Predicting the effect…</p>;
   const { gone, fresh } = effect;
   return (
     <div className={styles.effect} role="status">
@@ -112,8 +124,8 @@ function Effect({ change, field, all }: { change: Change; field: FieldId | null;
       </p>
       {fresh.length > 0 && (
         <ul>
-          {fresh.map(({ id, says }) => (
-            <li key={id}>{says}</li>
+          {fresh.map((one) => (
+            <li key={one.id}>{findingTitle(one)}</li>
           ))}
         </ul>
       )}
@@ -121,11 +133,14 @@ function Effect({ change, field, all }: { change: Change; field: FieldId | null;
   );
 }
 
+/** The two sides of a trial, in its sentences. */
+const withAndWithout = { here: ['the changed form'], there: 'the form as it is' };
+
 /** Asks the targets about the field as it is and as it would be, and shows both. */
 function Trial({ finding }: { finding: Finding }) {
   const { form } = useForm();
   const { lineUp } = useLineUp();
-  const trial = useMemo(() => remedyTrial(form, finding), [form, finding]);
+  const trial = useTrialOf(form, finding);
   const { trying, ask, cancel } = useRemedyTrial(trial);
   const targets = lineUp.targets.filter(({ ask: how }) => how !== 'device');
   if (!trial) return null;
@@ -184,7 +199,9 @@ function TrialOf({
         <Seen answers={after} target={target} field={field} pictures={pictures} />
       </span>
       <span className="soft">
-        {changes.length === 0 ? 'Nothing changes.' : changes.map(({ text }) => text).join(' ')}
+        {changes.length === 0
+          ? 'Nothing changes.'
+          : changes.map((one) => differenceWords(one, withAndWithout)).join(' ')}
       </span>
     </li>
   );
@@ -210,7 +227,7 @@ function Seen({
   if (!picture)
     return (
       <span className="soft">
-        {look?.status === 'answered' ? look.facts.typeReflected : (look?.reason ?? 'not asked')}
+        {look?.status === 'answered' ? look.facts.typeReflected : look ? unansweredText(look) : 'not asked'}
       </span>
     );
   return (

@@ -3,9 +3,9 @@
 import { App, Button } from 'antd';
 import type { Drift } from '@/core/drift/drift';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
-import { nameFromWords } from '@/core/form/name-from-words';
-import type { Run, RunId } from '@/core/observation/run';
+import { nameFromWords } from '@/core/html/name-from-words';
 import type { Report } from '@/core/report/report';
+import type { Run, RunId } from '@/core/run/run';
 import { ukkoVersion } from '@/core/version';
 import { openDatabase } from '@/store/database';
 import { loadRun } from '@/store/runs';

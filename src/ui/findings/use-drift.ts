@@ -3,10 +3,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { type Drift, driftBetween } from '@/core/drift/drift';
-import { answerFindings } from '@/core/finding/answer-findings';
 import type { Finding } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
-import { type Answers, answersOf } from '@/core/observation/answers';
+import { type Answers, answersOf } from '@/core/run/answers';
 import { ukkoVersion } from '@/core/version';
 import { baselineOf } from '@/store/baselines';
 import { openDatabase, type StoredRun } from '@/store/database';
@@ -14,7 +13,7 @@ import { observationsOf } from '@/store/runs';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
-import { useAskedKeyboards, useFormFindings } from './use-findings';
+import { useAnswerFindings, useAskedKeyboards, useFormFindings } from './use-findings';
 
 const noAnswers: Answers = new Map();
 
@@ -35,12 +34,14 @@ export function useDrift(findings: readonly Finding[] | null): DriftSince {
     return baseline && { baseline, answers: answersOf(await observationsOf(database, baseline.id)) };
   }, [form.id]);
   const baseline = read?.baseline ?? null;
-  const asked = useAskedKeyboards(baseline, read?.answers ?? noAnswers);
+  const known = read?.answers ?? noAnswers;
+  const asked = useAskedKeyboards(baseline, known);
+  const ofAnswers = useAnswerFindings(baseline, known);
   const ofForm = useFormFindings(baseline?.form ?? null, asked);
   const drift = useMemo(() => {
-    if (!read || !findings || !ofForm.findings) return null;
+    if (!read || !findings || !ofForm.findings || !ofAnswers.findings) return null;
     const isOfForm = run?.form.markup === form.markup;
-    const before = collected([...ofForm.findings, ...answerFindings(read.baseline, read.answers)]);
+    const before = collected([...ofForm.findings, ...ofAnswers.findings]);
     return driftBetween(
       { run: read.baseline, answers: read.answers, findings: before },
       {
@@ -54,6 +55,6 @@ export function useDrift(findings: readonly Finding[] | null): DriftSince {
         findings,
       },
     );
-  }, [read, findings, ofForm.findings, run, answers, form, lineUp]);
+  }, [read, findings, ofForm.findings, ofAnswers.findings, run, answers, form, lineUp]);
   return { baseline, drift };
 }

@@ -3,14 +3,15 @@
 import { proxy } from 'comlink';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { answerFindings } from '@/core/finding/answer-findings';
+import type { FormDocument } from '@/core/document/form-document';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
-import type { FormDocument } from '@/core/form/form-document';
 import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboards';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
-import type { Answers } from '@/core/observation/answers';
+import type { Answers } from '@/core/run/answers';
+import type { RunId } from '@/core/run/run';
 import { openDatabase, type StoredRun } from '@/store/database';
+import { findingsOfAnswers } from '@/workers/findings';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLongReplay } from '../frame/use-replay';
@@ -38,14 +39,55 @@ export function useFindings(): FoundFindings {
   const isOfForm = run?.form.markup === form.markup;
   const asked = useAskedKeyboards(isOfForm ? run : null, answers);
   const ofForm = useFormFindings(form, asked);
-  const ofAnswers = useMemo(
-    () => (run && isOfForm ? answerFindings(run, answers) : []),
-    [run, answers, isOfForm],
-  );
+  const ofAnswers = useAnswerFindings(isOfForm ? run : null, answers);
   return useMemo(
-    () => ({ ...ofForm, findings: ofForm.findings && collected([...ofForm.findings, ...ofAnswers]) }),
+    () => ({
+      findings:
+        ofForm.findings && ofAnswers.findings && collected([...ofForm.findings, ...ofAnswers.findings]),
+      fault: ofForm.fault ?? ofAnswers.fault,
+    }),
     [ofForm, ofAnswers],
   );
+}
+
+const ofNoAnswers: FoundFindings = { findings: [], fault: null };
+const reckoned: FoundFindings = { findings: null, fault: null };
+
+/** By the answers from which it was read, so that every view that asks gets the same. */
+const told = new WeakMap<Answers, Promise<FoundFindings>>();
+
+function findingsOf(run: RunId, answers: Answers): Promise<FoundFindings> {
+  const known = told.get(answers);
+  if (known) return known;
+  const asked = findingsOfAnswers(run).then(
+    (findings): FoundFindings => ({ findings, fault: null }),
+    (error): FoundFindings => ({ findings: [], fault: `What the answers tell is missing: ${String(error)}` }),
+  );
+  told.set(answers, asked);
+  return asked;
+}
+
+/** What the answers of a run tell; what they told before stays until what more of them tell is known. None without a run. */
+export function useAnswerFindings(run: Pick<StoredRun, 'id'> | null, answers: Answers): FoundFindings {
+  const id = run?.id ?? null;
+  const [known, setKnown] = useState<{ readonly run: RunId; readonly found: FoundFindings } | null>(null);
+  const newest = useRef<{ readonly id: RunId; readonly answers: Answers } | null>(null);
+  const isAsking = useRef(false);
+  useEffect(() => {
+    newest.current = id && { id, answers };
+    if (isAsking.current) return;
+    isAsking.current = true;
+    void (async () => {
+      // Answers come faster than they are looked through; those in between are left out.
+      for (let next = newest.current; next; next = newest.current) {
+        newest.current = null;
+        setKnown({ run: next.id, found: await findingsOf(next.id, next.answers) });
+      }
+      isAsking.current = false;
+    })();
+  }, [id, answers]);
+  if (!id) return ofNoAnswers;
+  return known?.run === id ? known.found : reckoned;
 }
 
 const noKeyboards: readonly AskedKeyboard[] = [];

@@ -1,12 +1,15 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { FormDocument } from '@/core/document/form-document';
+import type { Finding } from '@/core/finding/finding';
 import { asEarlierFields, type RemedyTrial } from '@/core/finding/remedy-trial';
-import { type Answers, answersOf } from '@/core/observation/answers';
-import { type Asking, planOf } from '@/core/observation/asking';
-import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
+import { type Asking, planOf } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import { type Answers, answersOf } from '@/core/run/answers';
 import type { Target } from '@/core/target/target';
+import { findingsWorker } from '@/workers/findings';
 
 export type Trying =
   | { readonly status: 'idle' }
@@ -17,6 +20,27 @@ export type Trying =
       readonly after: Answers;
       readonly pictures: ReadonlyMap<string, Picture>;
     };
+
+/** What is asked to see what a remedy does; null until it is known, and where nothing of it can be seen. */
+export function useTrialOf(form: FormDocument, finding: Finding): RemedyTrial | null {
+  const [known, setKnown] = useState<{
+    readonly form: FormDocument;
+    readonly finding: Finding;
+    readonly trial: RemedyTrial | null;
+  } | null>(null);
+  useEffect(() => {
+    let isOver = false;
+    void findingsWorker()
+      .trial(form, finding)
+      .then((trial) => {
+        if (!isOver) setKnown({ form, finding, trial });
+      });
+    return () => {
+      isOver = true;
+    };
+  }, [form, finding]);
+  return known?.form === form && known.finding === finding ? known.trial : null;
+}
 
 /** Asks targets about a form with a remedy applied, beside the form as it is. Nothing of it is kept. */
 export function useRemedyTrial(trial: RemedyTrial | null): {
@@ -44,7 +68,7 @@ export function useRemedyTrial(trial: RemedyTrial | null): {
       const told = async (asking: Asking): Promise<Observation[]> => {
         // The view needs neither until somebody asks.
         const [{ sweep }, { observers }] = await Promise.all([
-          import('@/core/observation/sweep'),
+          import('@/core/sweep/sweep'),
           import('../frame/observers'),
         ]);
         const observations: Observation[] = [];

@@ -1,7 +1,7 @@
 'use client';
 
 import { AutoComplete, Button, Switch } from 'antd';
-import type { AttributeValue } from '@/core/form/attribute-registry';
+import type { AttributeValue } from '@/core/html/attribute-registry';
 import styles from './form-view.module.css';
 import { useDraft } from './use-draft';
 

@@ -1,10 +1,11 @@
 'use client';
 
 import { Input, Select } from 'antd';
-import { attributeRegistry, attributesFor } from '@/core/form/attribute-registry';
-import { attribute, type Field, type FormReading, hasAttribute, inputTypes } from '@/core/form/field';
-import { ignoredBecause } from '@/core/form/ignored-attribute';
-import { offeredValues } from '@/core/form/offered-values';
+import { ignoredBecause } from '@/core/fault/ignored-attribute';
+import { attributeRegistry, attributesFor } from '@/core/html/attribute-registry';
+import { attribute, type Field, type FormReading, hasAttribute, inputTypes } from '@/core/html/field';
+import { offeredValues } from '@/core/html/offered-values';
+import { ignoredWords } from '@/core/words/attribute-words';
 import { AddAttribute } from './add-attribute';
 import { AttributeRow } from './attribute-row';
 import styles from './form-view.module.css';
@@ -27,7 +28,7 @@ export function FieldEditor({
   const present = control.attributes.map((a) => a.name).filter((name) => name !== 'type');
   const offered = attributesFor(field.kind).filter((name) => name !== 'type' && !hasAttribute(control, name));
   const [text, writeText] = useDraft(control.text, onText);
-  const unknownType = ignoredBecause(field, 'type');
+  const unknownType = ignoredText(field, 'type');
   return (
     <>
       <TryValue key={control.ordinal} field={field} />
@@ -70,7 +71,7 @@ export function FieldEditor({
             value={attribute(control, name) ?? ''}
             edited={Object.hasOwn(attributeRegistry, name) ? attributeRegistry[name]?.value : undefined}
             offered={offeredValues(field, name, page)}
-            ignored={ignoredBecause(field, name)}
+            ignored={ignoredText(field, name)}
             onSet={onSet}
           />
         ))}
@@ -82,6 +83,12 @@ export function FieldEditor({
       </div>
     </>
   );
+}
+
+/** Why an attribute of a field does nothing; null where it does something. */
+function ignoredText(field: Field, name: string): string | null {
+  const ignored = ignoredBecause(field, name);
+  return ignored && ignoredWords(ignored);
 }
 
 /** What a newly added attribute holds, so that it does something at once. */

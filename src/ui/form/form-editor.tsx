@@ -1,8 +1,8 @@
 'use client';
 
-import { formAttributeRegistry } from '@/core/form/attribute-registry';
-import { attribute, type FormElement, hasAttribute } from '@/core/form/field';
-import { offeredFormValues } from '@/core/form/offered-values';
+import { formAttributeRegistry } from '@/core/html/attribute-registry';
+import { attribute, type FormElement, hasAttribute } from '@/core/html/field';
+import { offeredFormValues } from '@/core/html/offered-values';
 import { AddAttribute } from './add-attribute';
 import { AttributeRow } from './attribute-row';
 import styles from './form-view.module.css';

@@ -4,15 +4,16 @@ import { Button, Input } from 'antd';
 import dynamic from 'next/dynamic';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { demoForms } from '@/core/demo/demo-forms';
-import type { ToldFault } from '@/core/fault/page-under-check';
-import { withAttributes, withText } from '@/core/form/edited-form';
-import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/form/field';
-import { limits } from '@/core/form/form-document';
+import { withAttributes, withText } from '@/core/document/edited-form';
+import { limits } from '@/core/document/form-document';
+import { grouped } from '@/core/grouped';
+import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/html/field';
+import type { ToldFault } from '@/core/words/told-fault';
 import type { Replayer } from '@/workers/replayer';
+import { LongList } from '../frame/long-list';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
-import { FieldList } from './field-list';
 import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
 import { MarkupPlace } from './markup-place';
@@ -29,6 +30,9 @@ const ofOnesOwn =
 const noNotes: FormReading['notes'] = [];
 const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
 
+/** Of a field that is not open, CSS px. */
+const rowHeight = 31;
+
 /** What is this form? Its fields beside the markup that they stand for; each follows the other. */
 export function FormView() {
   const { form, reading, written, edit, undo, redo, canUndo, canRedo } = useForm();
@@ -43,6 +47,7 @@ export function FormView() {
     if (selected && selected.id !== selection.field) select({ field: selected.id });
   }, [selected, selection.field, select]);
   const faults = useFaults();
+  const faultsOf = useMemo(() => grouped(faults, ({ field }) => field), [faults]);
   const shown = useMemo(() => (selected ? selected.controls.map(({ span }) => span) : []), [selected]);
   const list = useRef<HTMLDivElement>(null);
   const [openForm, setOpenForm] = useState<number | null>(null);
@@ -110,15 +115,19 @@ export function FormView() {
                 />
               </div>
             ))}
-            <FieldList
-              fields={fields}
+            <LongList
+              items={fields}
+              keyOf={({ controls }) => controls[0].ordinal}
               isSelected={isSelected}
               scroll={list}
+              height={rowHeight}
+              className={styles.fields}
+              itemClassName={styles.field}
               draw={(field) => (
                 <>
                   <FieldRow
                     field={field}
-                    faults={faults.filter((fault) => fault.field?.id === field.id)}
+                    faults={faultsOf.get(field.id) ?? noFaults}
                     open={isSelected(field)}
                     onOpen={() => select({ field: isSelected(field) ? null : field.id, stroke: null })}
                   />

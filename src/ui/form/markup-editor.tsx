@@ -16,8 +16,8 @@ import {
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useMemo, useRef } from 'react';
-import type { ToldFault } from '@/core/fault/page-under-check';
-import type { MarkupNote, Span } from '@/core/form/field';
+import type { MarkupNote, Span } from '@/core/html/field';
+import type { ToldFault } from '@/core/words/told-fault';
 import { smallestChange } from './smallest-change';
 
 /** Marks changes that came from outside, so that they are not sent back as edits. */

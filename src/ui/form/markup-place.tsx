@@ -7,12 +7,26 @@ import { MarkupReader, mostRead } from './markup-reader';
 /** Whether the editor was loaded since the page was opened. */
 let isHere = false;
 
-const MarkupEditor = lazy(() =>
-  import('./markup-editor').then((module) => {
-    isHere = true;
-    return { default: module.MarkupEditor };
-  }),
-);
+/** What the editor stands on, the lowest first. */
+const foundations: readonly (() => Promise<unknown>)[] = [
+  () => import('@codemirror/state'),
+  () => import('@codemirror/view'),
+  () => import('@codemirror/language'),
+  () => import('@codemirror/lang-html'),
+  () => import('@codemirror/lint'),
+  () => import('@codemirror/search'),
+];
+
+const MarkupEditor = lazy(async () => {
+  // Each in a task of its own: all of them at once would hold the page up.
+  for (const load of foundations) {
+    await load();
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+  const { MarkupEditor } = await import('./markup-editor');
+  isHere = true;
+  return { default: MarkupEditor };
+});
 
 /**
  * The markup: read at first, and edited as soon as somebody turns to it with the pointer or by keys. The editor is larger than all

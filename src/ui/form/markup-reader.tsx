@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import type { ToldFault } from '@/core/fault/page-under-check';
-import type { MarkupNote, Span } from '@/core/form/field';
-import { type LinePiece, markupLines } from '@/core/form/markup-colours';
+import type { MarkupNote, Span } from '@/core/html/field';
+import { type LinePiece, markupLines } from '@/core/html/markup-colours';
+import type { ToldFault } from '@/core/words/told-fault';
 import styles from './markup-reader.module.css';
 
 /** Markup of more lines, or more UTF-16 code units, is for the editor alone, which draws what is in sight. */

@@ -2,8 +2,8 @@
 
 import { Input } from 'antd';
 import { useId, useState } from 'react';
-import type { Field } from '@/core/form/field';
-import { validTrial } from '@/core/form/trial-value';
+import { validTrial } from '@/core/document/trial-value';
+import type { Field } from '@/core/html/field';
 import { trustText } from '@/core/model/trust';
 import { type Speaker, speakerFor, type Tried, takesText, tryValue } from '@/core/model/try-value';
 import { GaveUp } from '@/core/regexp/budget';
@@ -37,7 +37,7 @@ export function TryValue({ field }: { field: Field }) {
       <ul aria-live="polite">
         {speakers.map(({ target, speaker }) => (
           <li key={target.id}>
-            <span className={styles.target} title={trustText({ ways: speaker.engine }, field.kind)}>
+            <span className={styles.target} title={trustText({ deviations: speaker.engine }, field.kind)}>
               <ProvenanceMark mark="modelled" size={11} /> {target.name}
             </span>
             <Verdict field={field} text={tried} speaker={speaker} />
@@ -45,7 +45,7 @@ export function TryValue({ field }: { field: Field }) {
         ))}
       </ul>
       {speakers[0] && (
-        <p className={styles.trust}>{trustText({ ways: speakers[0].speaker.engine }, field.kind)}</p>
+        <p className={styles.trust}>{trustText({ deviations: speakers[0].speaker.engine }, field.kind)}</p>
       )}
     </section>
   );

@@ -1,6 +1,6 @@
 import { Radio } from 'antd';
 import type { useAppProps } from 'antd/es/app/context';
-import type { FormInPage } from '@/core/form/forms-in-page';
+import type { FormInPage } from '@/core/html/forms-in-page';
 
 /** Lets a person choose one of the forms of a page. @returns null when none is wanted */
 export function chooseForm(

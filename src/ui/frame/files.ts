@@ -1,111 +1,69 @@
-import { isDeviceFile } from '@/core/device/device-message';
-import type { FormDocument, FormId } from '@/core/form/form-document';
-import { isFormFile, readFormFile, writeFormFile } from '@/core/form/form-file';
-import type { FormInPage } from '@/core/form/forms-in-page';
-import { nameFromWords } from '@/core/form/name-from-words';
-import { standalonePage } from '@/core/form/standalone-page';
-import type { Run, RunId } from '@/core/observation/run';
-import { maxRunFile, readRunFile, writeRunFile } from '@/core/observation/run-file';
+import type { Remote } from 'comlink';
+import type { FormDocument } from '@/core/document/form-document';
+import type { FormInPage } from '@/core/html/forms-in-page';
+import type { RunId } from '@/core/run/run';
+import { maxRunFile } from '@/core/run/run-file';
+import { unlessAborted } from '@/core/unless-aborted';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
-import { addRun, loadRun } from '@/store/runs';
-import { type Merged, mergeWorkspaceFile, writeWorkspaceFile } from '@/store/workspace-file';
+import { isZip } from '@/store/is-zip';
+import type { FileWork, FormExport, ReadFile, WrittenFile } from '@/workers/file.worker';
 import { markupReader } from '@/workers/markup-reader';
+import { inOwnWorker } from '@/workers/own-worker';
 import { download } from './download';
 import { looksLikeHtml } from './looks-like-html';
 
 export type Opened =
-  | { readonly status: 'run'; readonly form: FormId; readonly run: RunId }
-  | { readonly status: 'form'; readonly form: FormId }
-  | { readonly status: 'workspace'; readonly merged: Merged }
+  | ReadFile
   /** A page of several forms; one of them is to be chosen. */
-  | { readonly status: 'choice'; readonly forms: readonly FormInPage[]; readonly name: string }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'choice'; readonly forms: readonly FormInPage[]; readonly name: string };
 
-/** Opens a file that a person gave: a run, or HTML as a new form. Nothing that is here is overwritten. */
-export async function openFile(file: File): Promise<Opened> {
-  if (await isZip(file)) return openWorkspace(file);
-  if (file.size > maxRunFile)
-    return {
-      status: 'fault',
-      text: 'The file is larger than 64 MB. Export a smaller run, or sweep fewer fields at a time.',
-    };
+/** Opens a file that a person gave: a run, a form, a workspace, or HTML as a new form. Nothing that is here is overwritten. */
+export async function openFile(file: File, signal: AbortSignal): Promise<Opened> {
+  const markup = await markupIn(file);
+  if (markup !== null) return openMarkup(markup, file.name, signal);
+  return withWorker(async (work): Promise<ReadFile> => work.read(file), signal);
+}
+
+async function markupIn(file: File): Promise<string | null> {
+  if (file.size > maxRunFile || (await isZip(file))) return null;
   const content = await file.text();
   // A run file holds HTML too, inside its JSON.
-  if (looksLikeHtml(content) && !content.trimStart().startsWith('{')) return openMarkup(content, file.name);
-  if (isFormFile(content)) return openForm(content);
-  if (isDeviceFile(content))
-    return {
-      status: 'fault',
-      text: 'These are the answers of a device. Open them under Line-up, “A real device…”, where you give the device its name.',
-    };
-  const reading = readRunFile(content);
-  if (reading.status === 'fault') return reading;
-  await addRun(openDatabase(), reading.run);
-  return { status: 'run', form: reading.run.form.id, run: reading.run.id };
-}
-
-async function isZip(file: File): Promise<boolean> {
-  return (await file.slice(0, 2).text()) === 'PK';
-}
-
-async function openWorkspace(file: File): Promise<Opened> {
-  const merge = await mergeWorkspaceFile(openDatabase(), file);
-  return merge.status === 'merged' ? { status: 'workspace', merged: merge.merged } : merge;
-}
-
-/** Gives everything that is kept here to the person as one file. @returns its name */
-export async function exportWorkspace(): Promise<string> {
-  const name = `ukko-${new Date().toISOString().slice(0, 10)}.workspace.zip`;
-  download(await writeWorkspaceFile(openDatabase()), name, 'application/zip');
-  return name;
+  return looksLikeHtml(content) && !content.trimStart().startsWith('{') ? content : null;
 }
 
 /** Opens markup as a new form; of a page of several forms one is chosen first. */
-async function openMarkup(markup: string, name: string): Promise<Opened> {
-  const forms = await markupReader().formsInPage(markup);
+async function openMarkup(markup: string, name: string, signal: AbortSignal): Promise<Opened> {
+  const forms = await unlessAborted(markupReader().formsInPage(markup), signal);
   if (forms.length > 1) return { status: 'choice', forms, name };
   return { status: 'form', form: await newForm(openDatabase(), markup, name) };
 }
 
-async function openForm(content: string): Promise<Opened> {
-  const reading = readFormFile(content);
-  if (reading.status === 'fault') return reading;
-  const { name, markup, typing, page } = reading.form;
-  return { status: 'form', form: await newForm(openDatabase(), markup, name, typing, page) };
+/** Gives everything that is kept here to the person as one file. @returns its name */
+export async function exportWorkspace(signal: AbortSignal): Promise<string> {
+  return given(await withWorker((work) => work.workspace(), signal));
 }
 
-/** The sorts of files that a form can be given as. */
-export const formExports = {
-  form: { ending: 'form.json', type: 'application/json', write: writeFormFile },
-  markup: {
-    ending: 'html',
-    type: 'text/html',
-    write: ({ markup }: FormDocument) => markup,
-  },
-  page: {
-    ending: 'page.html',
-    type: 'text/html',
-    write: ({ name, markup }: FormDocument) => standalonePage(name, markup),
-  },
-} as const;
-
 /** Gives the form to the person as a file. @returns its name */
-export function exportForm(form: FormDocument, as: keyof typeof formExports): string {
-  const { ending, type, write } = formExports[as];
-  const name = `${nameFromWords(form.name, 'form')}.${ending}`;
-  download(write(form), name, type);
-  return name;
+export async function exportForm(form: FormDocument, as: FormExport, signal: AbortSignal): Promise<string> {
+  return given(await withWorker((work) => work.form(form, as), signal));
 }
 
 /** Gives the run to the person as a file. Null when it is gone. */
-export async function exportRun(id: RunId): Promise<string | null> {
-  const run = await loadRun(openDatabase(), id);
-  if (!run) return null;
-  download(writeRunFile(run), fileName(run));
-  return fileName(run);
+export async function exportRun(id: RunId, signal: AbortSignal): Promise<string | null> {
+  const written = await withWorker((work) => work.run(id), signal);
+  return written && given(written);
 }
 
-function fileName(run: Run): string {
-  return `${nameFromWords(run.form.name, 'form')}-${run.startedAt.slice(0, 16).replace(/[:T]/g, '-')}.run.json`;
+function given({ name, content }: WrittenFile): string {
+  download(content, name, content.type);
+  return name;
+}
+
+function withWorker<Result>(
+  use: (work: Remote<FileWork>) => Promise<Result>,
+  signal: AbortSignal,
+): Promise<Result> {
+  const worker = new Worker(new URL('../../workers/file.worker.ts', import.meta.url), { type: 'module' });
+  return inOwnWorker(worker, use, signal);
 }

@@ -4,8 +4,8 @@ import { Alert, App, ConfigProvider, Spin } from 'antd';
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
-import type { FormId } from '@/core/form/form-document';
-import type { RunId } from '@/core/observation/run';
+import type { FormId } from '@/core/document/form-document';
+import type { RunId } from '@/core/run/run';
 import { openDatabase, wasRenewed } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
@@ -22,6 +22,7 @@ import { TopBar } from './top-bar';
 import { Tour, useTour } from './tour';
 import { CorrectionsProvider } from './use-corrections';
 import { DeviceProvider } from './use-device';
+import { useFileWork } from './use-file-work';
 import { FormProvider, useForm } from './use-form';
 import { RunProvider } from './use-run';
 import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
@@ -116,6 +117,7 @@ function useOpenFile(): (file: File) => void {
   const { message, modal } = App.useApp();
   const router = useRouter();
   const [, select] = useSelection();
+  const work = useFileWork();
   return useCallback(
     (file) => {
       const show = (form: FormId, run: RunId | null) => {
@@ -123,13 +125,13 @@ function useOpenFile(): (file: File) => void {
         router.push(`${run ? '/survey' : '/form'}${selectionQuery(currentSelection())}`);
         if (!run) message.success('Imported as a new form.');
       };
-      void import('./files')
-        .then(({ openFile }) => openFile(file))
+      void work(`Reading ${file.name}`, async (signal) => (await import('./files')).openFile(file, signal))
         .catch((error: unknown) => {
           if (!isOutOfRoom(error)) throw error;
           return { status: 'fault', text: outOfRoom } as const;
         })
         .then(async (opened) => {
+          if (!opened) return;
           if (opened.status === 'fault') message.error(opened.text, 8);
           else if (opened.status === 'workspace') message.success(mergedText(opened.merged), 8);
           else if (opened.status === 'choice') {
@@ -139,7 +141,7 @@ function useOpenFile(): (file: File) => void {
           } else show(opened.form, opened.status === 'run' ? opened.run : null);
         });
     },
-    [message, modal, router, select],
+    [message, modal, router, select, work],
   );
 }
 

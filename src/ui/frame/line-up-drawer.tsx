@@ -2,9 +2,10 @@
 
 import { Alert, Button, Drawer, Radio } from 'antd';
 import { useState } from 'react';
-import type { EngineStatus } from '@/core/observation/engine-status';
+import { markOf } from '@/core/observation/provenance';
+import type { EngineStatus } from '@/core/sweep/engine-status';
 import { type LineUp, maxTargets } from '@/core/target/line-up';
-import { markOf, type Target, type TargetId } from '@/core/target/target';
+import type { Target, TargetId } from '@/core/target/target';
 import { variantText } from '@/core/target/variant';
 import { openDatabase } from '@/store/database';
 import { forgetTarget, saveTarget } from '@/store/line-ups';

@@ -2,9 +2,9 @@
 
 import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { attributeRegistry } from '@/core/form/attribute-registry';
-import { type InputType, inputTypes } from '@/core/form/field';
-import type { EngineStatus } from '@/core/observation/engine-status';
+import { attributeRegistry } from '@/core/html/attribute-registry';
+import { type InputType, inputTypes } from '@/core/html/field';
+import type { EngineStatus } from '@/core/sweep/engine-status';
 import { type EngineTarget, engineName, targetId } from '@/core/target/target';
 import {
   type ColourScheme,

@@ -3,13 +3,13 @@
 import { Alert, Button, Input, Modal, Radio, Spin } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { readForm } from '@/core/form/read-form';
-import type { PageRead } from '@/core/page/own-page';
-import { formatSteps, type PageStep, readSteps } from '@/core/page/page-steps';
+import { formatSteps, type PageStep, readSteps } from '@/core/document/page-steps';
+import type { FormFound, PageRead } from '@/core/page/page-sight';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { readPage } from '@/store/read-page';
 import { trustPage } from '@/store/trusted-pages';
+import { markupReader } from '@/workers/markup-reader';
 import styles from './own-page.module.css';
 import { PageSightShown } from './page-sight';
 import { HeldChoice } from './use-confirmed-form';
@@ -22,7 +22,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const [address, setAddress] = useState('');
   const [steps, setSteps] = useState('');
   const [held, setHeld] = useState(false);
-  const [read, setRead] = useState<PageRead | null>(null);
+  const [read, setRead] = useState<CountedRead | null>(null);
   const [chosen, setChosen] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
   const reading = useRef<AbortController | null>(null);
@@ -41,14 +41,13 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
     setFault(null);
     setReading(true);
     const outcome = await readPage({ address: address.trim(), steps: withSteps, held }, controller.signal);
+    const counted = outcome.status === 'read' ? await withCounts(outcome) : null;
     if (controller.signal.aborted) return;
     setReading(false);
-    if (outcome.status === 'fault') {
-      setFault(outcome.text);
-      return;
-    }
-    setRead(outcome);
-    setChosen(largest(outcome.forms));
+    if (outcome.status === 'fault') setFault(outcome.text);
+    if (!counted) return;
+    setRead(counted);
+    setChosen(largest(counted.forms));
   };
   const cancel = () => {
     reading.current?.abort();
@@ -149,13 +148,24 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
-type FoundForm = PageRead['forms'][number];
+interface CountedForm extends FormFound {
+  readonly fields: number;
+}
 
-const countOf = ({ markup }: FoundForm) => readForm(markup).fields.length;
+interface CountedRead extends PageRead {
+  readonly forms: readonly CountedForm[];
+}
+
+async function withCounts(read: PageRead): Promise<CountedRead> {
+  const forms = read.forms.map(
+    async (form): Promise<CountedForm> => ({ ...form, fields: await markupReader().fieldCount(form.markup) }),
+  );
+  return { ...read, forms: await Promise.all(forms) };
+}
 
 /** Index of the form that asks the most: what steps lead to is seldom the search field above it. */
-function largest(forms: readonly FoundForm[]): number {
-  const counts = forms.map(countOf);
+function largest(forms: readonly CountedForm[]): number {
+  const counts = forms.map(({ fields }) => fields);
   return Math.max(0, counts.indexOf(Math.max(...counts)));
 }
 
@@ -166,7 +176,7 @@ function Forms({
   chosen,
   choose,
 }: {
-  read: PageRead;
+  read: CountedRead;
   chosen: number;
   choose: (form: number) => void;
 }) {
@@ -183,7 +193,7 @@ function Forms({
       aria-label="Forms of the page"
       value={chosen}
       className={styles.forms}
-      options={forms.map((form, value) => ({ value, label: `${form.title} (${fieldsText(countOf(form))})` }))}
+      options={forms.map((form, value) => ({ value, label: `${form.title} (${fieldsText(form.fields)})` }))}
       onChange={({ target }) => choose(target.value)}
     />
   );

@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import type { Doable, PageSight } from '@/core/page/own-page';
-import type { PageStep } from '@/core/page/page-steps';
+import type { PageStep } from '@/core/document/page-steps';
+import type { Doable, PageSight } from '@/core/page/page-sight';
 import styles from './own-page.module.css';
 import { pictureAddress } from './use-picture';
 

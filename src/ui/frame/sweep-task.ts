@@ -1,12 +1,13 @@
-import type { FieldId } from '@/core/form/field';
-import { type FormDocument, typingTasks } from '@/core/form/form-document';
-import { readForm } from '@/core/form/read-form';
-import type { Answers } from '@/core/observation/answers';
-import { askingOf, sweepQuestions, type TypingTasks } from '@/core/observation/asking';
-import type { Observation, PageQuestion } from '@/core/observation/observation';
-import type { RunId } from '@/core/observation/run';
-import { askingFault } from '@/core/observation/sweep-request';
+import type { ReadForm } from '@/core/document/edited-form';
+import { typingTasks } from '@/core/document/form-document';
+import type { TypingTasks } from '@/core/guard/typing-task';
+import type { FieldId } from '@/core/html/field';
 import { scriptsForPage } from '@/core/page/usual-scripts';
+import { askingOf, sweepQuestions } from '@/core/questions/asking';
+import type { Observation, PageQuestion } from '@/core/questions/observation';
+import type { Answers } from '@/core/run/answers';
+import type { RunId } from '@/core/run/run';
+import { askingFault } from '@/core/sweep/sweep-request';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { openDatabase, type StoredRun } from '@/store/database';
@@ -26,8 +27,7 @@ export interface SweepTask {
   readonly newRun: boolean;
 }
 
-export interface SweptForm {
-  readonly form: FormDocument;
+export interface SweptForm extends ReadForm {
   readonly run: StoredRun | null;
   readonly answers: Answers;
   readonly lineUp: LineUp;
@@ -39,7 +39,7 @@ export interface SweptForm {
  */
 export async function runTask(
   { questions, fields, targets, scripts, newRun }: SweepTask,
-  { form, run, answers, lineUp }: SweptForm,
+  { form, reading, run, answers, lineUp }: SweptForm,
   began: (run: RunId) => void,
   report: (progress: readonly TargetProgress[]) => void,
   signal: AbortSignal,
@@ -47,9 +47,10 @@ export async function runTask(
   const asking = askingOf(
     form.markup,
     questions === 'all' ? sweepQuestions : questions,
-    scripts ?? scriptsOf(form),
+    scripts ?? scriptsOf({ form, reading }),
     fields,
     form.page ?? null,
+    reading,
   );
   const database = openDatabase();
   const fault = askingFault(asking) ?? (await untrustedFault(database, asking.page));
@@ -62,8 +63,8 @@ export async function runTask(
   return null;
 }
 
-function scriptsOf(form: FormDocument): TypingTasks {
-  return form.page ? scriptsForPage(form, readForm(form.markup).fields) : typingTasks(form);
+function scriptsOf({ form, reading }: ReadForm): TypingTasks {
+  return form.page ? scriptsForPage(form, reading.fields) : typingTasks(form);
 }
 
 /** What devices and real keyboards answered stays with the same form, under its own time: no sweep asks them. */

@@ -6,9 +6,9 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { unnamed } from '@/core/form/form-name';
+import { unnamed } from '@/core/html/form-name';
 import { provenanceMarks } from '@/core/observation/provenance';
-import type { RunId } from '@/core/observation/run';
+import type { RunId } from '@/core/run/run';
 import { targetName } from '@/core/target/line-up';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { deleteForm } from '@/store/delete-form';
@@ -16,6 +16,7 @@ import { newForm, restoreDemo } from '@/store/forms';
 import { isNearlyFull, type Room, room, thinPictures } from '@/store/room';
 import { deleteEverything, deleteRun } from '@/store/runs';
 import type { TargetProgress } from '@/store/sweep-into-run';
+import type { FormExport } from '@/workers/file.worker';
 import styles from './frame.module.css';
 import { Help } from './help';
 import { MenuButton } from './menu-button';
@@ -23,6 +24,7 @@ import { ProvenanceMark } from './provenance-mark';
 import { sweepTime } from './sweep-time';
 import { useDevice } from './use-device';
 import { useEngines } from './use-engines';
+import { useFileWork } from './use-file-work';
 import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
@@ -43,6 +45,7 @@ const DeviceDrawer = dynamic(() => import('./device-drawer').then((module) => mo
 
 /** What reads and writes files is large, and seldom needed. */
 const files = () => import('./files');
+type Files = Awaited<ReturnType<typeof files>>;
 
 export function TopBar({ onFile }: { onFile: (file: File) => void }) {
   const { running, progress, sweep, cancel } = useSweep();
@@ -166,15 +169,23 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   const { run } = useRun();
   const { form } = useForm();
   const [, select] = useSelection();
+  const work = useFileWork();
   const chooser = useRef<HTMLInputElement>(null);
   const [ownPage, setOwnPage] = useState(false);
 
-  const actions: Readonly<Record<string, () => void | Promise<void>>> = {
-    export: async () => {
-      const name = run ? await (await files()).exportRun(run.id) : null;
-      if (name) message.success(`Exported ${name}.`);
-    },
-    workspace: async () => void message.success(`Exported ${await (await files()).exportWorkspace()}.`),
+  const give = async (
+    doing: string,
+    write: (written: Files, signal: AbortSignal) => Promise<string | null>,
+  ) => {
+    const name = await work(doing, async (signal) => write(await files(), signal));
+    if (name) message.success(`Exported ${name}.`);
+  };
+  const giveForm = (as: FormExport) =>
+    give('Writing the form', ({ exportForm }, signal) => exportForm(form, as, signal));
+
+  const actions: Readonly<Record<string, () => unknown>> = {
+    export: () => run && give('Writing the run', ({ exportRun }, signal) => exportRun(run.id, signal)),
+    workspace: () => give('Writing the workspace', ({ exportWorkspace }, signal) => exportWorkspace(signal)),
     thin: async () => {
       const { pictures, bytes } = await thinPictures(openDatabase());
       message.success(
@@ -183,9 +194,9 @@ function More({ onFile }: { onFile: (file: File) => void }) {
           : `Deleted ${pictures} old pictures, ${megabytes(bytes)}. The answers stay.`,
       );
     },
-    form: async () => void message.success(`Exported ${(await files()).exportForm(form, 'form')}.`),
-    markup: async () => void message.success(`Exported ${(await files()).exportForm(form, 'markup')}.`),
-    page: async () => void message.success(`Exported ${(await files()).exportForm(form, 'page')}.`),
+    form: () => giveForm('form'),
+    markup: () => giveForm('markup'),
+    page: () => giveForm('page'),
     open: () => chooser.current?.click(),
     own: () => setOwnPage(true),
     new: async () =>

@@ -1,8 +1,8 @@
 import { App, Checkbox } from 'antd';
 import { useCallback } from 'react';
-import type { FormDocument } from '@/core/form/form-document';
-import type { OwnPage } from '@/core/page/own-page';
-import { formatSteps, readSteps } from '@/core/page/page-steps';
+import type { FormDocument } from '@/core/document/form-document';
+import type { OwnPage } from '@/core/document/own-page';
+import { formatSteps, readSteps } from '@/core/document/page-steps';
 import { openDatabase } from '@/store/database';
 import { isTrusted, trustPage } from '@/store/trusted-pages';
 import styles from './own-page.module.css';

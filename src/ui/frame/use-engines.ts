@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { EngineStatuses } from '@/core/observation/engine-status';
+import type { EngineStatuses } from '@/core/sweep/engine-status';
 
 const nothingKnown: EngineStatuses = { engines: [], fault: null };
 

@@ -12,9 +12,9 @@ import {
   useRef,
   useState,
 } from 'react';
-import type { ReadForm } from '@/core/form/edited-form';
-import type { FormDocument, FormId } from '@/core/form/form-document';
-import { nameAfter } from '@/core/form/form-name';
+import type { ReadForm } from '@/core/document/edited-form';
+import type { FormDocument, FormId } from '@/core/document/form-document';
+import { nameAfter } from '@/core/html/form-name';
 import { openDatabase } from '@/store/database';
 import { leaveDraft, takeDraft } from '@/store/draft';
 import { ensureForms, saveForm } from '@/store/forms';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback, useRef } from 'react';
-import type { Observation } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
+import type { Observation } from '@/core/questions/observation';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, finishRun, keep } from '@/store/runs';
 import { useForm } from './use-form';

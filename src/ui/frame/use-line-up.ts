@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
-import type { EngineStatuses } from '@/core/observation/engine-status';
+import type { EngineStatuses } from '@/core/sweep/engine-status';
 import { defaultLineUp, type LineUp, targets as shipped } from '@/core/target/line-up';
 import { engineNames, engineTarget, type Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FormReading } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
-import { isLongMarkup, markupReader } from '@/workers/markup-reader';
+import type { FormReading } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
+import { isLongMarkup, readLong } from '@/workers/markup-reader';
 
 /** What markup is, read at once where it is short; null as long as a worker reads it. */
 export function useReading(markup: string | null): FormReading | null {
@@ -18,7 +18,7 @@ export function useReading(markup: string | null): FormReading | null {
       try {
         // What was written over before it was read is not read.
         for (let next = wanted.current; next !== null; next = wanted.current) {
-          const reading = await markupReader().readForm(next);
+          const reading = await readLong(next);
           if (wanted.current !== next) continue;
           setFar({ markup: next, reading });
           wanted.current = null;

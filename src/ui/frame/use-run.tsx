@@ -2,11 +2,11 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo } from 'react';
-import type { Field } from '@/core/form/field';
-import { type Answers, answersOf } from '@/core/observation/answers';
-import type { Observation } from '@/core/observation/observation';
+import type { Field } from '@/core/html/field';
 import type { PictureId } from '@/core/observation/picture';
-import type { RunId } from '@/core/observation/run';
+import type { Observation } from '@/core/questions/observation';
+import { type Answers, answersOf } from '@/core/run/answers';
+import type { RunId } from '@/core/run/run';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { observationsOf, picturesIn, runsOf } from '@/store/runs';
 import { useForm } from './use-form';

@@ -2,10 +2,10 @@
 
 import { useSyncExternalStore } from 'react';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
+import type { FormId } from '@/core/document/form-document';
 import type { FindingId } from '@/core/finding/finding';
-import type { FieldId } from '@/core/form/field';
-import type { FormId } from '@/core/form/form-document';
-import type { RunId } from '@/core/observation/run';
+import type { FieldId } from '@/core/html/field';
+import type { RunId } from '@/core/run/run';
 import type { TargetId } from '@/core/target/target';
 import { type Language, languages } from '@/core/target/variant';
 

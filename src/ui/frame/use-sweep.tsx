@@ -10,15 +10,16 @@ import {
   useRef,
   useState,
 } from 'react';
-import type { FieldId } from '@/core/form/field';
-import type { TypingTasks } from '@/core/observation/asking';
-import type { PageQuestion } from '@/core/observation/observation';
-import type { RunId } from '@/core/observation/run';
+import type { TypingTasks } from '@/core/guard/typing-task';
+import type { FieldId } from '@/core/html/field';
+import type { PageQuestion } from '@/core/questions/observation';
+import type { RunId } from '@/core/run/run';
 import type { Target } from '@/core/target/target';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { TargetProgress } from '@/store/sweep-into-run';
 import type { SweepTask } from './sweep-task';
 import { useConfirmedForm } from './use-confirmed-form';
+import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
@@ -41,6 +42,7 @@ export interface SweepWorkspace {
 const SweepContext = createContext<SweepWorkspace | null>(null);
 
 export function SweepProvider({ children }: { children: ReactNode }) {
+  const { reading } = useForm();
   const confirmed = useConfirmedForm();
   const { run, answers } = useRun();
   const { lineUp } = useLineUp();
@@ -72,7 +74,9 @@ export function SweepProvider({ children }: { children: ReactNode }) {
           into = id;
           if (id !== run?.id) select({ run: id });
         };
-        setFault(await runTask(task, { form, run, answers, lineUp }, began, setProgress, controller.signal));
+        setFault(
+          await runTask(task, { form, reading, run, answers, lineUp }, began, setProgress, controller.signal),
+        );
         if (task.newRun && !controller.signal.aborted) setEnded(into);
       } catch (error) {
         setFault(
@@ -85,7 +89,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         setRunning(false);
       }
     },
-    [confirmed, run, answers, lineUp, select],
+    [confirmed, reading, run, answers, lineUp, select],
   );
 
   const workspace = useMemo(

@@ -2,12 +2,12 @@
 
 import { Button, Select } from 'antd';
 import { useCallback, useState } from 'react';
-import { withAttributes } from '@/core/form/edited-form';
-import { attribute, type Field } from '@/core/form/field';
-import { ownEntry } from '@/core/form/own-entry';
+import { withAttributes } from '@/core/document/edited-form';
 import type { Guard } from '@/core/guard/guard';
+import { attribute, type Field } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import type { Correction } from '@/core/keyboard/correction';
-import { entryOf } from '@/core/keyboard/entry';
+import { traitsOf } from '@/core/keyboard/input-traits';
 import { type KeyboardSort, keyboardSorts } from '@/core/keyboard/keyboards';
 import type { Setting } from '@/core/keyboard/settings';
 import type { Replayer } from '@/workers/replayer';
@@ -77,7 +77,7 @@ function Advice({
   setting: Setting | null;
   apply: (setting: Setting) => void;
 }) {
-  const now = entryOf(field);
+  const now = traitsOf(field);
   if (setting === null) return <p className="soft">No type and inputmode bring it up in both.</p>;
   if (setting.kind === now.kind && setting.inputmode === now.inputmode)
     return <p className="soft">The field is set for it.</p>;

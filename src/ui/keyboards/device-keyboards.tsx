@@ -1,7 +1,7 @@
 'use client';
 
-import type { Field } from '@/core/form/field';
-import { answerTo } from '@/core/observation/answers';
+import type { Field } from '@/core/html/field';
+import { answerTo } from '@/core/run/answers';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';

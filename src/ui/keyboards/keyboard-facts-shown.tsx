@@ -1,14 +1,14 @@
 'use client';
 
-import { askedText } from '@/core/keyboard/content-purpose';
-import { type KeyboardFacts, type TappedEvent, untold } from '@/core/observation/observation';
+import { askedText } from '@/core/observation/content-purpose';
 import { type Provenance, provenanceText } from '@/core/observation/provenance';
+import { type KeyboardFacts, type TappedEvent, untold } from '@/core/questions/keyboard/facts';
 import { pictureAddress, usePicture } from '../frame/use-picture';
 import styles from './keyboards.module.css';
 
 /** Which keyboard came up on a real screen, what it took of the page, and what the page heard of its first key. */
 export function KeyboardFactsShown({
-  facts: { asked, layout, height, fieldInSight, tapped, picture: id },
+  facts: { program, asked, layout, height, fieldInSight, tapped, picture: id },
   provenance,
   label,
 }: {
@@ -23,7 +23,8 @@ export function KeyboardFactsShown({
       : `${height.before} to ${height.with} px`;
   const rows: readonly (readonly [string, string, boolean?])[] = [
     ...(asked === untold ? [] : [['engine asked for', askedText(asked)] as const]),
-    ...(layout === untold ? [] : [['layout that came up', layout ?? 'none'] as const]),
+    ...(program === null ? [] : [['keyboard', program] as const]),
+    ...(layout === untold ? [] : [['layout', layout ?? 'none'] as const]),
     ['page', shrinks],
     ['field', fieldInSight ? 'still in sight' : 'out of sight', !fieldInSight],
     ...tapRows(tapped),

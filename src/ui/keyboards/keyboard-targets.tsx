@@ -1,13 +1,13 @@
 'use client';
 
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useState } from 'react';
-import { attribute, type Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import { attribute, type Field } from '@/core/html/field';
 import { type AccessoryKey, type ActionKey, accessoryDeed } from '@/core/keyboard/action-key';
 import { type Affixes, affixesOf } from '@/core/keyboard/affixes';
-import { maskedText } from '@/core/keyboard/arrives';
 import { bringsText, type ComesUp, proposesWords } from '@/core/keyboard/comes-up';
-import { entryOf, hasKeyboard } from '@/core/keyboard/entry';
+import { hasKeyboard, traitsOf } from '@/core/keyboard/input-traits';
+import { maskedText } from '@/core/keyboard/inserted-text';
 import type { Key } from '@/core/keyboard/keyboard';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
@@ -23,9 +23,11 @@ import {
   untapped,
 } from '@/core/keyboard/tapping';
 import type { Trap } from '@/core/keyboard/trap';
+import { markOf } from '@/core/observation/provenance';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
-import { markOf, type Target, type TargetId } from '@/core/target/target';
+import type { Target, TargetId } from '@/core/target/target';
+import { actionKeyTroubleWords } from '@/core/words/action-key-words';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -142,7 +144,7 @@ const Card = memo(function Card({
   replay: ModelledReplay | null;
   onChange: (target: TargetId, next: (typed: Tapped) => Tapped) => void;
 }) {
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   const step = replay?.facts.steps.at(-1) ?? null;
   const now = step ?? standing;
   const before = now.text.slice(0, now.caret.start);
@@ -273,7 +275,9 @@ function ActionNote({ action, said }: { action: ActionKey; said: string | null }
           . <span className="soft">Not accepted yet: {action.whenNotAccepted}</span>
         </>
       )}
-      {action.trouble && <span className={styles.bad}> {action.trouble}</span>}
+      {action.trouble && (
+        <span className={styles.bad}> This field: {actionKeyTroubleWords[action.trouble]}</span>
+      )}
     </p>
   );
 }

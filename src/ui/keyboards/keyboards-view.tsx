@@ -4,18 +4,24 @@ import { Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo } from 'react';
-import { withAttributes } from '@/core/form/edited-form';
-import { attribute, type Field, isTypedText, typedKinds } from '@/core/form/field';
-import { ownEntry } from '@/core/form/own-entry';
+import { withAttributes } from '@/core/document/edited-form';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
+import { attribute, type Field, isTypedText, typedKinds } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import { actionKeyOf } from '@/core/keyboard/action-key';
 import { comesUp } from '@/core/keyboard/comes-up';
 import { type Correction, correctedHabits } from '@/core/keyboard/correction';
-import { deafGuards } from '@/core/keyboard/ears';
-import { capitalizations, enterKeyHints, entryOf, hasKeyboard, inputModes } from '@/core/keyboard/entry';
+import {
+  capitalizations,
+  enterKeyHints,
+  hasKeyboard,
+  inputModes,
+  traitsOf,
+} from '@/core/keyboard/input-traits';
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
+import { keydownOnlyGuards } from '@/core/keyboard/keydown-only-guards';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
@@ -89,7 +95,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
       asked.flatMap((target): KeyboardOnTarget[] => {
         const habits = correctedHabits(target.id, corrections);
         if (!habits) return [];
-        const up = comesUp(habits, entryOf(field), language);
+        const up = comesUp(habits, traitsOf(field), language);
         const action = up.keyboard && actionKeyOf(field, reading.fields, up.keyboard, habits);
         return [{ target, habits, up, action }];
       }),
@@ -214,7 +220,7 @@ function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
     [form.markup, field.id, guards],
   );
   const [replaying] = useReplay(ask);
-  const [first] = replaying.status === 'there' ? deafGuards(replaying.answer) : [];
+  const [first] = replaying.status === 'there' ? keydownOnlyGuards(replaying.answer) : [];
   const plan = ownEntry(form.typing, field.id);
   if (!first || !plan) return null;
   return (

@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Field, FieldId } from '@/core/form/field';
-import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
+import type { Field, FieldId } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import {
   isTappable,
   type KeyboardMeasurement,
@@ -16,10 +16,10 @@ import {
 } from '@/core/keyboard/keyboard-question';
 import type { Trap } from '@/core/keyboard/trap';
 import { type UnheardKey, unheardKey } from '@/core/keyboard/unheard-key';
-import { answerTo } from '@/core/observation/answers';
-import { type KeyboardObservation, untold } from '@/core/observation/observation';
 import type { Picture } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
+import { type KeyboardObservation, untold } from '@/core/questions/keyboard/facts';
+import { answerTo } from '@/core/run/answers';
 import { type TargetId, targetId } from '@/core/target/target';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';

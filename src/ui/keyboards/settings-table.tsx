@@ -1,11 +1,11 @@
 'use client';
 
 import { type ReactNode, useCallback } from 'react';
-import type { Field } from '@/core/form/field';
-import { ownEntry } from '@/core/form/own-entry';
 import type { Guard } from '@/core/guard/guard';
+import type { Field } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
-import { entryOf, inputModes } from '@/core/keyboard/entry';
+import { inputModes, traitsOf } from '@/core/keyboard/input-traits';
 import type { TrapsBySort } from '@/core/keyboard/keyboard-check';
 import { goesByEntry } from '@/core/keyboard/keyboard-habits';
 import { entriesTable, settingsTable } from '@/core/keyboard/settings';
@@ -91,7 +91,7 @@ function useTraps(field: Field, guards: readonly Guard[], target: TargetId | nul
 /** Kinds down, input modes across. */
 function MarkupTable({ field, on, traps }: Shown) {
   const [{ language }] = useSelection();
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   const table = settingsTable(on.habits, entry, language);
   return (
     <table className={styles.settingsTable} aria-label={`All settings of ${on.target.name}`}>
@@ -126,7 +126,7 @@ function MarkupTable({ field, on, traps }: Shown) {
 /** What a native field can be made for: it knows no type and no inputmode. */
 function EntriesTable({ field, on, traps }: Shown) {
   const [{ language }] = useSelection();
-  const entry = entryOf(field);
+  const entry = traitsOf(field);
   return (
     <>
       <p>

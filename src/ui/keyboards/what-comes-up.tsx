@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { bringsText, type ComesUp } from '@/core/keyboard/comes-up';
 import { correctionOf, keyOf, seenThings } from '@/core/keyboard/correction';
-import type { Entry } from '@/core/keyboard/entry';
+import type { InputTraits } from '@/core/keyboard/input-traits';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Target } from '@/core/target/target';
 import { openDatabase } from '@/store/database';
@@ -24,7 +24,7 @@ export function WhatComesUp({
 }: {
   target: Target;
   habits: KeyboardHabits;
-  entry: Entry;
+  entry: InputTraits;
   up: ComesUp;
 }) {
   const isCorrected = up.known.sure === 'corrected';

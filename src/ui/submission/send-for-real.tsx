@@ -1,6 +1,6 @@
 import { Alert, App, Button, Spin } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import type { Field } from '@/core/form/field';
+import type { Field } from '@/core/html/field';
 import { phoneEngines } from '@/core/keyboard/keyboard-question';
 import type { RealAnswer, RealSending } from '@/core/page/real-sending';
 import type { Target } from '@/core/target/target';

@@ -1,4 +1,4 @@
-import type { Sending } from '@/core/observation/observation';
+import type { Sending } from '@/core/questions/submission/facts';
 import { type ReceivedEntry, receivedEntries, utf8 } from '@/core/standard/form-decodings';
 import { VisibleText, visible } from '../frame/visible-text';
 import styles from './submission.module.css';

@@ -2,14 +2,15 @@
 
 import { Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
-import type { Field } from '@/core/form/field';
-import { firstSender, sends } from '@/core/form/sender';
+import type { Field } from '@/core/html/field';
+import { firstSender, sends } from '@/core/html/sender';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { trustText } from '@/core/model/trust';
 import type { UnsentField } from '@/core/model/unsent-fields';
-import type { Sending, SubmissionFacts } from '@/core/observation/observation';
 import { provenanceText } from '@/core/observation/provenance';
-import { habitsOf } from '@/core/target/habits';
+import type { Sending, SubmissionFacts } from '@/core/questions/submission/facts';
 import type { Target } from '@/core/target/target';
+import { unsentText } from '@/core/words/reason-words';
 import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -165,7 +166,7 @@ function Outcome({ sending, note }: { sending: Sending | null; note: string | nu
   if (!sending) return <span className="soft">{note}</span>;
   switch (sending.status) {
     case 'nothing':
-      return <span className="soft">{sending.why}</span>;
+      return <span className="soft">{unsentText(sending.why)}</span>;
     case 'blocked':
       return (
         <span>
@@ -203,7 +204,7 @@ function Detail({
 }) {
   const { reading } = useForm();
   if (!sending) return <p className="soft">{note}</p>;
-  if (sending.status === 'nothing') return <p>{sending.why}</p>;
+  if (sending.status === 'nothing') return <p>{unsentText(sending.why)}</p>;
   if (sending.status === 'sent') return <SentEntries sending={sending} reference={reference} />;
   if (sending.heldBy && sending.invalid.length === 0)
     return <p>Scripts of the page keep it back, and mark no field as not valid.</p>;

@@ -1,11 +1,13 @@
 import { useMemo } from 'react';
-import { sendingDifferences } from '@/core/compare/sending-differences';
-import type { Field } from '@/core/form/field';
+import type { Field } from '@/core/html/field';
 import type { SubmissionOutlook } from '@/core/model/submission-outlook';
-import { answerTo } from '@/core/observation/answers';
-import type { Sending, SubmissionObservation } from '@/core/observation/observation';
+import { sendingDifferences } from '@/core/questions/submission/differences';
+import type { Sending, SubmissionObservation } from '@/core/questions/submission/facts';
+import { answerTo } from '@/core/run/answers';
 import { targetName } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
+import { unansweredText } from '@/core/words/reason-words';
+import { sendingDifferenceWords } from '@/core/words/sending-difference-words';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
@@ -38,17 +40,15 @@ export function useSendings(
       tell(target, answerTo(asked, 'submission', target.id, button.id)),
     );
     const reference = told.find(({ target }) => target.id === lineUp.reference)?.sending ?? null;
+    const there = targetName(lineUp, lineUp.reference);
     return told.map((one) => {
       const isReference = one.target.id === lineUp.reference;
       const differences =
         isReference || !reference || !one.sending
           ? []
-          : sendingDifferences(
-              reference,
-              one.sending,
-              targetName(lineUp, lineUp.reference),
-              reading.fields,
-            ).map(({ text }) => text);
+          : sendingDifferences(reference, one.sending, reading.fields).map((difference) =>
+              sendingDifferenceWords(difference, { here: [one.target.name], there }),
+            );
       return { ...one, isReference, differences };
     });
 
@@ -62,7 +62,8 @@ export function useSendings(
           note: outlook ? 'not asked yet' : 'working it out…',
         };
       const { outcome } = observation;
-      if (outcome.status !== 'answered') return { target, sending: null, observation, note: outcome.reason };
+      if (outcome.status !== 'answered')
+        return { target, sending: null, observation, note: unansweredText(outcome) };
       return { target, sending: filled ? outcome.facts.filled : outcome.facts.asIs, observation, note: null };
     }
 

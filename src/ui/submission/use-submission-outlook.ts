@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import type { Field } from '@/core/form/field';
+import type { Field } from '@/core/html/field';
 import type { SubmissionOutlook } from '@/core/model/submission-outlook';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';

@@ -1,7 +1,8 @@
-import { fieldId } from '@/core/form/field';
+import { fieldId } from '@/core/html/field';
 import type { WayToSend } from '@/core/model/ways-to-send';
-import type { OtherWays, Sending } from '@/core/observation/observation';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
+import type { OtherWays, Sending } from '@/core/questions/submission/facts';
+import { unsentText } from '@/core/words/reason-words';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -102,6 +103,6 @@ function resultOf(sending: Sending, modelled: string, labelOf: (id: string) => s
     case 'blocked':
       return `stopped${sending.heldBy ? ' by the page' : ''}${sending.by === null ? '' : ` at ${labelOf(sending.by)}`}`;
     case 'nothing':
-      return sending.why;
+      return unsentText(sending.why);
   }
 }

@@ -2,25 +2,23 @@
 
 import { App, Button } from 'antd';
 import { type ReactNode, useState } from 'react';
-import { sizeText } from '@/core/compare/differences';
-import type { Field } from '@/core/form/field';
+import { statesOf } from '@/core/document/look-state';
+import type { Field } from '@/core/html/field';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { trustText } from '@/core/model/trust';
-import { type Answers, answerTo } from '@/core/observation/answers';
-import { statesOf } from '@/core/observation/asking';
-import type {
-  BubbleObservation,
-  LookObservation,
-  MessageObservation,
-  OpeningObservation,
-  Outcome,
-  PartsFacts,
-  PartsObservation,
-} from '@/core/observation/observation';
+import type { Outcome } from '@/core/observation/outcome';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
 import { provenanceText } from '@/core/observation/provenance';
-import { habitsOf } from '@/core/target/habits';
+import type { BubbleObservation } from '@/core/questions/bubble/facts';
+import type { LookObservation } from '@/core/questions/look/facts';
+import type { MessageObservation } from '@/core/questions/message/facts';
+import type { OpeningObservation } from '@/core/questions/opening/facts';
+import type { PartsFacts, PartsObservation } from '@/core/questions/parts/facts';
+import { type Answers, answerTo } from '@/core/run/answers';
 import { type LineUp, targetIn } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
+import { differenceWords, sizeText } from '@/core/words/difference-words';
+import { unansweredText } from '@/core/words/reason-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { usePicture } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
@@ -172,7 +170,7 @@ function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): 
 
 function BubbleContent({ bubble, label }: { bubble: BubbleObservation; label: string }) {
   if (bubble.outcome.status !== 'answered')
-    return <span className={styles.provenance}>{bubble.outcome.reason}</span>;
+    return <span className={styles.provenance}>{unansweredText(bubble.outcome)}</span>;
   const { picture, shown, leaves, showsTitle } = bubble.outcome.facts;
   return (
     <>
@@ -195,13 +193,13 @@ function Differences({
   target: Target;
   comparison: TargetComparison;
 }) {
-  const against = comparison.against(target);
+  const against = comparison.against(target.id);
   const found = comparison.all(target, field.id);
   if (!against || found.length === 0) return null;
   return (
-    <ul className={styles.differences} aria-label={`Differences from ${against.than}`}>
-      {found.map(({ text }) => (
-        <li key={text}>{text}</li>
+    <ul className={styles.differences} aria-label={`Differences from ${against.there}`}>
+      {found.map((one) => (
+        <li key={JSON.stringify(one)}>{differenceWords(one, against)}</li>
       ))}
     </ul>
   );

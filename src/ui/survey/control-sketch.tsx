@@ -1,4 +1,4 @@
-import type { ControlPart } from '@/core/observation/observation';
+import type { ControlPart } from '@/core/html/control-part';
 
 const widths: Partial<Record<ControlPart, number>> = {
   'text box': 120,

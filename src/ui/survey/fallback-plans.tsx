@@ -1,13 +1,15 @@
 'use client';
 
 import { App, Button, Modal } from 'antd';
-import { fallbackFaults } from '@/core/fallback/fallback-faults';
 import { type FallbackPlan, planMarkup, plansFor } from '@/core/fallback/fallback-plan';
-import type { Field } from '@/core/form/field';
-import { type Answers, answerTo } from '@/core/observation/answers';
-import type { FallbackObservation, PlanOutcome } from '@/core/observation/observation';
+import { fallbackFaults } from '@/core/finding/fallback-faults';
+import type { Field } from '@/core/html/field';
+import { markOf } from '@/core/observation/provenance';
+import type { FallbackObservation, PlanOutcome } from '@/core/questions/fallback/facts';
+import { type Answers, answerTo } from '@/core/run/answers';
 import type { LineUp } from '@/core/target/line-up';
-import { markOf, type Target } from '@/core/target/target';
+import type { Target } from '@/core/target/target';
+import { unansweredText } from '@/core/words/reason-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useRun } from '../frame/use-run';
 import { useSweep } from '../frame/use-sweep';
@@ -133,7 +135,7 @@ function PlanCell({
 }) {
   if (!answer) return null;
   if (answer.outcome.status !== 'answered')
-    return <span className={styles.note}>{answer.outcome.reason}</span>;
+    return <span className={styles.note}>{unansweredText(answer.outcome)}</span>;
   const outcome = answer.outcome.facts.plans.find((one) => one.plan === plan.name);
   if (!outcome) return <span className={styles.note}>not asked</span>;
   const faults = fallbackFaults(field, outcome);

@@ -1,12 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Field } from '@/core/form/field';
+import type { Field } from '@/core/html/field';
 import { bringsText, comesUp } from '@/core/keyboard/comes-up';
 import { correctedHabits } from '@/core/keyboard/correction';
-import { entryOf } from '@/core/keyboard/entry';
-import { type KeyboardObservation, untold } from '@/core/observation/observation';
+import { traitsOf } from '@/core/keyboard/input-traits';
+import { type KeyboardObservation, untold } from '@/core/questions/keyboard/facts';
 import type { TargetId } from '@/core/target/target';
+import { unansweredText } from '@/core/words/reason-words';
 import { useCorrections } from '../frame/use-corrections';
 import { useSelection } from '../frame/use-selection';
 import styles from './survey.module.css';
@@ -22,7 +23,8 @@ export function KeyboardContent({
   target: TargetId;
 }) {
   if (!known) return <Modelled field={field} target={target} />;
-  if (known.outcome.status !== 'answered') return <span className={styles.note}>{known.outcome.reason}</span>;
+  if (known.outcome.status !== 'answered')
+    return <span className={styles.note}>{unansweredText(known.outcome)}</span>;
   const { layout, height, fieldInSight } = known.outcome.facts;
   return (
     <>
@@ -40,7 +42,7 @@ function Modelled({ field, target }: { field: Field; target: TargetId }) {
   const corrections = useCorrections();
   const up = useMemo(() => {
     const habits = correctedHabits(target, corrections);
-    return habits && comesUp(habits, entryOf(field), language);
+    return habits && comesUp(habits, traitsOf(field), language);
   }, [field, target, language, corrections]);
   if (!up) return <span className={styles.note}>not asked</span>;
   return (

@@ -1,19 +1,20 @@
 'use client';
 
-import type { Difference } from '@/core/compare/differences';
-import { openingText, sizeText } from '@/core/compare/differences';
-import type {
-  BubbleObservation,
-  LookObservation,
-  MessageObservation,
-  OpeningObservation,
-  PartsObservation,
-} from '@/core/observation/observation';
 import type { PictureId } from '@/core/observation/picture';
+import type { BubbleObservation } from '@/core/questions/bubble/facts';
+import type { Difference } from '@/core/questions/differences';
+import type { LookObservation } from '@/core/questions/look/facts';
+import type { MessageObservation } from '@/core/questions/message/facts';
+import type { OpeningObservation } from '@/core/questions/opening/facts';
+import type { PartsObservation } from '@/core/questions/parts/facts';
+import type { TargetId } from '@/core/target/target';
+import { differenceWords, openingText, pastWindow, sizeText } from '@/core/words/difference-words';
+import { unansweredText } from '@/core/words/reason-words';
 import { pictureAddress, usePicture } from '../frame/use-picture';
 import { VisibleText } from '../frame/visible-text';
 import { ControlSketch } from './control-sketch';
 import styles from './survey.module.css';
+import { useTargetComparison } from './use-comparison';
 
 /** A picture at its true size; its name alone while it is not read yet. */
 export function CellPicture({ picture: id, alt }: { picture: PictureId | null; alt: string }) {
@@ -37,7 +38,8 @@ export function LookContent({
   label: string;
 }) {
   if (!look) return <span className={styles.note}>not asked</span>;
-  if (look.outcome.status !== 'answered') return <span className={styles.note}>{look.outcome.reason}</span>;
+  if (look.outcome.status !== 'answered')
+    return <span className={styles.note}>{unansweredText(look.outcome)}</span>;
   const { picture, typeReflected, size, value } = look.outcome.facts;
   if (picture)
     return <CellPicture picture={picture} alt={`${label}, ${look.state}, ${look.provenance.mark}`} />;
@@ -68,13 +70,13 @@ export function OpeningContent({
 }) {
   if (!opening) return <span className={styles.note}>not asked</span>;
   if (opening.outcome.status !== 'answered')
-    return <span className={styles.note}>{opening.outcome.reason}</span>;
+    return <span className={styles.note}>{unansweredText(opening.outcome)}</span>;
   const { picture, opened, leaves } = opening.outcome.facts;
   return (
     <>
       <CellPicture picture={picture} alt={`${label}, open, ${opening.provenance.mark}`} />
       <span className={styles.note}>
-        {opened ? `by ${opened}` : openingText(opening.outcome.facts)}
+        {opened ? `on ${opened}` : openingText(opening.outcome.facts)}
         <Leaving sides={leaves} />
       </span>
     </>
@@ -83,9 +85,7 @@ export function OpeningContent({
 
 /** Says that something reaches past the window. */
 export function Leaving({ sides }: { sides: readonly string[] }) {
-  return sides.length > 0 ? (
-    <span className={styles.leaving}> leaves the window at the {sides.join(' and the ')}</span>
-  ) : null;
+  return sides.length > 0 ? <span className={styles.leaving}>, {pastWindow(sides)}</span> : null;
 }
 
 /** What a cell shows under the *message* lens: the bubble as it is seen, and the target's own words for what is wrong. */
@@ -100,7 +100,7 @@ export function MessageContent({
 }) {
   if (!message) return <span className={styles.note}>not asked</span>;
   if (message.outcome.status !== 'answered')
-    return <span className={styles.note}>{message.outcome.reason}</span>;
+    return <span className={styles.note}>{unansweredText(message.outcome)}</span>;
   const { tried, flags, message: words, willValidate } = message.outcome.facts;
   if (!willValidate) return <span className={styles.note}>not checked</span>;
   const shown = bubble?.outcome.status === 'answered' ? bubble.outcome.facts : null;
@@ -119,10 +119,17 @@ export function MessageContent({
   );
 }
 
-export function DifferenceNote({ differences }: { differences: readonly Difference[] }) {
-  if (differences.length === 0) return null;
+export function DifferenceNote({
+  differences,
+  target,
+}: {
+  differences: readonly Difference[];
+  target: TargetId;
+}) {
+  const compared = useTargetComparison().against(target);
+  const sentences = compared ? differences.map((one) => differenceWords(one, compared)) : [];
   return (
-    <span className={styles.difference} title={differences.map((one) => one.text).join(' ')}>
+    <span className={styles.difference} title={sentences.join(' ')}>
       differs: {[...new Set(differences.map((one) => one.what))].join(', ')}
     </span>
   );

@@ -13,13 +13,15 @@ import {
   useRef,
 } from 'react';
 import { changedSetup } from '@/core/compare/changed-setup';
-import type { Difference } from '@/core/compare/differences';
 import { type Lens, type LensState, lenses, lensStates } from '@/core/compare/lens';
-import type { Field } from '@/core/form/field';
-import { type Answers, answerTo } from '@/core/observation/answers';
-import type { RunId } from '@/core/observation/run';
+import type { Field } from '@/core/html/field';
+import { markOf } from '@/core/observation/provenance';
+import type { Difference } from '@/core/questions/differences';
+import { type Answers, answerTo } from '@/core/run/answers';
+import type { RunId } from '@/core/run/run';
 import { targetName } from '@/core/target/line-up';
-import { markOf, type Target, type TargetId } from '@/core/target/target';
+import type { Target, TargetId } from '@/core/target/target';
+import { setupWords } from '@/core/words/drift-words';
 import frame from '../frame/frame.module.css';
 import { gridStep } from '../frame/grid-step';
 import { Help } from '../frame/help';
@@ -189,7 +191,7 @@ function WhatChanged() {
   return (
     <p className={styles.stale}>
       {changes.length > 0
-        ? changes.map(({ text }) => text).join(' ')
+        ? changes.map(setupWords).join(' ')
         : 'The form, the targets and the versions of the engines are the same in both sweeps.'}
     </p>
   );
@@ -450,7 +452,7 @@ function Cell({
       onClick={() => changeSelection({ field: field.id, target, closeUp: true })}
     >
       {children}
-      <DifferenceNote differences={found} />
+      {found.length > 0 && <DifferenceNote differences={found} target={target} />}
     </button>
   );
 }

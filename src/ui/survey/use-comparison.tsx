@@ -11,18 +11,19 @@ import {
   useRef,
   useState,
 } from 'react';
-import type { Comparison, Difference } from '@/core/compare/differences';
 import {
   allDifferences,
+  type ComparedAnswers,
   differencesThrough,
   type Lens,
   type LensState,
-  type Side,
 } from '@/core/compare/lens';
-import type { FieldId } from '@/core/form/field';
-import { type PictureId, pictureBytes } from '@/core/observation/picture';
+import type { FieldId } from '@/core/html/field';
+import { pictureBytes } from '@/core/observation/picture';
+import type { CountPixels, Difference } from '@/core/questions/differences';
 import { defaultLineUp, type LineUp, targetName } from '@/core/target/line-up';
-import type { Target } from '@/core/target/target';
+import type { Target, TargetId } from '@/core/target/target';
+import type { Compared } from '@/core/words/difference-words';
 import type { PictureDifference } from '@/workers/picture-difference.worker';
 import { sweepTime } from '../frame/sweep-time';
 import { pictures } from '../frame/use-picture';
@@ -32,7 +33,7 @@ import { useRun } from '../frame/use-run';
 export interface TargetComparison {
   readonly lineUp: LineUp;
   /** Null for the reference itself, which is compared with nothing. */
-  against(target: Target): { readonly than: string } | null;
+  against(target: TargetId): Compared | null;
   through(lens: Lens, state: LensState, target: Target, field: FieldId): readonly Difference[];
   all(target: Target, field: FieldId): readonly Difference[];
 }
@@ -56,40 +57,32 @@ function useComparison(): TargetComparison {
   const pixels = usePixels();
   return useMemo(() => {
     const reference = lineUp.targets.find(({ id }) => id === lineUp.reference) ?? null;
-    const sides = (target: Target): { reference: Side; other: Side; comparison: Comparison } | null => {
+    const sides = (
+      target: Target,
+    ): { reference: ComparedAnswers; other: ComparedAnswers; pixels: CountPixels | null } | null => {
       const other = { answers, target: target.id };
-      if (against)
-        return {
-          reference: { answers: against.answers, target: target.id },
-          other,
-          comparison: { than: `the sweep of ${sweepTime(against.run.startedAt)}`, pixels },
-        };
+      if (against) return { reference: { answers: against.answers, target: target.id }, other, pixels };
       if (target.id === lineUp.reference) return null;
-      return {
-        reference: { answers, target: lineUp.reference },
-        other,
-        comparison: {
-          than: targetName(lineUp, lineUp.reference),
-          // Every engine smooths in its own way; only pictures of one engine are compared dot by dot.
-          pixels: reference && engineOf(reference) === engineOf(target) ? pixels : null,
-        },
-      };
+      // Every engine smooths in its own way; only pictures of one engine are compared dot by dot.
+      const isAlike = reference && engineOf(reference) === engineOf(target);
+      return { reference: { answers, target: lineUp.reference }, other, pixels: isAlike ? pixels : null };
     };
+    const there = against
+      ? `the sweep of ${sweepTime(against.run.startedAt)}`
+      : targetName(lineUp, lineUp.reference);
     return {
       lineUp,
-      against: (target) => {
-        const found = sides(target);
-        return found && { than: found.comparison.than };
-      },
+      against: (target) =>
+        against || target !== lineUp.reference ? { here: [targetName(lineUp, target)], there } : null,
       through: (lens, state, target, field) => {
         const found = sides(target);
         return found
-          ? differencesThrough(lens, state, found.reference, found.other, field, found.comparison)
+          ? differencesThrough(lens, state, found.reference, found.other, field, found.pixels)
           : [];
       },
       all: (target, field) => {
         const found = sides(target);
-        return found ? allDifferences(found.reference, found.other, field, found.comparison) : [];
+        return found ? allDifferences(found.reference, found.other, field, found.pixels) : [];
       },
     };
   }, [answers, against, lineUp, pixels]);
@@ -103,7 +96,7 @@ function engineOf(target: Target): string {
 const gathering = 100;
 
 /** Px in which two pictures differ, counted in a worker: null until it has counted, then the views that asked are drawn again. */
-function usePixels(): (a: PictureId, b: PictureId) => number | null {
+function usePixels(): CountPixels {
   const worker = useRef<{ own: Worker; counts: Remote<PictureDifference> } | null>(null);
   const asked = useRef(new Set<string>());
   const fresh = useRef(new Map<string, number | null>());

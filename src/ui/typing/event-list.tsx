@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
+import { habitsOf, isNativeField } from '@/core/model/deviations/habits';
 import { trustText } from '@/core/model/trust';
 import { type Stroke, textOfStroke } from '@/core/script/stroke';
-import { habitsOf, isNativeField } from '@/core/target/habits';
+import { disagreementWords } from '@/core/words/disagreement-words';
 import { VisibleText } from '../frame/visible-text';
 import type { LadderColumn } from './ladder';
 import { StrokeCap } from './stroke-cap';
@@ -35,9 +36,9 @@ export function EventList({
         )}
         {children}
       </h2>
-      {disagreements.map(({ text }) => (
-        <p key={text} className={styles.disagreement}>
-          {text}
+      {disagreements.map((one) => (
+        <p key={one.what} className={styles.disagreement}>
+          {disagreementWords(one)}
         </p>
       ))}
       {!step || step.events.length === 0 ? (

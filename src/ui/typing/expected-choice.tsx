@@ -1,7 +1,7 @@
 'use client';
 
 import { useLayoutEffect, useRef, useState } from 'react';
-import { type Verdict, verdicts } from '@/core/replay/verdict';
+import { type Verdict, verdicts } from '@/core/guard/verdict';
 import styles from './typing.module.css';
 
 /**

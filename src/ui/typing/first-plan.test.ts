@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoForm } from '@/core/demo/demo-forms';
-import { isTypedText } from '@/core/form/field';
-import { readForm } from '@/core/form/read-form';
+import { isTypedText } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { judgeFor } from '@/core/replay/judge';
 import { habitsByRoute } from '@/core/replay/usual-habits';

@@ -1,6 +1,6 @@
-import type { Field } from '@/core/form/field';
-import type { FormDocument, TypingPlan } from '@/core/form/form-document';
-import { validTrial } from '@/core/form/trial-value';
+import type { FormDocument, TypingPlan } from '@/core/document/form-document';
+import { validTrial } from '@/core/document/trial-value';
+import type { Field } from '@/core/html/field';
 import { usualScript } from '@/core/page/usual-scripts';
 import { graphemes } from '@/core/script/graphemes';
 import { formatScript } from '@/core/script/script-text';

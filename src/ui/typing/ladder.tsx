@@ -3,13 +3,14 @@
 import { Button } from 'antd';
 import { type CSSProperties, type KeyboardEvent, memo, useEffect, useRef } from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
-import type { TypingFacts, TypingStep } from '@/core/observation/observation';
+import type { Judgement } from '@/core/guard/verdict';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
-import { keptParts } from '@/core/replay/kept-parts';
+import type { TypingFacts, TypingStep } from '@/core/questions/typing/facts';
 import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
-import type { Judgement } from '@/core/replay/verdict';
 import { type Script, textOfStroke } from '@/core/script/stroke';
+import { keptParts } from '@/core/structural-sharing';
 import type { TargetId } from '@/core/target/target';
+import { disagreementWords } from '@/core/words/disagreement-words';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
@@ -284,7 +285,7 @@ const Cell = memo(function Cell({
       )}
       <EventTicks events={heard} />
       {disagreements.length > 0 && (
-        <span className={styles.disagreement} title={disagreements.map((one) => one.text).join(' ')}>
+        <span className={styles.disagreement} title={disagreements.map(disagreementWords).join(' ')}>
           not as modelled: {disagreements.map((one) => one.what).join(', ')}
         </span>
       )}

@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import { memo } from 'react';
 import { domEvents, nativeEvents, type RecordedEvent } from '@/core/observation/event-record';
-import type { TypingFacts } from '@/core/observation/observation';
+import type { TypingFacts } from '@/core/questions/typing/facts';
 import styles from './typing.module.css';
 
 /** Which listeners are shown, and whose value is echoed. */

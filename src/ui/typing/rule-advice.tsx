@@ -1,12 +1,13 @@
 'use client';
 
 import { Button, Select } from 'antd';
-import type { Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import type { Sample } from '@/core/guard/sample';
+import type { Field } from '@/core/html/field';
 import type { KnownShape } from '@/core/pattern/known-shapes';
 import type { SourceSpan } from '@/core/pattern/parts';
-import type { RuleReport } from '@/core/pattern/rule-report';
-import type { Sample } from '@/core/replay/sample';
+import type { RuleReport } from '@/core/rules/rule-report';
+import { patternWarningWords } from '@/core/words/pattern-warning-words';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
 import { Slowness } from './slowness';
@@ -42,32 +43,35 @@ export function RuleAdvice({
   const refused = (text: string) => onAdd([{ text, expected: 'refused' }]);
   return (
     <section className={styles.advice} aria-label="What to look at">
-      {report?.warnings.map(({ sort, says, span, witness, remedy }) => (
-        <div key={`${sort} ${span?.start}`} className={styles.warning}>
-          <p>
-            {says}
-            {witness !== null && witness !== '' && (
-              <>
-                {' '}
-                <span className="mono">{visible(witness)}</span>{' '}
-                {sort === 'is ignored' ? 'is accepted in some browsers alone' : 'is accepted by it'}.
-              </>
-            )}
-          </p>
-          <p className={styles.deeds}>
-            {span && (
-              <Button size="small" onClick={() => onPick(span)}>
-                Show
-              </Button>
-            )}
-            {remedy !== null && (
-              <Button size="small" title={remedy} onClick={() => onSource(remedy)}>
-                Mend
-              </Button>
-            )}
-          </p>
-        </div>
-      ))}
+      {report?.warnings.map((warning) => {
+        const { sort, span, witness, remedy } = warning;
+        return (
+          <div key={`${sort} ${span?.start}`} className={styles.warning}>
+            <p>
+              {patternWarningWords(warning)}
+              {witness !== null && witness !== '' && (
+                <>
+                  {' '}
+                  <span className="mono">{visible(witness)}</span>{' '}
+                  {sort === 'is ignored' ? 'is accepted in some browsers alone' : 'is accepted by it'}.
+                </>
+              )}
+            </p>
+            <p className={styles.deeds}>
+              {span && (
+                <Button size="small" onClick={() => onPick(span)}>
+                  Show
+                </Button>
+              )}
+              {remedy !== null && (
+                <Button size="small" title={remedy} onClick={() => onSource(remedy)}>
+                  Mend
+                </Button>
+              )}
+            </p>
+          </div>
+        );
+      })}
       <Slowness source={source} match={match} />
       <div className={styles.piece}>
         <div className={styles.pieceHead}>

@@ -1,9 +1,9 @@
 'use client';
 
 import { Button } from 'antd';
+import type { Sample } from '@/core/guard/sample';
 import type { Relation } from '@/core/pattern/compare-rules';
-import type { RuleReport } from '@/core/pattern/rule-report';
-import type { Sample } from '@/core/replay/sample';
+import type { RuleReport } from '@/core/rules/rule-report';
 import styles from './rule.module.css';
 import { TextChips } from './text-chips';
 

@@ -2,16 +2,16 @@
 
 import { Button, Input, type InputRef, Select } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { withAttributes } from '@/core/form/edited-form';
-import { attribute, type Field } from '@/core/form/field';
+import { withAttributes } from '@/core/document/edited-form';
 import type { Guard } from '@/core/guard/guard';
+import type { Sample } from '@/core/guard/sample';
+import { attribute, type Field } from '@/core/html/field';
 import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edited-rule';
 import { knownShapes, shapeOf } from '@/core/pattern/known-shapes';
 import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
 import { pathFinder } from '@/core/pattern/path-through';
-import type { RuleReport } from '@/core/pattern/rule-report';
-import type { Sample } from '@/core/replay/sample';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
+import type { RuleReport } from '@/core/rules/rule-report';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';

@@ -2,9 +2,9 @@
 
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import type { RuleReport, SampleStanding, SoughtStanding } from '@/core/pattern/rule-report';
-import type { Sample } from '@/core/replay/sample';
-import type { Verdict } from '@/core/replay/verdict';
+import type { Sample } from '@/core/guard/sample';
+import type { Verdict } from '@/core/guard/verdict';
+import type { RuleReport, SampleStanding, SoughtStanding } from '@/core/rules/rule-report';
 import type { Replayer } from '@/workers/replayer';
 import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';

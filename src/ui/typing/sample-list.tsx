@@ -2,10 +2,10 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type CSSProperties, memo, useLayoutEffect, useRef } from 'react';
+import type { Sample } from '@/core/guard/sample';
+import { type Judged, judged, type Verdict } from '@/core/guard/verdict';
 import type { SampleVerdicts } from '@/core/replay/replay-samples';
-import type { Sample } from '@/core/replay/sample';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { type Judged, judged, type Verdict } from '@/core/replay/verdict';
 import type { Target } from '@/core/target/target';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useSteady } from '../frame/use-steady';

@@ -2,13 +2,13 @@
 
 import { Button, Input, Progress, Select, Upload } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
-import type { Sample } from '@/core/replay/sample';
+import type { Sample } from '@/core/guard/sample';
+import { judged, type Verdict } from '@/core/guard/verdict';
+import type { Field } from '@/core/html/field';
+import { habitsOf } from '@/core/model/deviations/habits';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
-import { judged, type Verdict } from '@/core/replay/verdict';
-import { habitsOf } from '@/core/target/habits';
 import type { Target } from '@/core/target/target';
 import { useLongReplay } from '../frame/use-replay';
 import { useSteady } from '../frame/use-steady';

@@ -1,12 +1,12 @@
 'use client';
 
 import { memo, useEffect, useId, useRef } from 'react';
-import type { Field } from '@/core/form/field';
 import type { Guard } from '@/core/guard/guard';
+import type { Field } from '@/core/html/field';
 import { type CapturedDeed, scriptFromDeeds } from '@/core/script/captured-script';
 import { formatScript } from '@/core/script/script-text';
 import { modifierKeys } from '@/core/script/stroke';
-import { attachGuards } from '@/probe/attach-guards';
+import { attachGuards } from '@/probe/in-page/attach-guards';
 import styles from './typing.module.css';
 
 /** Attributes that change what can be typed; what a field loads, names or runs stays outside. */

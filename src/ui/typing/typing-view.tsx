@@ -3,12 +3,12 @@
 import { App, Button, Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import { memo, useEffect, useMemo, useState } from 'react';
-import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/form/field';
-import type { TypingPlan } from '@/core/form/form-document';
-import { ownEntry } from '@/core/form/own-entry';
+import type { TypingPlan } from '@/core/document/form-document';
 import type { Guard } from '@/core/guard/guard';
-import type { TypingTask } from '@/core/observation/asking';
-import type { TypingFacts } from '@/core/observation/observation';
+import type { TypingTask } from '@/core/guard/typing-task';
+import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
+import type { TypingFacts } from '@/core/questions/typing/facts';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { formatScript, readScript } from '@/core/script/script-text';
 import frame from '../frame/frame.module.css';

@@ -1,14 +1,16 @@
 import { useMemo } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
-import type { Field } from '@/core/form/field';
-import type { TypingPlan } from '@/core/form/form-document';
-import { ownEntry } from '@/core/form/own-entry';
-import { answerTo } from '@/core/observation/answers';
-import type { TypingTask } from '@/core/observation/asking';
-import type { TypingFacts } from '@/core/observation/observation';
+import type { TypingPlan } from '@/core/document/form-document';
+import type { TypingTask } from '@/core/guard/typing-task';
+import type { Field } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
+import { habitsOf } from '@/core/model/deviations/habits';
+import { markOf } from '@/core/observation/provenance';
+import type { TypingFacts } from '@/core/questions/typing/facts';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
-import { habitsOf } from '@/core/target/habits';
-import { markOf, type Target, type TargetId } from '@/core/target/target';
+import { answerTo } from '@/core/run/answers';
+import type { Target, TargetId } from '@/core/target/target';
+import { unansweredText, unmadeText } from '@/core/words/reason-words';
 import type { Replayer } from '@/workers/replayer';
 import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
@@ -92,7 +94,7 @@ export function useColumns(
       const current = facts && sameTask(facts, shown) ? facts : null;
       const note =
         asked && asked.outcome.status !== 'answered'
-          ? asked.outcome.reason
+          ? unansweredText(asked.outcome)
           : facts && !current
             ? 'asked for another script or guard'
             : null;
@@ -111,8 +113,7 @@ export function useColumns(
         mark,
         facts: current,
         note:
-          note ??
-          (current ? (current.stoppedBy ?? (agrees ? `${mark}, as modelled` : null)) : 'not asked yet'),
+          note ?? (current ? standingOf(current, agrees ? `${mark}, as modelled` : null) : 'not asked yet'),
         disagreements,
         // A judgement is the model's; it speaks of the text that the target has.
         verdicts: agrees && replay ? replay.verdicts : null,
@@ -159,4 +160,9 @@ function deviceColumn(
     onAsk: typed && !current ? () => onTake(typed) : null,
     deed: 'Take its strokes',
   };
+}
+
+/** What is said of strokes that were asked: why they end early, or how they go with the model. */
+function standingOf({ stoppedBy }: TypingFacts, otherwise: string | null): string | null {
+  return stoppedBy ? unmadeText(stoppedBy) : otherwise;
 }

@@ -1,9 +1,9 @@
 'use client';
 
 import { useCallback } from 'react';
-import type { Field } from '@/core/form/field';
-import type { TypingPlan } from '@/core/form/form-document';
+import type { TypingPlan } from '@/core/document/form-document';
 import { guardName } from '@/core/guard/rule';
+import type { Field } from '@/core/html/field';
 import { type BypassCell, type BypassOutcome, routes } from '@/core/replay/bypass';
 import { formatScript } from '@/core/script/script-text';
 import type { Replayer } from '@/workers/replayer';
@@ -14,7 +14,7 @@ import styles from './typing.module.css';
 
 const signs: Readonly<Record<BypassOutcome, string>> = {
   held: '■',
-  'got past': '↷',
+  bypassed: '↷',
   rewritten: '✎',
   'blocked too much': '⊘',
   'not tried': '–',

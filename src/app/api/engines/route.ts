@@ -1,4 +1,4 @@
-import type { EngineStatus } from '@/core/observation/engine-status';
+import type { EngineStatus } from '@/core/sweep/engine-status';
 import { everyEngine } from '@/engines/engines';
 
 export const dynamic = 'force-dynamic';

@@ -1,7 +1,7 @@
-import { readForm } from '@/core/form/read-form';
+import { readForm } from '@/core/html/read-form';
 import { isTappable, type KeyboardNews } from '@/core/keyboard/keyboard-question';
 import { readKeyboardQuestion } from '@/core/keyboard/keyboard-question-schema';
-import { EngineLost } from '@/engines/engine';
+import { EngineLost } from '@/engines/api/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault } from '@/engines/own-page';
 import { jsonLines } from '@/server/json-lines';

@@ -1,6 +1,7 @@
 import { object, ValidationError } from 'yup';
-import { ownPageSchema, type PagePlace, type PageReading } from '@/core/page/own-page';
-import { EngineLost } from '@/engines/engine';
+import { ownPageSchema, type PagePlace } from '@/core/document/own-page';
+import type { PageReading } from '@/core/page/page-sight';
+import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';

@@ -1,5 +1,5 @@
-import type { SweepMessage } from '@/core/observation/sweep-message';
-import { readSweepRequest } from '@/core/observation/sweep-request';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
+import { readSweepRequest } from '@/core/sweep/sweep-request';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';

@@ -1,8 +1,8 @@
-import type { FieldKind } from '../../form/field';
+import type { FieldKind } from '../../html/field';
 import type { EditingBuffer } from '../../script/editing-buffer';
 import { graphemes } from '../../script/graphemes';
-import type { TypingHabits } from '../../target/typing-habits';
-import { admittedNumberText } from '../number-filter';
+import { admittedNumberText } from '../deviations/number-filter';
+import type { TypingHabits } from '../deviations/typing-habits';
 
 /** What decides about a text before any guard of the page's own. */
 export interface Admission {

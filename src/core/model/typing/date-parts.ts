@@ -1,4 +1,4 @@
-import type { DatedKind } from '../../form/field';
+import type { DatedKind } from '../../html/field';
 
 /** A part of a date or time field, in which digits are typed on their own. */
 export type PartName =

@@ -1,4 +1,4 @@
-import type { DatedKind } from '../../form/field';
+import type { DatedKind } from '../../html/field';
 import type { FocusWay } from '../../script/stroke';
 import { type ControlState, withValue } from '../../standard/control-state';
 import { type DatePart, partsFromValue, partsOf, valueOfParts } from './date-parts';
@@ -87,7 +87,7 @@ export class DatedControl implements TypedControl {
   get value(): string {
     const { written } = this;
     if (written === null) return '';
-    const set = withValue(this.parsed, written, this.context.ways);
+    const set = withValue(this.parsed, written, this.context.deviations);
     return set === 'InvalidStateError' ? '' : set.value;
   }
 

@@ -23,7 +23,7 @@ export class SliderControl extends PlainControl {
     const { attributes } = this.state;
     const of = (name: string) => attributes[name] ?? null;
     const limits = { min: of('min'), max: of('max'), step: of('step'), value: of('value') };
-    const range = rangeOf('range', limits, this.context.ways);
+    const range = rangeOf('range', limits, this.context.deviations);
     const now = Decimal.parse(this.value);
     if (!range || !now) return null;
     const [min, max] = [range.exact.min ?? Decimal.zero, range.exact.max ?? Decimal.of(100)];
@@ -52,9 +52,9 @@ export class SliderControl extends PlainControl {
   }
 
   private set(value: Decimal): void {
-    const { ways, log } = this.context;
+    const { deviations, log } = this.context;
     const before = this.value;
-    const set = withValue(this.state, ways.rangeText(value), ways);
+    const set = withValue(this.state, deviations.rangeText(value), deviations);
     if (set === 'InvalidStateError') return;
     this.state = set;
     if (this.value === before) return;

@@ -4,7 +4,7 @@ import {
   rewriteOnLeaving,
   type SelectedText,
 } from '../../guard/stages';
-import type { Caret } from '../../observation/observation';
+import type { Caret } from '../../questions/typing/facts';
 import { caretMoveOf } from '../../script/caret-keys';
 import {
   bufferOf,
@@ -93,10 +93,10 @@ export class TextControl implements TypedControl {
   }
 
   get value(): string {
-    const { habits, ways } = this.context;
+    const { habits, deviations } = this.context;
     const { kind } = this.parsed;
-    if (kind === 'number') return typedNumberValue(this.buffer.text, habits, ways);
-    const set = withValue(this.parsed, this.buffer.text, ways);
+    if (kind === 'number') return typedNumberValue(this.buffer.text, habits, deviations);
+    const set = withValue(this.parsed, this.buffer.text, deviations);
     const value = set === 'InvalidStateError' ? this.buffer.text : set.value;
     if (kind === 'url' && this.editedByPerson && habits.urlKeepsSpaces) return this.buffer.text;
     return kind === 'email' ? habits.emailValue(value, 'multiple' in this.parsed.attributes) : value;
@@ -455,22 +455,22 @@ export class TextControl implements TypedControl {
 
   /** An arrow key in a number field (HTML Standard, "Number state": the field may have steps). */
   private step(direction: 1 | -1): void {
-    const { habits, ways } = this.context;
+    const { habits, deviations } = this.context;
     if (!this.mutable) return;
     if (habits.stepsNeedNumber && this.badInput) {
       this.commit();
       return;
     }
     const was = this.value;
-    const field = { ...constraintsOf(this.state, ways), currentValue: was };
-    const stepping = arrowed(field, direction, ways);
+    const field = { ...constraintsOf(this.state, deviations), currentValue: was };
+    const stepping = arrowed(field, direction, deviations);
     if (stepping.status !== 'value' || stepping.value === was) {
       if (habits.stepAtLimitCommits) this.commit();
       return;
     }
     this.stepTo(
       stepping.value,
-      habits.stepsByWay ? stepWay(field, direction, ways) : { from: was, asks: true },
+      habits.stepsByWay ? stepWay(field, direction, deviations) : { from: was, asks: true },
     );
   }
 
@@ -491,7 +491,7 @@ export class TextControl implements TypedControl {
 
   /** A script sets the value: no events, and the caret goes to the end. */
   setByScript(text: string): void {
-    const set = withValue(this.parsed, text, this.context.ways);
+    const set = withValue(this.parsed, text, this.context.deviations);
     if (set === 'InvalidStateError') return;
     this.parsed = set;
     this.editedByPerson = false;

@@ -1,4 +1,4 @@
-import type { Caret } from '../../observation/observation';
+import type { Caret } from '../../questions/typing/facts';
 import type { FocusWay, ModifierKey } from '../../script/stroke';
 import type { ControlState } from '../../standard/control-state';
 

@@ -1,6 +1,6 @@
 import type { Guard } from '../../guard/guard';
-import type { Ways } from '../../standard/ways';
-import type { TypingHabits } from '../../target/typing-habits';
+import type { Deviations } from '../../standard/deviations';
+import type { TypingHabits } from '../deviations/typing-habits';
 import type { EventLog } from './event-log';
 
 /** What became of one stroke, beside the events that it raised. */
@@ -21,7 +21,7 @@ export function untouched(): StrokeOutcome {
 /** What all controls share while a script is typed. */
 export interface TypingContext {
   readonly habits: TypingHabits;
-  readonly ways: Ways;
+  readonly deviations: Deviations;
   readonly guards: readonly Guard[];
   readonly log: EventLog;
   /** Of the stroke that is under way. */

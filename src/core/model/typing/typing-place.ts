@@ -1,8 +1,8 @@
-import type { PageControls } from '../../form/page-controls';
+import type { PageControls } from '../../html/page-controls';
 import { type ControlState, parsedState } from '../../standard/control-state';
+import type { Deviations } from '../../standard/deviations';
 import type { FormState } from '../../standard/form-submission';
 import { settledRadios } from '../../standard/radio-group';
-import type { Ways } from '../../standard/ways';
 
 /** A control in its page. */
 export interface TypingPlace {
@@ -17,9 +17,9 @@ export interface TypingPlace {
 export function placeIn(
   { controls, forms }: PageControls,
   isMeant: (state: ControlState) => boolean,
-  ways: Ways,
+  deviations: Deviations,
 ): TypingPlace | null {
-  const page = settledRadios(controls.map((control) => parsedState(control, ways)));
+  const page = settledRadios(controls.map((control) => parsedState(control, deviations)));
   const own = page.find(isMeant);
   if (!own) return null;
   return { own, page, form: own.control.form === null ? null : (forms[own.control.form] ?? null) };

@@ -1,6 +1,6 @@
-import { isDated, isTypedText } from '../../form/field';
 import type { Guard } from '../../guard/guard';
 import { decideKey, refusesToSend } from '../../guard/stages';
+import { isDated, isTypedText } from '../../html/field';
 import { insertText } from '../../script/editing-buffer';
 import { type Chord, editingChords, pasteChord } from '../../script/editing-chord';
 import {
@@ -15,11 +15,11 @@ import {
   type TextRoute,
 } from '../../script/stroke';
 import type { ControlState } from '../../standard/control-state';
+import type { Deviations } from '../../standard/deviations';
 import { type FormState, invalidControls } from '../../standard/form-submission';
 import { blocksImplicitSubmission, implicitSubmission } from '../../standard/implicit-submission';
 import { radioGroupOf } from '../../standard/radio-group';
-import type { Ways } from '../../standard/ways';
-import type { TypingHabits } from '../../target/typing-habits';
+import type { TypingHabits } from '../deviations/typing-habits';
 import { ButtonControl } from './button-control';
 import { DatedControl } from './dated-control';
 import { EventLog, type RaisedEvent } from './event-log';
@@ -44,7 +44,7 @@ export class Typist {
   constructor(
     private readonly place: TypingPlace,
     private readonly habits: TypingHabits,
-    private readonly ways: Ways,
+    private readonly deviations: Deviations,
     private readonly guards: readonly Guard[],
   ) {
     const native = habits.tells === 'text changes';
@@ -53,7 +53,14 @@ export class Typist {
       native,
       habits.keys === 'hardware',
     );
-    this.context = { habits, ways, guards, log: this.log, outcome: untouched(), send: () => this.send() };
+    this.context = {
+      habits,
+      deviations,
+      guards,
+      log: this.log,
+      outcome: untouched(),
+      send: () => this.send(),
+    };
     this.control = controlFor(place, this.context, () => this.press());
   }
 
@@ -388,7 +395,7 @@ export class Typist {
 
   private invalid(controls: readonly ControlState[]): ControlState[] {
     const own = this.place.own.control;
-    const others = invalidControls(controls, this.ways);
+    const others = invalidControls(controls, this.deviations);
     if (!this.control.badInput || others.some(({ control }) => control === own)) return others;
     return [...others, this.control.state];
   }

@@ -1,6 +1,6 @@
 import { readRealQuestion } from '@/core/page/real-question';
 import type { RealAnswer } from '@/core/page/real-sending';
-import { EngineLost } from '@/engines/engine';
+import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault } from '@/engines/own-page';
 import { sendOwnPage } from '@/engines/send-own-page';
 import { log } from '@/server/log';

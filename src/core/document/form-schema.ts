@@ -1,0 +1,65 @@
+import { mixed, object, type Schema, string, ValidationError } from 'yup';
+import { guardsSchema } from '../guard/guard-schema';
+import { limits } from './form-document';
+import { ownPageSchema } from './own-page';
+
+/** Shapes of what a person may bring in a file or a request; `strict` everywhere: nothing is turned into something else. */
+const text = (max: number) => string().strict().defined().max(max);
+
+const typingPlanSchema = object({
+  script: text(limits.script),
+  guards: guardsSchema,
+  samples: string().strict().max(limits.samples),
+})
+  .strict()
+  .noUnknown();
+
+/**
+ * An object used as a map: every value has the same shape. Its keys are names that people wrote, as `constructor` may be one, and so
+ * no members of a schema.
+ */
+export function mapOf(schema: Schema) {
+  return mixed((value): value is Readonly<Record<string, unknown>> => isMap(value))
+    .required()
+    .test({
+      name: 'entries',
+      test(value, { path, createError }) {
+        for (const [key, entry] of Object.entries(value ?? {})) {
+          const fault = faultIn(schema, entry);
+          if (!fault) continue;
+          const at = `${path}.${key}${fault.path ? `.${fault.path}` : ''}`;
+          // What yup says begins with the path, where it has one.
+          const said = fault.path
+            ? fault.message.replace(fault.path, at)
+            : fault.message.replace(/^this/, at);
+          return createError({ path: at, message: said });
+        }
+        return true;
+      },
+    });
+}
+
+function isMap(value: unknown): boolean {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+function faultIn(schema: Schema, value: unknown): ValidationError | null {
+  try {
+    schema.validateSync(value, { strict: true });
+    return null;
+  } catch (error) {
+    if (error instanceof ValidationError) return error;
+    throw error;
+  }
+}
+
+export const formSchema = object({
+  id: text(200),
+  name: text(300),
+  markup: text(limits.markup),
+  typing: mapOf(typingPlanSchema),
+  page: ownPageSchema.optional().default(undefined),
+})
+  .strict()
+  .noUnknown()
+  .required();

@@ -1,0 +1,46 @@
+import { boolean, number, object, string } from 'yup';
+
+/** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
+export interface OwnPage {
+  readonly address: string;
+  /** Which of the page's forms, in the order in which they are found. */
+  readonly form: number;
+  /** What is done before the form is there, as text; see docs/own-page.md. */
+  readonly steps: string;
+  /** All that the page asks for is held to the addresses that may be opened; not given: only where it is led. */
+  readonly held?: boolean;
+}
+
+export const ownPageSchema = object({
+  address: string().strict().required().max(2000),
+  form: number().strict().integer().min(0).max(1000).required(),
+  steps: string().strict().defined().max(20_000),
+  held: boolean().strict(),
+})
+  .strict()
+  .noUnknown();
+
+/** A key of what an engine does with a page: which one it opens, what it does there first, and what that page may ask for. */
+export function pageKey({ address, steps, held = false }: PagePlace): string {
+  return JSON.stringify([address, steps.trim(), held]);
+}
+
+/** What has to be known of a page to open it and find its forms. */
+export type PagePlace = Pick<OwnPage, 'address' | 'steps' | 'held'>;
+
+const thisMachine = ['localhost', '127.0.0.1', '[::1]'];
+
+/**
+ * Why an address may not be opened, in one sentence; null when it may.
+ * @param origins those of other machines that the server's configuration lists
+ */
+export function pageAddressFault(address: string, origins: readonly string[]): string | null {
+  if (!URL.canParse(address))
+    return 'This is no address. Write it as your dev server prints it, as in http://localhost:5173/log.';
+  const { protocol, hostname, origin } = new URL(address);
+  if (protocol !== 'http:' && protocol !== 'https:')
+    return 'The address has to begin with http:// or https://.';
+  if (thisMachine.includes(hostname) || hostname.endsWith('.localhost') || origins.includes(origin))
+    return null;
+  return `${origin} is not on this machine. Ukko opens other addresses only when “pages” in ukko.engines.json lists them.`;
+}

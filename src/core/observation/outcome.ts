@@ -1,0 +1,22 @@
+import type { FieldId } from '../html/field';
+import type { TargetId } from '../target/target';
+import type { Provenance } from './provenance';
+import type { Reason } from './reason';
+
+export type Outcome<Facts> =
+  | { readonly status: 'answered'; readonly facts: Facts }
+  /** The question has no answer for this field. */
+  | { readonly status: 'inapplicable'; readonly reason: Reason }
+  /** It has one, but the observer could not get it, and says why and what to do. */
+  | { readonly status: 'failed'; readonly reason: string };
+
+/** One answer about a field, as a target gave it. */
+export interface Answer<Q extends string, Facts> {
+  readonly field: FieldId;
+  readonly target: TargetId;
+  readonly provenance: Provenance;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  readonly question: Q;
+  readonly outcome: Outcome<Facts>;
+}

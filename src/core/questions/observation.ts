@@ -1,0 +1,49 @@
+import type { BubbleObservation } from './bubble/facts';
+import type { FallbackObservation } from './fallback/facts';
+import type { KeyboardObservation } from './keyboard/facts';
+import type { LookObservation } from './look/facts';
+import type { MessageObservation } from './message/facts';
+import type { OpeningObservation } from './opening/facts';
+import type { PartsObservation } from './parts/facts';
+import type { SubmissionObservation } from './submission/facts';
+import type { TypingObservation } from './typing/facts';
+
+/**
+ * The questions that every observer answers about a page; one file each in the model, the engines and the probe. In the
+ * order in which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
+ */
+export const pageQuestions = [
+  'look',
+  'message',
+  'opening',
+  'bubble',
+  'parts',
+  'submission',
+  'fallback',
+  'typing',
+] as const;
+export type PageQuestion = (typeof pageQuestions)[number];
+
+/** *keyboard* needs a screen with an on-screen keyboard: it is asked of a phone-sized display or a device, apart from sweeps. */
+export const questions = [...pageQuestions, 'keyboard'] as const;
+export type Question = (typeof questions)[number];
+
+/** One answer: field × target × question, with its facts and its provenance. */
+export type Observation =
+  | LookObservation
+  | MessageObservation
+  | OpeningObservation
+  | BubbleObservation
+  | PartsObservation
+  | SubmissionObservation
+  | FallbackObservation
+  | TypingObservation
+  | KeyboardObservation;
+
+export type ObservationKey = string & { readonly brand: 'ObservationKey' };
+
+/** The key by which a later answer to the same question replaces an earlier one within a run. */
+export function observationKey(o: Observation): ObservationKey {
+  const state = o.question === 'look' ? `/${o.state}` : '';
+  return `${o.target}|${o.provenance.mark}|${o.question}${state}|${o.field}` as ObservationKey;
+}

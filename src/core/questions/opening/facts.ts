@@ -1,0 +1,17 @@
+import type { Answer } from '../../observation/outcome';
+import type { PictureId } from '../../observation/picture';
+import type { Side, Size } from '../../observation/size';
+
+export interface OpeningFacts {
+  /** What a person did when something opened; null when nothing did, whatever was tried. */
+  readonly opened: string | null;
+  /** What was tried, in order. */
+  readonly tried: readonly string[];
+  /** Of what opened, CSS px. */
+  readonly popUp: Size | null;
+  /** Sides of the page's window that it reaches past. */
+  readonly leaves: readonly Side[];
+  readonly picture: PictureId | null;
+}
+
+export type OpeningObservation = Answer<'opening', OpeningFacts>;

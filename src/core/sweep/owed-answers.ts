@@ -1,0 +1,65 @@
+import type { LookState } from '../document/look-state';
+import type { FieldId } from '../html/field';
+import type { Provenance } from '../observation/provenance';
+import { type Asking, planOf } from '../questions/asking';
+import type { Observation, PageQuestion, Question } from '../questions/observation';
+import type { TargetId } from '../target/target';
+
+/** What one target was asked and has not answered yet. */
+export interface OwedAnswers {
+  /** Answers planned in all. */
+  readonly total: number;
+  /** Fields of which a question has not been answered yet, whole or in part. */
+  fieldsOf(question: PageQuestion): ReadonlySet<FieldId>;
+  /** Whether this answer has not been given yet. */
+  isOwed(field: FieldId, given: GivenAnswer): boolean;
+  /** Notes an answer as given. */
+  give(observation: Observation): void;
+  /** Failed observations for everything still owed, or for what `isMeant` picks of it. */
+  failed(
+    target: TargetId,
+    provenance: Provenance,
+    reason: string,
+    isMeant?: (one: Owed) => boolean,
+  ): Observation[];
+}
+
+/** What an answer that is owed is about. */
+export interface Owed {
+  readonly question: Question;
+  readonly field: FieldId;
+}
+
+/** What tells one answer from the others to the same target; `state` only of a look. */
+interface GivenAnswer {
+  readonly question: Question;
+  readonly state?: LookState | null;
+}
+
+/** Keeps the books of one target's part of a sweep, so that what never came is named and not silently missing. */
+export function owedAnswers(asking: Asking): OwedAnswers {
+  const plan = planOf(asking);
+  const owed = new Map(plan.map((planned) => [keyOf(planned.field, planned), planned]));
+  return {
+    total: plan.length,
+    fieldsOf: (question) =>
+      new Set([...owed.values()].filter((one) => one.question === question).map(({ field }) => field)),
+    isOwed: (field, given) => owed.has(keyOf(field, given)),
+    give(observation) {
+      owed.delete(keyOf(observation.field, observation));
+    },
+    failed(target, provenance, reason, isMeant = () => true) {
+      const at = new Date().toISOString();
+      return [...owed.values()].filter(isMeant).map(({ question, field, state }) => {
+        const asked = { field, target, provenance, at, outcome: { status: 'failed', reason } } as const;
+        return question === 'look'
+          ? { ...asked, question, state: state ?? 'closed' }
+          : { ...asked, question };
+      });
+    },
+  };
+}
+
+function keyOf(field: FieldId, { question, state }: GivenAnswer): string {
+  return `${question}/${state ?? ''}/${field}`;
+}

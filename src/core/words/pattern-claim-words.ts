@@ -1,0 +1,73 @@
+import type { Claim } from '../finding/claim';
+import { slowText } from '../pattern/slow-text';
+import { patternWarningWords } from './pattern-warning-words';
+import type { ToldClaim } from './told-claim';
+
+type PatternClaim = Extract<
+  Claim,
+  { code: 'slow pattern' | 'pattern warning' | 'shape cut' | 'shape refused' | 'shape accepted' }
+>;
+
+/** As many texts are named. */
+const mostTexts = 8;
+/** How often the piece of a slow text is repeated where it is shown. */
+const repeats = 8;
+
+export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim {
+  switch (claim.code) {
+    case 'slow pattern':
+      return {
+        says: `${label}: the pattern takes ever more steps on texts like “${slowText(claim.text, repeats)}”.`,
+        why: 'The page freezes while it checks the text, and everything that was entered is lost with it.',
+        remedy:
+          'Let only one part match each character: no repetition inside a repetition, no two ways to match one text.',
+        details: claim.steps.map(
+          ({ times, steps, isMore }) =>
+            `“${claim.text.again}” ${times} times: ${steps.toLocaleString('en-GB')} steps${isMore ? ' and more' : ''}.`,
+        ),
+      };
+    case 'pattern warning': {
+      const { witness, remedy } = claim.warning;
+      return {
+        says: `${label}: ${patternWarningWords(claim.warning)}${witness ? ` It accepts “${witness}”.` : ''}`,
+        why: 'The pattern does something else than it seems to.',
+        remedy: remedy === null ? null : `Write pattern="${remedy}".`,
+      };
+    }
+    case 'shape cut': {
+      const [text = ''] = claim.texts[0] ?? [];
+      return {
+        says: `${label}: maxlength="${claim.most}" cuts ${claim.texts.length} of ${claim.tried} values that people enter as ${claim.shape}: “${text}” becomes “${text.slice(0, claim.most)}”.`,
+        why: 'The rest of what is typed or pasted is lost without a message, and what remains looks complete.',
+        remedy: 'Allow room for every usual spelling, and remove unwanted characters afterwards.',
+        details: namedTexts(claim.texts),
+      };
+    }
+    case 'shape refused': {
+      const { shape, texts, tried, isFixed, isPatternNeedless } = claim;
+      return {
+        says: `${label}: the rule rejects ${texts.length} of ${tried} values that people enter as ${shape}, such as “${texts[0]?.[0]}”.`,
+        why: isFixed
+          ? 'A person who has such a value cannot write it in another way.'
+          : 'The value is right as the person copied it or usually writes it, and has to be entered again.',
+        remedy: isPatternNeedless
+          ? 'Remove the pattern: browsers check this kind by themselves.'
+          : isFixed
+            ? 'Loosen the rule until it accepts these; the part Rule of the Typing view shows each.'
+            : 'Accept it and normalise it afterwards, or state the wanted format near the field.',
+        details: namedTexts(texts),
+      };
+    }
+    case 'shape accepted':
+      return {
+        says: `${label}: the rule accepts ${claim.texts.length} of ${claim.tried} values that only look like ${claim.shape}, such as “${claim.texts[0]?.[0]}”.`,
+        why: 'A value that nobody can use is submitted, and that is noticed too late.',
+        remedy: 'Check what it means too, with a guard or on the server.',
+        details: namedTexts(claim.texts),
+      };
+  }
+}
+
+function namedTexts(texts: readonly (readonly [text: string, about: string])[]): string[] {
+  return texts.slice(0, mostTexts).map(([text, about]) => `“${text}”: ${about}`);
+}

@@ -1,0 +1,62 @@
+import type { Measured } from '@/core/observation/provenance';
+import type { Language, Variant } from '@/core/target/variant';
+import type { AskablePage } from '@/probe/api/askable-page';
+import { PageLost } from '@/probe/page-lost';
+import type { Gate } from '../api/gate';
+
+/** Whether an engine can be had, or how to get it. */
+export type EngineFinding =
+  | {
+      readonly status: 'found';
+      /** The program, or the address of a remote endpoint. Stays on the server. */
+      readonly path: string;
+      /** Null where nobody knows it before it was asked. */
+      readonly version: string | null;
+    }
+  | { readonly status: 'missing'; readonly remedy: string };
+
+/** A real engine behind one protocol. An implementation knows the protocol; questions are asked through this alone. */
+export interface Engine {
+  readonly name: string;
+  readonly title: string;
+  readonly protocol: string;
+  /** Debian packages that bring the engine's own words in other languages. */
+  readonly wordsPackages: Readonly<Partial<Record<Language, string>>>;
+  find(): Promise<EngineFinding>;
+  /**
+   * Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start.
+   *
+   * @param signal ends it while it is still starting; a session that is there is closed and not aborted
+   * @param gate what stands between its pages and other addresses; null: nothing
+   */
+  launch(path: string, variant: Variant, signal?: AbortSignal, gate?: Gate | null): Promise<EngineSession>;
+  /** The host name under which the engine reaches this machine; null when it runs on it. */
+  readonly pagesFrom: string | null;
+}
+
+/** Does in a page that has loaded what has to be done before the probe is put in. */
+export type PrepareDocument = (evaluate: (expression: string) => Promise<unknown>) => Promise<void>;
+
+export interface EngineSession {
+  readonly provenance: Measured;
+  /**
+   * Opens a page with a viewport as wide as the variant says, waits for it to load, and runs the probe in it as the
+   * automation protocol does, outside the page's own policy; the same again at every `reload`. Throws `EngineLost`.
+   *
+   * @param arrive what is done between the loading of the page and the probe
+   */
+  open(address: string, probe: string, variant: Variant, prepare?: PrepareDocument): Promise<EnginePage>;
+  /** Ends the browser and everything that belongs to it; never throws. */
+  close(): Promise<void>;
+}
+
+/** Every method throws `EngineLost` when the browser is gone. It goes with its session. */
+export interface EnginePage extends AskablePage {
+  /** The value of a JavaScript expression in the page, as plain data. */
+  evaluate(expression: string): Promise<unknown>;
+}
+
+/** The engine did not start, went away or does not answer; the message is for people. */
+export class EngineLost extends PageLost {
+  override readonly name = 'EngineLost';
+}

@@ -1,0 +1,43 @@
+import type { Variant } from '@/core/target/variant';
+import type { NoWindow, WindowOnDisplay } from '@/probe/api/window-on-display';
+import { EngineLost } from '../api/engine';
+import { viewportOf } from '../api/viewport';
+import type { PictureShelf } from '../picture/picture-shelf';
+import type { Display } from './display';
+import { locateViewport, redrawPage, windowOnDisplay } from './window-on-display';
+
+/** The window of one page, looked for on its display when it is asked for first. */
+export class PageWindow {
+  private found: WindowOnDisplay | null = null;
+
+  /**
+   * @param evaluate runs a script in the page, in whatever way its protocol has.
+   * @param painted ends once all that was done to the page is drawn.
+   * @param redraws whether the page has to be drawn anew under what opens.
+   */
+  constructor(
+    private readonly engine: string,
+    private readonly display: Display | NoWindow,
+    private readonly shelf: PictureShelf,
+    private readonly variant: Variant,
+    private readonly evaluate: (script: string) => Promise<unknown>,
+    private readonly painted: () => Promise<unknown>,
+    private readonly redraws = false,
+  ) {}
+
+  /** Throws `EngineLost` when the page does not show on the display. */
+  async locate(): Promise<WindowOnDisplay | NoWindow> {
+    const { display, variant } = this;
+    if ('status' in display) return display;
+    if (this.found) return this.found;
+    const place = await locateViewport(display, this.evaluate);
+    if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
+    this.found = windowOnDisplay(
+      display,
+      this.shelf,
+      { ...place, ...viewportOf(variant), scale: variant.zoom },
+      { painted: this.painted, redraw: this.redraws ? () => this.evaluate(redrawPage) : null },
+    );
+    return this.found;
+  }
+}

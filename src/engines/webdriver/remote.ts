@@ -1,0 +1,61 @@
+import { firstLine } from '../api/deadline';
+import { type Engine, EngineLost } from '../api/engine';
+import type { RemoteEndpoint } from '../network/engines-file';
+import { openSession, webDriverProtocol } from './webdriver-session';
+
+const noWindow = {
+  status: 'inapplicable',
+  reason: { code: 'remote display' },
+} as const;
+
+/** An engine behind a W3C WebDriver endpoint that somebody else started. */
+export function remoteEngine({ name, title, address, capabilities, pagesFrom }: RemoteEndpoint): Engine {
+  return {
+    name,
+    title,
+    protocol: webDriverProtocol,
+    pagesFrom,
+    wordsPackages: {},
+    async find() {
+      const ready = await status(address);
+      if (ready) return { status: 'found', path: address, version: null };
+      return {
+        status: 'missing',
+        remedy: `${title} does not answer at its address. Start it, or mend its address in the engines file.`,
+      };
+    },
+    async launch(path, _variant, _signal, gate) {
+      if (gate?.holdsAll)
+        throw new EngineLost(
+          `${title} runs elsewhere, and what its pages ask for cannot be held. Take it out of the line-up, or let the page ask for other addresses.`,
+          { isSettled: true },
+        );
+      let there = true;
+      const end = async () => {
+        there = false;
+      };
+      try {
+        return await openSession({
+          title,
+          address: path,
+          capabilities,
+          display: noWindow,
+          isThere: () => there,
+          end,
+        });
+      } catch (error) {
+        throw new EngineLost(`${title} gave no session: ${firstLine(error)}`);
+      }
+    },
+  };
+}
+
+async function status(address: string): Promise<boolean> {
+  try {
+    const url = `${address.replace(/\/$/, '')}/status`;
+    const response = await fetch(url, { signal: AbortSignal.timeout(3000) });
+    return response.ok;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,263 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { Capabilities, WebDriver } from 'selenium-webdriver';
+import { Executor, HttpClient } from 'selenium-webdriver/http';
+import { type Command, Name } from 'selenium-webdriver/lib/command';
+import type { Picture } from '@/core/observation/picture';
+import type { Measured } from '@/core/observation/provenance';
+import type { Variant } from '@/core/target/variant';
+import { type Box, type ProbeApi, probeHere } from '@/probe/api/probe-api';
+import type { NoWindow } from '@/probe/api/window-on-display';
+import { commandTimeout, loaded, startTimeout, withDeadline } from '../api/deadline';
+import type { EnginePage, EngineSession, PrepareDocument } from '../api/engine';
+import { okWithin, promptCapability } from '../api/page-dialogs';
+import { viewportOf } from '../api/viewport';
+import { type Display, windowPlace } from '../display/display';
+import { PageOnDisplay } from '../display/page-on-display';
+import { screensOf } from '../display/screens';
+import { afterPaint } from '../picture/after-paint';
+import { cropAll } from '../picture/crop';
+import { protocolKeys } from './protocol-keys';
+
+/** ms. */
+const doubleClickTime = 500;
+
+/** Where a W3C WebDriver endpoint is, and what is asked of it. */
+export interface Endpoint {
+  readonly title: string;
+  readonly address: string;
+  readonly capabilities: Record<string, unknown>;
+  /** The display on which its window is, where that is at hand. */
+  readonly display: Display | NoWindow;
+  /** Whether its pages have to be drawn anew under what opens over them. */
+  readonly redraws?: true;
+  /** True as long as the endpoint can still answer. */
+  isThere(): boolean;
+  /** Ends what was started for the session; nothing for an endpoint that is not ours. */
+  end(): Promise<void>;
+}
+
+export const webDriverProtocol = 'W3C WebDriver';
+
+/** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
+export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
+  const capabilities = new Capabilities({
+    ...promptCapability,
+    // Dev servers sign their certificates themselves.
+    acceptInsecureCerts: true,
+    ...endpoint.capabilities,
+  });
+  const executor = new ExecutorWithDeadlines(new HttpClient(endpoint.address), endpoint.title);
+  const driver = WebDriver.createSession(executor, capabilities);
+  const told = await driver.getCapabilities();
+  const version = /\d[\d.]*/.exec(String(told.get('browserVersion') ?? ''))?.[0] ?? 'unknown';
+  return new WebDriverSession(endpoint, driver, {
+    mark: 'measured',
+    engine: endpoint.title,
+    version,
+    protocol: webDriverProtocol,
+    unable: [],
+  });
+}
+
+/** Each command has its own deadline: many in a row may take long on a busy machine, one that takes long hangs. */
+class ExecutorWithDeadlines extends Executor {
+  constructor(
+    client: HttpClient,
+    private readonly engine: string,
+  ) {
+    super(client);
+  }
+
+  override execute(command: Command): Promise<unknown> {
+    if (command.getName() === Name.GET) return loaded(this.engine, super.execute(command));
+    const most = command.getName() === Name.NEW_SESSION ? startTimeout : commandTimeout;
+    return withDeadline(super.execute(command), most, this.engine);
+  }
+}
+
+class WebDriverSession implements EngineSession {
+  constructor(
+    private readonly endpoint: Endpoint,
+    private readonly driver: WebDriver,
+    readonly provenance: Measured,
+  ) {}
+
+  async open(
+    address: string,
+    probe: string,
+    variant: Variant,
+    prepare: PrepareDocument | null = null,
+  ): Promise<EnginePage> {
+    const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant, prepare);
+    await page.reload();
+    // Finding the window gives it the focus, without which no field shows that it has it.
+    await page.window();
+    return page;
+  }
+
+  async close(): Promise<void> {
+    // A session that is not deleted leaves its browser behind.
+    if (this.endpoint.isThere())
+      await withDeadline(this.driver.quit(), 700, this.endpoint.title).catch(() => undefined);
+    await this.endpoint.end();
+  }
+}
+
+class WebDriverPage extends PageOnDisplay implements EnginePage {
+  private readonly viewport: { readonly width: number; readonly height: number };
+  private lastClick = 0;
+
+  constructor(
+    private readonly endpoint: Endpoint,
+    private readonly driver: WebDriver,
+    private readonly address: string,
+    private readonly code: string,
+    variant: Variant,
+    private readonly prepare: PrepareDocument | null,
+  ) {
+    super(endpoint.title, endpoint.display, variant, endpoint.redraws);
+    this.viewport = viewportOf(variant);
+  }
+
+  protected run(script: string): Promise<unknown> {
+    return this.driver.executeScript(script);
+  }
+
+  protected isThere(): boolean {
+    return this.endpoint.isThere();
+  }
+
+  reload(): Promise<void> {
+    return this.orLost(async () => {
+      await this.driver.get(this.address);
+      await this.fit();
+      await this.driver.executeScript(okWithin);
+      await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
+      // Steps may have led to another page.
+      await this.driver.executeScript(`${okWithin}${this.code}`);
+      await this.driver.executeScript(`${probeHere}.settle()`);
+    });
+  }
+
+  probe<Method extends keyof ProbeApi>(
+    method: Method,
+    ...parameters: Parameters<ProbeApi[Method]>
+  ): Promise<ReturnType<ProbeApi[Method]>> {
+    const script = `return JSON.stringify({ value: ${probeHere}.${method}(...JSON.parse(arguments[0])) })`;
+    return this.orLost(async () => {
+      const told = await this.driver.executeScript<string>(script, JSON.stringify(parameters));
+      return (JSON.parse(told) as { value: ReturnType<ProbeApi[Method]> }).value;
+    });
+  }
+
+  evaluate(expression: string): Promise<unknown> {
+    return this.orLost(() => this.driver.executeScript(`return ${expression}`));
+  }
+
+  readonly click = (x: number, y: number): Promise<void> =>
+    this.orLost(async () => {
+      // Two clicks close to each other are a double click, which some controls take for one.
+      await wait(Math.max(0, this.lastClick + doubleClickTime - Date.now()));
+      await this.driver.actions().move({ x, y, duration: 0 }).click().perform();
+      this.lastClick = Date.now();
+    });
+
+  press(key: string): Promise<void> {
+    return this.orLost(async () => {
+      for (const one of protocolKeys(key)) await this.driver.actions().keyDown(one).keyUp(one).perform();
+    });
+  }
+
+  keyDown(key: string): Promise<void> {
+    return this.orLost(async () => {
+      for (const one of protocolKeys(key)) await this.driver.actions().keyDown(one).perform();
+    });
+  }
+
+  keyUp(key: string): Promise<void> {
+    return this.orLost(async () => {
+      for (const one of protocolKeys(key)) await this.driver.actions().keyUp(one).perform();
+    });
+  }
+
+  /**
+   * A screenshot shows the viewport, and what is out of sight may not be painted at all: boxes are brought into sight,
+   * as many at a time as fit. One that is higher than the viewport has no picture.
+   */
+  pictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    return this.orLost(async () => {
+      const pictures: (Picture | null)[] = boxes.map(() => null);
+      for (const screen of screensOf(boxes, this.viewport.height)) {
+        const top = await this.driver.executeScript<number>(
+          'scrollTo(0, arguments[0]); return scrollY',
+          screen.top,
+        );
+        const cut = await this.steadyPictures(screen.indices.map((index) => shift(boxes[index], top)));
+        screen.indices.forEach((index, at) => {
+          pictures[index] = cut[at] ?? null;
+        });
+      }
+      return pictures;
+    });
+  }
+
+  /** Pictures that two in a row agree on: painting goes on after the page believes itself painted. What never rests is as it was last. */
+  private async steadyPictures(boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    let shot = await this.shot();
+    let pictures: (Picture | null)[] | null = null;
+    for (let attempt = 0; attempt < 5; attempt++) {
+      const next = await this.shot();
+      if (next === shot) break;
+      // Something moves; it may be none of what is asked for.
+      const before: (Picture | null)[] = pictures ?? (await this.cut(shot, boxes));
+      pictures = await this.cut(next, boxes);
+      shot = next;
+      if (pictures.every((picture, index) => picture?.id === before[index]?.id)) break;
+    }
+    return pictures ?? this.cut(shot, boxes);
+  }
+
+  private async shot(): Promise<string> {
+    await this.painted();
+    return this.driver.takeScreenshot();
+  }
+
+  protected async painted(): Promise<void> {
+    await this.driver.executeAsyncScript(`(${afterPaint})(arguments[arguments.length - 1])`);
+  }
+
+  private cut(shot: string, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    return cropAll(Buffer.from(shot, 'base64'), boxes, this.shelf, this.variant.zoom);
+  }
+
+  /** Makes the viewport as large as every page under test has it. */
+  private async fit(): Promise<void> {
+    const wanted = this.viewport;
+    const [width, height] = await this.viewportNow();
+    if (width === wanted.width && height === wanted.height) return;
+    const { zoom } = this.variant;
+    const rect = await this.driver.manage().window().getRect();
+    await this.driver
+      .manage()
+      .window()
+      .setRect({
+        x: windowPlace.x / zoom,
+        y: windowPlace.y / zoom,
+        width: rect.width + wanted.width - width,
+        height: rect.height + wanted.height - height,
+      });
+    for (let attempt = 0; attempt < 40; attempt++) {
+      const [nowWidth, nowHeight] = await this.viewportNow();
+      if (nowWidth === wanted.width && nowHeight === wanted.height) return;
+      await wait(25);
+    }
+  }
+
+  private viewportNow(): Promise<[number, number]> {
+    return this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
+  }
+}
+
+function shift(box: Box | null | undefined, top: number): Box | null {
+  return box ? { ...box, y: box.y - top } : null;
+}

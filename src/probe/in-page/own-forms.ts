@@ -1,0 +1,74 @@
+import { controlSelector } from '@/core/html/field';
+import type { FormFound } from '@/core/page/page-sight';
+import { composedChildren, composedControls, composedElements } from './composed-tree';
+import { domMembers } from './dom-members';
+
+/** The forms of the page that have fields, and the whole page where fields stand in none. */
+export function ownForms(): Element[] {
+  const all = [...composedElements(document)];
+  const forms = all.filter(
+    (element) => element instanceof HTMLFormElement && composedControls(element).length > 0,
+  );
+  const inForms = new Set(forms.flatMap(composedControls));
+  const isField = (element: Element) =>
+    domMembers(element).matches(controlSelector) &&
+    !element.matches('button,[type=submit],[type=button],[type=reset]');
+  const isLoose = all.some((element) => isField(element) && !inForms.has(element));
+  return isLoose ? [...forms, domMembers(document).body] : forms;
+}
+
+export function formsHere(): FormFound[] {
+  return ownForms().map((form) => ({ title: titleOf(form), markup: snapshotOf(form) }));
+}
+
+function titleOf(form: Element): string {
+  const heading = [...composedElements(form)].find((element) =>
+    domMembers(element).matches('legend,h1,h2,h3,h4'),
+  );
+  const own = domMembers(form);
+  const title =
+    own.getAttribute('aria-label') ?? heading?.textContent ?? own.getAttribute('name') ?? own.id ?? '';
+  return (
+    title.trim().replace(/\s+/g, ' ').slice(0, 80) ||
+    (form === domMembers(document).body ? 'fields in no form' : 'a form without a name')
+  );
+}
+
+const leftOut = 'script,style,link,template,noscript,meta,iframe,object,embed';
+
+/** The form as markup. It is made in a document of its own, in which custom elements stay what they look like. */
+function snapshotOf(form: Element): string {
+  const own = domMembers(form);
+  const inert = domMembers(document).implementation.createHTMLDocument('');
+  const copied = (node: Node): Node | null => {
+    if (node instanceof Element && domMembers(node).matches(leftOut)) return null;
+    if (!(node instanceof Element || node instanceof Text)) return null;
+    const copy = inert.importNode(node, false);
+    for (const child of composedChildren(node)) {
+      const inside = copied(child);
+      if (inside) copy.appendChild(inside);
+    }
+    return copy;
+  };
+  const ids = new Set(composedControls(form).flatMap(({ id }) => (id ? [id] : [])));
+  const labels = [...composedElements(document)].filter(
+    (element): element is HTMLLabelElement =>
+      element instanceof HTMLLabelElement && ids.has(element.htmlFor) && !own.contains(element),
+  );
+  const lists = [...composedElements(document)].filter(
+    (element) => element instanceof HTMLDataListElement && !own.contains(element),
+  );
+  const holder = inert.createElement('div');
+  for (const element of [...(own.getRootNode() === document ? labels : []), form, ...lists]) {
+    const copy = copied(element);
+    if (copy instanceof Element) holder.append(copy.localName === 'body' ? wrapped(copy) : copy, '\n');
+  }
+  return holder.innerHTML;
+}
+
+/** What stands in a body, which cannot stand in markup by itself. */
+function wrapped(body: Element): Element {
+  const section = body.ownerDocument.createElement('section');
+  section.append(...body.childNodes);
+  return section;
+}

@@ -1,0 +1,134 @@
+import type { Guard } from '@/core/guard/guard';
+import type { FieldKind } from '@/core/html/field';
+import { isTypedText } from '@/core/html/field';
+import { domEvents, type EventRecord } from '@/core/observation/event-record';
+import type { TypedSoFar } from '../api/probe-api';
+import { type AttachedGuards, attachGuards } from './attach-guards';
+import { focusedElement } from './composed-tree';
+import { domMembers } from './dom-members';
+
+export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
+
+/** Records what listeners on one field see, and lets guards act on it: the same core code as in the model. */
+export class Recorder {
+  private readonly listening = new AbortController();
+  private readonly attached: AttachedGuards;
+  private events: { readonly event: Event; readonly record: EventRecord }[] = [];
+  private readonly before = new WeakMap<Event, { readonly value: string; readonly at: number }>();
+  private readonly took = new WeakMap<Event, number>();
+  private refusedBy: string | null = null;
+  private rewrittenBy: readonly string[] = [];
+  private endless: string | null = null;
+
+  constructor(
+    readonly element: TypedElement,
+    private readonly kind: FieldKind,
+    guards: readonly Guard[],
+    /** The page has listeners of its own: what they leave of each event is recorded too. */
+    private readonly hasOwn = false,
+  ) {
+    const { signal } = this.listening;
+    if (hasOwn) this.watchListeners(signal);
+    // Guards are attached first: a record says whether the event was prevented when other listeners saw it.
+    this.attached = attachGuards(element, guards, {
+      refused: (guard) => {
+        this.refusedBy ??= guard;
+      },
+      rewrote: (by) => {
+        this.rewrittenBy = by;
+      },
+      endless: (guard) => {
+        this.endless = guard;
+      },
+    });
+    for (const type of domEvents) element.addEventListener(type, (event) => this.record(event), { signal });
+    if (element.form)
+      domMembers(element.form).addEventListener('submit', (event) => this.record(event), { signal });
+  }
+
+  take(): TypedSoFar {
+    const { refusedBy, rewrittenBy, endless } = this;
+    const events = this.events.map((one, index) => this.settled(one, index));
+    this.events = [];
+    this.refusedBy = null;
+    this.rewrittenBy = [];
+    this.endless = null;
+    const isText = isTypedText(this.kind);
+    return {
+      events,
+      guard: refusedBy,
+      rewrittenBy,
+      endless,
+      text: isText ? this.attached.followed.text : this.value,
+      caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
+      value: this.value,
+      focused: focusedElement() === this.element,
+    };
+  }
+
+  stop(): void {
+    this.attached.detach();
+    this.listening.abort();
+  }
+
+  private get value(): string {
+    const { element } = this;
+    const checkable = element.type === 'checkbox' || element.type === 'radio';
+    return checkable ? `checked:${(element as HTMLInputElement).checked}` : element.value;
+  }
+
+  /** Before any listener of the page, and after all of them. */
+  private watchListeners(signal: AbortSignal): void {
+    const isOwn = (event: Event) => event.composedPath()[0] === this.element;
+    for (const type of domEvents) {
+      window.addEventListener(
+        type,
+        (event) => {
+          if (isOwn(event)) this.before.set(event, { value: this.value, at: performance.now() });
+        },
+        { signal, capture: true },
+      );
+      window.addEventListener(
+        type,
+        (event) => {
+          const before = this.before.get(event);
+          if (before) this.took.set(event, performance.now() - before.at);
+        },
+        { signal },
+      );
+    }
+  }
+
+  /** A record with what came of the event after the field itself had heard it. */
+  private settled({ event, record }: Recorder['events'][number], index: number): EventRecord {
+    const before = this.before.get(event);
+    if (!this.hasOwn || !before) return record;
+    const isLastInput =
+      record.type === 'input' && !this.events.slice(index + 1).some((later) => later.record.type === 'input');
+    const took = this.took.get(event);
+    return {
+      ...record,
+      value: before.value,
+      prevented: event.defaultPrevented,
+      ...(isLastInput && this.value !== before.value && { rewrittenTo: this.value }),
+      ...(took !== undefined && { took: Math.round(took * 10) / 10 }),
+    };
+  }
+
+  private record(event: Event): void {
+    const key = event instanceof KeyboardEvent ? event : null;
+    const input = event instanceof InputEvent || event instanceof CompositionEvent ? event : null;
+    const record: EventRecord = {
+      type: event.type as EventRecord['type'],
+      key: key?.key ?? null,
+      code: key?.code ?? null,
+      // A step of a number field raises input events without a type.
+      inputType: event instanceof InputEvent ? event.inputType || null : null,
+      data: input?.data ?? null,
+      value: this.value,
+      trusted: event.isTrusted,
+      prevented: event.defaultPrevented,
+    };
+    this.events.push({ event, record });
+  }
+}

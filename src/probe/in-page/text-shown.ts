@@ -1,0 +1,43 @@
+import { domMembers } from './dom-members';
+
+/**
+ * The text that a control shows, as far as its engine lets the page know: all of a text box is selected for a moment and
+ * the selection read, so that what stands there in the user's own language (1,5 for 1.5) or as dots is told as drawn.
+ * @returns null where the engine keeps it to itself: parts of a date, the words on a button that has none of its own
+ */
+export function textShownBy(element: Element): string | null {
+  if (element instanceof HTMLSelectElement)
+    return Array.from(element.selectedOptions, ({ label }) => label).join(', ');
+  if (element instanceof HTMLButtonElement || element instanceof HTMLOutputElement)
+    // biome-ignore lint/performance/useDomNodeTextContent: what is drawn is asked for, not what was written
+    return element.innerText.trim();
+  if (!(element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement)) return null;
+  if (['submit', 'button', 'reset'].includes(element.type)) return element.value || null;
+  return placeholderOf(element) ?? selectedTextOf(element);
+}
+
+function placeholderOf(element: HTMLInputElement | HTMLTextAreaElement): string | null {
+  return element.placeholder && element.matches(':placeholder-shown') ? element.placeholder : null;
+}
+
+/** Empties what was selected before, or an engine may say that again for a control without text. */
+function selectedTextOf(element: HTMLInputElement | HTMLTextAreaElement): string | null {
+  const selection = getSelection();
+  selection?.removeAllRanges();
+  element.focus({ preventScroll: true });
+  if (domMembers(document).activeElement !== element) return null;
+  element.select();
+  const text = selection?.toString() ?? '';
+  element.blur();
+  selection?.removeAllRanges();
+  if (text !== '') return text;
+  return element.value === '' && hasTextBox(element) ? '' : null;
+}
+
+/** Kinds whose whole content one can select are drawn as text boxes. */
+function hasTextBox(element: HTMLInputElement | HTMLTextAreaElement): boolean {
+  return (
+    element instanceof HTMLTextAreaElement ||
+    ['text', 'search', 'url', 'tel', 'email', 'password', 'number'].includes(element.type)
+  );
+}

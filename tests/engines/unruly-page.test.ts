@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest';
+import { askingOf } from '@/core/questions/asking';
+import { findTarget } from '@/core/target/line-up';
+import { type EngineTarget, targetId } from '@/core/target/target';
+import { enginesAvailable } from '../fixtures/engines';
+import { startPage } from '../fixtures/served-page';
+import { ask } from './asking-engines';
+
+const here = await enginesAvailable();
+
+describe.each(['chromium', 'firefox', 'webkit'] as const)(
+  '%s, asked about a page that gets in the way,',
+  (name) => {
+    it.skipIf(!here)(
+      'answers about a page that asks, prints and opens windows without end as about a quiet one',
+      async () => {
+        const markup =
+          '<form><p><label>Day <input type="date" name="day"></label><p><input name="a" required></form>';
+        const loud = `setInterval(() => { alert('hm'); print(); open('/'); }, 150); addEventListener('click', () => open('/'));`;
+        const target = findTarget(targetId(name)) as EngineTarget;
+        const told = async (script: string) => {
+          const own = await startPage(
+            `<!doctype html><title>Loud</title>${markup}<script>${script}</script>`,
+          );
+          try {
+            const page = { address: own.address, form: 0, steps: '' };
+            const asking = askingOf(markup, ['look', 'opening', 'bubble'], {}, null, page);
+            const { observations } = await ask(target, asking);
+            return observations.map(({ question, field, outcome }) => ({ question, field, outcome }));
+          } finally {
+            await own.stop();
+          }
+        };
+        const quiet = await told('');
+        expect(quiet.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+        expect(await told(loud)).toEqual(quiet);
+      },
+      180_000,
+    );
+
+    it.skipIf(!here)(
+      'answers about each field as itself, whatever the page puts elsewhere, brings in or takes out',
+      async () => {
+        const markup =
+          '<form><p><input name="a" required><p><input name="out"><p><input type="number" name="b"><p><select name="c"><option>x<option>y</select></form>';
+        const script = `const form = document.forms[0];
+        document.body.insertAdjacentHTML('afterbegin', '<form><input name="search"></form>');
+        setInterval(() => form.append(form.firstElementChild), 40);
+        document.querySelector('[name=out]').addEventListener('focus', (event) => event.target.remove());
+        document.querySelector('[name=b]').addEventListener('focus', () => form.insertAdjacentHTML('afterbegin', '<p><input name="new"></p>'), { once: true });`;
+        const own = await startPage(`<!doctype html><title>Moves</title>${markup}<script>${script}</script>`);
+        try {
+          const page = { address: own.address, form: 0, steps: '' };
+          const target = findTarget(targetId(name)) as EngineTarget;
+          const asking = askingOf(markup, ['look', 'message'], {}, null, page);
+          const { observations } = await ask(target, asking);
+          expect(observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+          const told = observations.flatMap(({ field, question, outcome }) => {
+            if (question !== 'look' || outcome.status !== 'answered') return [];
+            return (outcome.facts.sent ?? []).map((entry) => [field, entry.split('=')[0]]);
+          });
+          expect(new Set(told.map(([field]) => field))).toEqual(new Set(['a', 'out', 'b', 'c']));
+          expect(told.filter(([field, entry]) => field !== entry)).toEqual([]);
+          const out = observations.filter(({ field }) => field === 'out');
+          const gone = { status: 'inapplicable', reason: { code: 'not in page' } };
+          expect(out.map(({ outcome }) => outcome)).toContainEqual(gone);
+        } finally {
+          await own.stop();
+        }
+      },
+      120_000,
+    );
+  },
+);
+
+describe.skipIf(!here)('a page that stops', () => {
+  it('answers about every field beside one over which a script of the page never ends', async () => {
+    const markup =
+      '<form><p><input name="stuck" list="l"><p><input type="date" name="day"><datalist id="l"><option>a</datalist></form>';
+    const script = `document.querySelector('[name=stuck]').addEventListener('focus', () => { for (;;); });`;
+    const own = await startPage(`<!doctype html><title>Stuck</title>${markup}<script>${script}</script>`);
+    try {
+      const page = { address: own.address, form: 0, steps: '' };
+      const target = findTarget(targetId('chromium')) as EngineTarget;
+      const { observations, messages } = await ask(
+        target,
+        askingOf(markup, ['message', 'opening'], {}, null, page),
+      );
+      expect(messages.at(-1)?.type).toBe('finished');
+      const failed = observations.flatMap(({ question, field, outcome }) =>
+        outcome.status === 'failed' ? [[question, field, outcome.reason]] : [],
+      );
+      const reason = /did not answer within .* It was asked twice\. See whether a script/;
+      expect(failed).toEqual([['opening', 'stuck', expect.stringMatching(reason)]]);
+    } finally {
+      await own.stop();
+    }
+  });
+});
