@@ -34,7 +34,7 @@ function middle(runs: number, run: (turn: number) => void): number {
 
 function own(source: string): Table {
   const found = patternTable({ source, match: 'whole' });
-  if (found.status !== 'known') throw new Error(`${source}: ${found.reason}`);
+  if (found.status !== 'known') throw new Error(`${source}: ${JSON.stringify(found)}`);
   return found.table;
 }
 

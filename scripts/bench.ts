@@ -2,6 +2,7 @@
  * npm run bench: what Ukko costs over its engines. Everything is a ratio within this one run, or a count; seconds are
  * printed beside them and depend on the machine. Needs a build. `npm run bench -- kills 20` ends an engine at a random moment so often.
  */
+
 import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { demoForm } from '@/core/demo/demo-forms';
@@ -12,6 +13,7 @@ import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import type { Engine, EnginePage } from '@/engines/api/engine';
 import { engines } from '@/engines/engines';
 import { startPageServer } from '@/engines/network/page-server';
@@ -68,7 +70,7 @@ const sent = [
 /** Time of the look and message questions after start-up, over that of the same commands sent by a loop. */
 async function overhead(engine: Engine): Promise<void> {
   const found = await engine.find();
-  if (found.status === 'missing') return console.log(found.remedy);
+  if (found.status === 'missing') return console.log(failureText(found.failure));
   const server = await startPageServer();
   const address = server.add(pageUnderTest(demoForm.markup));
   const { code } = await probeBundle('probe');
@@ -118,7 +120,7 @@ async function sweepTime(name: string, questions: readonly PageQuestion[]): Prom
     three,
     asking,
     (message: SweepMessage) => {
-      if (message.type === 'failed') failures.push(message.reason);
+      if (message.type === 'failed') failures.push(failureText(message.failure));
       if (message.type === 'observation' && !firstAnswers.has(message.observation.target))
         firstAnswers.set(message.observation.target, performance.now() - begin);
     },

@@ -2,6 +2,7 @@
  * npm run calibrate [-- --questions 20000 --forms 400 --scripts 600 --seed 1]: makes its own questions, asks every engine and the
  * model, and writes how far they agree to docs/agreement.md and into the product.
  */
+
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { answerSubmission, boundary, readable } from '@/core/model/answer-submission';
@@ -13,6 +14,7 @@ import type { Deviations } from '@/core/standard/deviations';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import { engineNames } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
 import { startPageServer } from '@/engines/network/page-server';
@@ -152,7 +154,7 @@ for (const name of engineNames) {
   const engine = await engineNamed(name);
   const found = await engine.find();
   if (found.status === 'missing') {
-    console.error(found.remedy);
+    console.error(failureText(found.failure));
     continue;
   }
   const session = await engine.launch(found.path, plainVariant);

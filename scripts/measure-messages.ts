@@ -2,6 +2,7 @@
  * npm run measure:messages [-- --show]: asks every engine, in every language, in which words it says what is wrong, and
  * writes the words into the product.
  */
+
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { attribute } from '@/core/html/field';
@@ -22,6 +23,7 @@ import { fieldStateOf } from '@/core/standard/field-state';
 import { type ValidityFlag, validityFlags } from '@/core/standard/validity-flags';
 import { engineNames } from '@/core/target/target';
 import { type Language, languages, plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
 import { startPageServer } from '@/engines/network/page-server';
@@ -160,7 +162,7 @@ const measured: Record<string, EngineWords> = {};
 for (const name of engineNames) {
   const engine = await engineNamed(name);
   const found = await engine.find();
-  if (found.status === 'missing') throw new Error(found.remedy);
+  if (found.status === 'missing') throw new Error(failureText(found.failure));
   const spoken: Partial<Record<Language, LanguageWords>> = {};
   const named: [ValidityFlag, ValidityFlag][] = [];
   let version = '';

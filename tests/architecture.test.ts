@@ -29,7 +29,7 @@ const core: Layers = {
   document: 'html regexp standard script guard pattern',
   fallback: 'html',
   fault: 'html regexp standard pattern',
-  observation: 'html standard target document',
+  observation: 'html regexp standard target document',
   'questions/*': 'html standard script guard document fallback observation',
   questions: 'html guard document fallback observation questions/*',
   run: 'html target document observation questions/* questions',
@@ -37,7 +37,7 @@ const core: Layers = {
   'model/typing': 'html standard script guard observation questions/* model/deviations',
   model:
     'html regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
-  rules: 'html regexp standard script guard pattern model/deviations',
+  rules: 'html regexp standard script guard pattern observation model/deviations',
   replay: 'html standard script guard pattern target questions/* model/deviations model/typing model rules',
   keyboard:
     'html standard script guard pattern target document observation questions/* run model/deviations replay',
@@ -46,7 +46,8 @@ const core: Layers = {
   finding:
     'html regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
   drift: 'html target document questions run compare finding',
-  words: 'html script guard pattern fault observation questions/* questions keyboard compare finding drift',
+  words:
+    'html regexp script guard pattern document fault observation questions/* questions keyboard compare finding drift',
   device: 'script target document observation questions/* questions',
   report: 'html guard target observation run keyboard finding drift words',
   sweep: 'html script guard target document observation questions run model',

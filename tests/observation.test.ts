@@ -7,7 +7,7 @@ import { limits, typingTasks } from '@/core/document/form-document';
 import { readFormFile } from '@/core/document/form-file';
 import { fieldId } from '@/core/html/field';
 import { type PictureId, pictureId } from '@/core/observation/picture';
-import { type Measured, provenanceText } from '@/core/observation/provenance';
+import type { Measured } from '@/core/observation/provenance';
 import { askingOf, planOf } from '@/core/questions/asking';
 import type { LookFacts, LookObservation } from '@/core/questions/look/facts';
 import { type Observation, observationKey, pageQuestions } from '@/core/questions/observation';
@@ -22,6 +22,7 @@ import { askingFault, readSweepRequest } from '@/core/sweep/sweep-request';
 import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
+import { provenanceText } from '@/core/words/provenance-words';
 import packageFile from '../package.json';
 
 const asking = askingOf(demoForm.markup, pageQuestions, typingTasks(demoForm));
@@ -145,7 +146,7 @@ describe('owed answers', () => {
   it('names what never came, question by question', () => {
     const books = owedAnswers(asking);
     books.give(look);
-    const missing = books.failed(chromium, look.provenance, 'gone');
+    const missing = books.failed(chromium, look.provenance, { code: 'server silent' });
     expect(missing).toHaveLength(books.total - 1);
     expect(missing.map(observationKey)).not.toContain(observationKey(look));
     expect(missing.every((o) => o.outcome.status === 'failed')).toBe(true);
@@ -218,8 +219,8 @@ describe('a run file', () => {
       { code: 'older', text: 'asleep' },
     ]);
     expect(
-      observations.flatMap(({ outcome }) => (outcome.status === 'failed' ? [outcome.reason] : [])),
-    ).toEqual(['Chromium went away in the middle of the work.']);
+      observations.flatMap(({ outcome }) => (outcome.status === 'failed' ? [outcome.failure] : [])),
+    ).toEqual([{ code: 'older', text: 'Chromium went away in the middle of the work.' }]);
     expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
     expect([schema(JSON.parse(writeRunFile(reading.run))), schema.errors]).toEqual([true, null]);
   });

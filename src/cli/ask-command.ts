@@ -1,7 +1,8 @@
 import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
-import { answerLine } from '@/core/model/answer-line';
+import { answerLine, type LineAnswer } from '@/core/model/answer-line';
+import { unworkedText } from '@/core/words/unworked-words';
 
 /** Characters that are gathered before they are written. */
 const chunk = 64 * 1024;
@@ -19,7 +20,7 @@ export async function askCommand(input: Readable, output: Writable): Promise<voi
   };
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === '') continue;
-    waiting += `${JSON.stringify(answerLine(line))}\n`;
+    waiting += `${JSON.stringify(written(answerLine(line)))}\n`;
     if (waiting.length >= chunk || performance.now() - flushed > longestHeld) {
       await flush();
       // Lines that are there already would keep signals waiting.
@@ -28,4 +29,9 @@ export async function askCommand(input: Readable, output: Writable): Promise<voi
     }
   }
   await flush();
+}
+
+/** Whatever has no answer has an error. */
+function written(answer: LineAnswer): LineAnswer {
+  return 'notWorkedOut' in answer ? { error: unworkedText(answer.notWorkedOut) } : answer;
 }

@@ -15,6 +15,7 @@ import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
+import { failureText } from '@/core/words/failure-words';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
@@ -198,6 +199,6 @@ function reporter(): (message: SweepMessage) => void {
       if (process.stderr.isTTY) process.stderr.write(fresh);
       tell(`${message.target}: done`);
     }
-    if (message.type === 'failed') tell(`${message.target}: ${message.reason}`);
+    if (message.type === 'failed') tell(`${message.target}: ${failureText(message.failure)}`);
   };
 }

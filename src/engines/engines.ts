@@ -1,3 +1,4 @@
+import type { Failure } from '@/core/observation/failure';
 import { type Engine, EngineLost } from './api/engine';
 import { chromium } from './bidi/chromium';
 import { firefox } from './bidi/firefox';
@@ -39,6 +40,7 @@ export async function engineNamed(name: string): Promise<Engine> {
   const { all, fault } = await everyEngine();
   const found = all.find((engine) => engine.name === name);
   if (found) return found;
-  const unknown = `There is no engine “${name}” here. Name its endpoint in the engines file, or take the target out of the line-up.`;
-  throw new EngineLost(fault ?? unknown, { isSettled: true });
+  const failure: Failure =
+    fault === null ? { code: 'engine unknown', name } : { code: 'engines file', says: fault };
+  throw new EngineLost(failure, { isSettled: true });
 }

@@ -42,7 +42,7 @@ const rest = 180;
 
 /**
  * Taps every field of a form on a phone-sized display and says which keyboard came up. Everything that it started is gone
- * when it returns or throws. Throws `EngineLost` with a sentence when the engine or the keyboard cannot be had.
+ * when it returns or throws. Throws `EngineLost` when the engine or the keyboard cannot be had.
  *
  * @param wanted the fields that are asked about
  * @param signal ends it; what was answered until then has been told
@@ -56,8 +56,8 @@ export async function measureKeyboards(
 ): Promise<KeyboardSweep> {
   const engine = engines[name];
   const [found, phone] = await Promise.all([engine.find(), findPhonePrograms()]);
-  if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
-  if (phone.status === 'missing') throw new EngineLost(phone.remedy, { isSettled: true });
+  if (found.status === 'missing') throw new EngineLost(found.failure, { isSettled: true });
+  if (phone.status === 'missing') throw new EngineLost(phone.failure, { isSettled: true });
   signal?.throwIfAborted();
   const gate = page && (await openGate(page));
   const server = await startPageServer();
@@ -198,7 +198,7 @@ async function viewportOn(screen: PhoneScreen, browser: PhoneBrowser): Promise<C
     }
     await wait(80);
   }
-  throw new EngineLost('The page does not show on the phone-sized display.');
+  throw new EngineLost({ code: 'phone display empty' });
 }
 
 async function photographed(screen: PhoneScreen): Promise<Raster> {
@@ -274,9 +274,7 @@ async function tapControl(
     );
     if (!isTypedText(field.kind) || !isMissed) return;
   }
-  throw new EngineLost(
-    `None of ${taps} taps on “${field.label}” reached it: something covers the page. Ask again.`,
-  );
+  throw new EngineLost({ code: 'covered', field: field.label, taps });
 }
 
 /** How long a key may take to be heard, how long nothing more may come after it, and how long a layer takes to change, ms. */

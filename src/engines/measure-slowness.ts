@@ -1,6 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import type { Failure } from '@/core/observation/failure';
 import { growthOf } from '@/core/pattern/blow-up';
-import type { SlowNews, SlowQuestion } from '@/core/pattern/slow-question';
+import type { SlowNews, SlowQuestion } from '@/core/rules/slow-question';
 import { plainVariant } from '@/core/target/variant';
 import { probeBundle } from '@/probe/bundle';
 import { type Engine, EngineLost, type EngineSession } from './api/engine';
@@ -19,9 +20,9 @@ export async function measureSlowness(
   signal: AbortSignal,
 ): Promise<SlowNews> {
   const { title } = engine;
-  const failed = (reason: string): SlowNews => ({ type: 'failed', engine: title, reason });
+  const failed = (failure: Failure): SlowNews => ({ type: 'failed', engine: title, failure });
   const found = await engine.find();
-  if (found.status === 'missing') return failed(found.remedy);
+  if (found.status === 'missing') return failed(found.failure);
   const server = await startPageServer(engine.pagesFrom);
   let session: EngineSession | null = null;
   try {
@@ -38,8 +39,8 @@ export async function measureSlowness(
     const growth = await growthOf(text, time, Date.now() + patience);
     return { type: 'answer', engine: title, version: session.provenance.version, growth };
   } catch (error) {
-    if (error instanceof EngineLost) return failed(error.message);
-    if (signal.aborted) return failed('It was cancelled.');
+    if (error instanceof EngineLost) return failed(error.failure);
+    if (signal.aborted) return failed({ code: 'cancelled' });
     throw error;
   } finally {
     await session?.close();

@@ -73,7 +73,7 @@ async function sessionFor(
   signal: AbortSignal,
 ): Promise<EngineSession> {
   const found = await engine.find();
-  if (found.status === 'missing') throw new EngineLost(found.remedy, { isSettled: true });
+  if (found.status === 'missing') throw new EngineLost(found.failure, { isSettled: true });
   signal.throwIfAborted();
   const launching = engine.launch(found.path, target.variant, signal, gate);
   return unlessAborted(launching, signal).catch((error: unknown) => {
@@ -91,13 +91,9 @@ async function opened(
 ): Promise<EnginePage> {
   const { code } = await probeBundle('probe');
   if (!page) return session.open(server.add(pageUnderTest(markup)), code, variant);
-  if (withheld)
-    throw new EngineLost(
-      'A kind can be withheld from pasted markup alone. Take this target out of the line-up.',
-      { isSettled: true },
-    );
+  if (withheld) throw new EngineLost({ code: 'kind withheld' }, { isSettled: true });
   const fault = await ownPageFault(page);
-  if (fault) throw new EngineLost(fault, { isSettled: true });
+  if (fault) throw new EngineLost({ code: 'page fault', fault }, { isSettled: true });
   return session.open(
     page.address,
     probeWithin(page, fields, code),

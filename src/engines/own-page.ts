@@ -1,5 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { type OwnPage, type PagePlace, pageAddressFault } from '@/core/document/own-page';
+import type { PageFault } from '@/core/document/page-fault';
 import { type PageStep, readSteps } from '@/core/document/page-steps';
 import { attribute, type Field } from '@/core/html/field';
 import type { PageRead, PageSight } from '@/core/page/page-sight';
@@ -13,7 +14,6 @@ import { stopwatch } from './api/stopwatch';
 import { ownEngines } from './engines';
 import { givenOut, TooLarge } from './network/dev-server';
 import { pageOrigins } from './network/gate';
-import { ledAway } from './network/stand-at-gate';
 import { withSession } from './with-session';
 
 /** How long a step may wait for what it is about, ms. */
@@ -26,11 +26,11 @@ const drawingTime = 4000;
 export async function ownPageFault({
   address,
   steps,
-}: Pick<OwnPage, 'address' | 'steps'>): Promise<string | null> {
+}: Pick<OwnPage, 'address' | 'steps'>): Promise<PageFault | null> {
   const fault = pageAddressFault(address, await pageOrigins());
   if (fault) return fault;
   const reading = readSteps(steps);
-  if (reading.status === 'fault') return `Line ${reading.line} of the steps: ${reading.text}`;
+  if (reading.status === 'fault') return { code: 'step', line: reading.line, fault: reading.fault };
   return answerFault(address);
 }
 
@@ -38,21 +38,20 @@ export async function ownPageFault({
 const answerTime = 10_000;
 
 /** What is wrong with what a server gives out at an address; null when it is a page, or leads to one. */
-async function answerFault(address: string): Promise<string | null> {
+async function answerFault(address: string): Promise<PageFault | null> {
   try {
     const { status, location, text } = await givenOut(new URL(address), AbortSignal.timeout(answerTime));
-    if (status >= 400 && text.trim() === '')
-      return `The server answers ${address} with ${status} and an empty page. Mend the path of the address.`;
-    const to = location === null ? null : new URL(location, address).href;
-    const fault = to === null ? null : pageAddressFault(to, await pageOrigins());
-    return fault && `${address} leads to ${to}. ${fault}`;
+    if (status >= 400 && text.trim() === '') return { code: 'empty answer', address, status };
+    if (location === null) return null;
+    const to = new URL(location, address).href;
+    const fault = pageAddressFault(to, await pageOrigins());
+    return fault && { code: 'leads on', address, to, fault };
   } catch (error) {
-    if (error instanceof TooLarge)
-      return `What ${address} gives out does not end: ${error.message}. Give the address of a page.`;
+    if (error instanceof TooLarge) return { code: 'endless answer', address, says: error.message };
     const isLate = error instanceof Error && /abort|timeout/i.test(`${error.name} ${error.message}`);
     return isLate
-      ? `The server at ${address} took the request and did not answer to the end within ${answerTime / 1000} s. See what it waits for.`
-      : `Nothing answers at ${address}. Start the dev server, or mend the address.`;
+      ? { code: 'late answer', address, within: answerTime / 1000 }
+      : { code: 'nothing answers', address };
   }
 }
 
@@ -82,9 +81,7 @@ async function untilDrawn(
 ): Promise<void> {
   const call = `(() => { if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.controlsIn(${form}, ${JSON.stringify(signs)}) >= ${signs.length}; })()`;
   if (await patiently(evaluate, call, drawingTime)) return;
-  throw new EngineLost(
-    'The page does not show the form that was read from it any more. Read the page again, or mend the steps before the form.',
-  );
+  throw new EngineLost({ code: 'form gone' });
 }
 
 /** A page may have led elsewhere. */
@@ -95,16 +92,19 @@ async function checkedPlace(evaluate: Evaluate): Promise<void> {
     patience,
   );
   const fault = pageAddressFault(String(address), await pageOrigins());
-  if (fault) throw new EngineLost(ledAway(fault), { isSettled: true });
+  if (fault) throw new EngineLost({ code: 'led away', fault }, { isSettled: true });
 }
 
 async function doStep(evaluate: Evaluate, code: string, step: PageStep): Promise<void> {
   const call = `(() => { if (${ownDocument}.readyState !== 'complete') return false; if (!window.${probeGlobal}) { ${code} } return window.${probeGlobal}.doStep(${JSON.stringify(step)}); })()`;
   if (await patiently(evaluate, call, patience)) return wait(betweenLooks);
   const about = step.kind === 'go' ? step.path : step.what;
-  throw new EngineLost(
-    `The step ${step.kind} “${about}” found nothing in the page within ${patience / 1000} seconds. Mend the steps before the form.`,
-  );
+  throw new EngineLost({
+    code: 'step found nothing',
+    step: step.kind,
+    about,
+    within: patience / 1000,
+  });
 }
 
 type Evaluate = Parameters<PrepareDocument>[0];
@@ -168,7 +168,5 @@ export async function readOwnPage(page: PagePlace, signal: AbortSignal): Promise
       return { forms: await opened.probe('formsHere'), sight: await sightOf(opened) };
     });
   }
-  throw new EngineLost(
-    'No engine is on this machine to open the page. Install one with “apt-get install chromium”.',
-  );
+  throw new EngineLost({ code: 'no engine here', packages: ['chromium'] });
 }

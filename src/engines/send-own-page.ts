@@ -20,7 +20,7 @@ const patience = { longest: 10_000, quiet: 700, betweenLooks: 100 } as const;
 
 /**
  * Opens a page, does its steps, and presses a button of its form with nothing held back: what it sends arrives. Throws
- * `EngineLost` with a sentence.
+ * `EngineLost`.
  */
 export async function sendOwnPage(
   { page, markup, button: pressed, filled, engine: name }: RealQuestion,
@@ -28,10 +28,10 @@ export async function sendOwnPage(
 ): Promise<RealSending> {
   const { fields } = readForm(markup);
   const button = fields.find(({ id }) => id === pressed);
-  if (!button) throw new EngineLost('The form has no such button. Read the page again.');
+  if (!button) throw new EngineLost({ code: 'button gone' });
   const engine = await engineNamed(name);
   const found = await engine.find();
-  if (found.status === 'missing') throw new EngineLost(found.remedy);
+  if (found.status === 'missing') throw new EngineLost(found.failure);
   return withSession(engine, found.path, page, signal, async (session) => {
     const { code } = await probeBundle('probe');
     const probe = probeForReal(page, fields, code);
@@ -48,8 +48,7 @@ export async function sendOwnPage(
 
 async function press(page: EnginePage, button: Field): Promise<void> {
   const place = await page.probe('bringIntoSight', probeField(button));
-  if (!place || !page.click)
-    throw new EngineLost('The button takes no room in the page, so nothing was sent.');
+  if (!place || !page.click) throw new EngineLost({ code: 'button unseen' });
   await page.click(...middleOf(place));
 }
 

@@ -1,4 +1,5 @@
-import { languageName, type Variant } from '@/core/target/variant';
+import type { Unable } from '@/core/observation/unable';
+import type { Variant } from '@/core/target/variant';
 import type { Engine, EnginePage } from './api/engine';
 import { ownDocument } from './api/own-document';
 import { viewportOf } from './api/viewport';
@@ -28,33 +29,29 @@ const question = `(() => {
 /** Words of an engine that has no others. */
 const english = /^(please )?fill (out|in) this field\.?$/i;
 
-/** What of a variant an engine did not do: the page is asked, nothing is assumed. One sentence each. */
+/** What of a variant an engine did not do: the page is asked, nothing is assumed. */
 export async function unableTo(
   page: EnginePage,
   variant: Variant,
   wordsPackages: Engine['wordsPackages'],
-): Promise<string[]> {
+): Promise<Unable[]> {
   const is = (await page.evaluate(question)) as AsSetUp;
-  const language = primary(variant.language);
-  const name = languageName(variant.language);
-  const remedy = wordsPackages[variant.language];
-  const faults = [
-    primary(is.languages[0] ?? '') === language
-      ? null
-      : `It does not ask pages for ${name} (${is.languages.join(', ')})`,
-    sameRegion(is.region, variant.language)
-      ? null
-      : `Its dates and numbers are in ${is.region}, not in ${name}`,
-    language !== 'en' && english.test(is.message)
-      ? `It has no words of its own in ${name}${remedy ? `; “apt-get install ${remedy}” may bring them` : ''}`
-      : null,
-    is.dark === (variant.scheme === 'dark') ? null : `It does not take the ${variant.scheme} colour scheme`,
-    is.ratio === variant.zoom ? null : `Its zoom is ${is.ratio * 100} %, not ${variant.zoom * 100} %`,
-    is.width === viewportOf(variant).width
-      ? null
-      : `Its viewport is ${is.width} px wide, not ${viewportOf(variant).width}`,
+  const { language: wanted, scheme, zoom } = variant;
+  const { width } = viewportOf(variant);
+  const unable: readonly (Unable | false)[] = [
+    primary(is.languages[0] ?? '') !== primary(wanted) && {
+      code: 'language',
+      wanted,
+      asksFor: is.languages,
+    },
+    !sameRegion(is.region, wanted) && { code: 'locale', wanted, is: is.region },
+    primary(wanted) !== 'en' &&
+      english.test(is.message) && { code: 'words', wanted, package: wordsPackages[wanted] ?? null },
+    is.dark !== (scheme === 'dark') && { code: 'colour scheme', wanted: scheme },
+    is.ratio !== zoom && { code: 'zoom', wanted: zoom, is: is.ratio },
+    is.width !== width && { code: 'width', wanted: width, is: is.width },
   ];
-  return faults.filter((fault) => fault !== null);
+  return unable.filter((one) => one !== false);
 }
 
 function primary(language: string): string {

@@ -4,6 +4,7 @@ import { askingOf, planOf } from '@/core/questions/asking';
 import { owedAnswers } from '@/core/sweep/owed-answers';
 import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targetId } from '@/core/target/target';
+import { failureText } from '@/core/words/failure-words';
 import type { AskablePage } from './api/askable-page';
 import type { ProbeField } from './api/probe-api';
 import { askTarget } from './ask-page';
@@ -39,7 +40,8 @@ async function ask(isLostOver: (deed: Deed) => boolean, how: ConstructorParamete
       const page = {
         probe: async (method: string, given?: ProbeField | readonly ProbeField[]) => {
           const ordinals = [given ?? []].flat().flatMap((field) => field.ordinals ?? []);
-          if (isLostOver({ method, ordinals, earlier })) throw new PageLost('The page went.', how);
+          if (isLostOver({ method, ordinals, earlier }))
+            throw new PageLost({ code: 'older', text: 'The page went.' }, how);
           if (method === 'describe' || method === 'controlBoxes') return [];
           return method === 'bringIntoSight' || method === 'insideInViewport' ? box : null;
         },
@@ -65,7 +67,7 @@ async function ask(isLostOver: (deed: Deed) => boolean, how: ConstructorParamete
   }
   expect(observations).toHaveLength(planOf(asking).length);
   const failed = observations.flatMap(({ question, field, outcome }) =>
-    outcome.status === 'failed' ? [`${question} ${field}: ${outcome.reason}`] : [],
+    outcome.status === 'failed' ? [`${question} ${field}: ${failureText(outcome.failure)}`] : [],
   );
   return { ended, pages, failed, last: messages.at(-1) };
 }
@@ -111,14 +113,26 @@ describe('a page that is lost', () => {
 
   it('with its browser twice, or wherever it is asked, fails what is still owed and says that it was asked twice', async () => {
     const gone = await ask(({ ordinals }) => ordinals[0] === 1, { isGone: true });
-    expect(gone).toMatchObject({ ended: 'failed', pages: 2, last: { type: 'failed', reason: twice } });
+    expect(gone).toMatchObject({
+      ended: 'failed',
+      pages: 2,
+      last: { type: 'failed', failure: { code: 'asked twice' } },
+    });
     const never = await ask(({ method }) => method === 'readsRightToLeft');
-    expect(never).toMatchObject({ ended: 'failed', pages: 2, last: { type: 'failed', reason: twice } });
+    expect(never).toMatchObject({
+      ended: 'failed',
+      pages: 2,
+      last: { type: 'failed', failure: { code: 'asked twice' } },
+    });
   });
 
   it('for a reason that stays is not asked again', async () => {
     const settled = await ask(() => true, { isSettled: true });
-    expect(settled).toMatchObject({ ended: 'failed', pages: 1, last: { reason: 'The page went.' } });
+    expect(settled).toMatchObject({
+      ended: 'failed',
+      pages: 1,
+      last: { failure: { code: 'older', text: 'The page went.' } },
+    });
   });
 
   it('again and again, over whatever it is, ends, and nothing is left out that was asked only once', () => {

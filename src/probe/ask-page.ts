@@ -1,4 +1,5 @@
 import type { Field, FieldId } from '@/core/html/field';
+import type { Failure } from '@/core/observation/failure';
 import type { Picture, PictureId } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
 import type { Asking } from '@/core/questions/asking';
@@ -65,9 +66,9 @@ export async function askTarget(
       return { ended: 'finished' };
     } catch (error) {
       if (signal.aborted) return { ended: 'cancelled' };
-      const reason = asked.endsOver(error);
-      if (reason === null) continue;
-      emit({ type: 'failed', target, reason });
+      const failure = asked.endsOver(error);
+      if (failure === null) continue;
+      emit({ type: 'failed', target, failure });
       if (!(error instanceof PageLost)) throw error;
       return { ended: 'failed' };
     }
@@ -115,22 +116,19 @@ class AskedTarget {
    * What comes of it that the page was lost, or of a mistake: what it is not to be asked again has failed.
    * @returns why nothing more is asked; null when it goes on
    */
-  endsOver(error: unknown): string | null {
+  endsOver(error: unknown): Failure | null {
     const lost = error instanceof PageLost ? error : null;
     const place = lost?.isGone ? null : this.place;
     const isFirst = this.losses.none;
     const next: AfterLoss = lost && !lost.isSettled ? this.losses.after(place) : { kind: 'end' };
     this.isCareful ||= place !== null;
     if (next.kind === 'again') return null;
-    const often = isFirst ? '' : ' It was asked twice.';
-    const reason = lost
-      ? `${lost.message.replace(/\.?$/, '.')}${often}`
-      : `Ukko failed while asking: ${String(error)}`;
+    const failure = failureOf(error, !isFirst);
     if (next.kind === 'end') {
-      this.fail(reason);
-      return reason;
+      this.fail(failure);
+      return failure;
     }
-    this.leaveOut(next.place, reason, lost?.isLate ?? false);
+    this.leaveOut(next.place, failure, lost?.isLate ?? false);
     return null;
   }
 
@@ -200,25 +198,31 @@ class AskedTarget {
     this.emit({ type: 'observation', observation });
   }
 
-  private fail(reason: string, isMeant?: (one: Owed) => boolean): void {
-    for (const observation of this.owed.failed(this.target, this.provenance, reason, isMeant))
+  private fail(failure: Failure, isMeant?: (one: Owed) => boolean): void {
+    for (const observation of this.owed.failed(this.target, this.provenance, failure, isMeant))
       this.give(observation);
   }
 
-  private leaveOut({ question, field }: Place, reason: string, isLate: boolean): void {
+  private leaveOut({ question, field }: Place, failure: Failure, isLate: boolean): void {
     if (field === null) {
-      this.fail(reason, (one) => one.question === question);
+      this.fail(failure, (one) => one.question === question);
       return;
     }
     this.leftOut.add(field);
-    const see = ' See whether a script of the page never ends over this field.';
-    this.fail(`${reason}${this.asking.page && isLate ? see : ''}`, (one) => one.field === field);
-    // A form of which one field is left alone is blocked by that one, whoever fills it in.
+    const mayHang = this.asking.page !== null && isLate;
     this.fail(
-      `The form cannot be filled in, because one of its fields cannot be asked. ${reason}`,
-      (one) => one.question === 'submission',
+      mayHang ? { code: 'field never ends', because: failure } : failure,
+      (one) => one.field === field,
     );
+    // A form of which one field is left alone is blocked by that one, whoever fills it in.
+    this.fail({ code: 'form not filled', because: failure }, (one) => one.question === 'submission');
   }
+}
+
+/** Why nothing came, when asking ended over `error`. */
+function failureOf(error: unknown, isTwice: boolean): Failure {
+  if (!(error instanceof PageLost)) return { code: 'mistake', said: String(error) };
+  return isTwice ? { code: 'asked twice', because: error.failure } : error.failure;
 }
 
 /** What is done to a field may lead away from the page a moment later, ms. */

@@ -108,10 +108,7 @@ export function connectFrame<Api>(
       settle();
     };
     const timer = setTimeout(
-      () =>
-        give(() =>
-          reject(new PageLost('The probe page did not load in this browser; reload Ukko and sweep again.')),
-        ),
+      () => give(() => reject(new PageLost({ code: 'probe not loaded' }))),
       frameTimeout,
     );
     signal.addEventListener('abort', () => give(() => reject(signal.reason)), { signal: stop.signal });

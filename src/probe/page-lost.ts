@@ -1,4 +1,7 @@
-/** Thrown, by its name, when a page cannot be had or goes away; the message is for people. */
+import type { Failure } from '@/core/observation/failure';
+import { failureText } from '@/core/words/failure-words';
+
+/** Thrown, by its name, when a page cannot be had or goes away; the message is for logs. */
 export class PageLost extends Error {
   override readonly name: string = 'PageLost';
 
@@ -9,8 +12,11 @@ export class PageLost extends Error {
   /** The browser has ended; else this page or this command alone failed. */
   readonly isGone: boolean;
 
-  constructor(message: string, { isGone = false, isSettled = false, isLate = false } = {}) {
-    super(message);
+  constructor(
+    readonly failure: Failure,
+    { isGone = false, isSettled = false, isLate = false } = {},
+  ) {
+    super(failureText(failure));
     this.isLate = isLate;
     this.isGone = isGone;
     this.isSettled = isSettled;

@@ -1,3 +1,4 @@
+import type { Failure } from '@/core/observation/failure';
 import { notAsked } from '@/core/observation/provenance';
 import { type Asking, sentAsking } from '@/core/questions/asking';
 import { owedAnswers } from '@/core/sweep/owed-answers';
@@ -20,15 +21,15 @@ export async function askServer(
     if (message.type === 'finished' || message.type === 'failed') ended.add(message.target);
     emit(message);
   };
-  const reason = await stream(targets, asking, hear, signal);
+  const refusal = await stream(targets, asking, hear, signal);
   if (signal.aborted) return;
   for (const target of targets) {
     if (ended.has(target.id)) continue;
-    const why =
-      reason ?? 'The server stopped answering. Start it again with “npm run demo”, then sweep again.';
+    const why: Failure =
+      refusal === null ? { code: 'server silent' } : { code: 'server refused', says: refusal };
     for (const observation of books.get(target.id)?.failed(target.id, notAsked(target.name), why) ?? [])
       emit({ type: 'observation', observation });
-    emit({ type: 'failed', target: target.id, reason: why });
+    emit({ type: 'failed', target: target.id, failure: why });
   }
 }
 

@@ -1,6 +1,6 @@
 import type { PagePlace } from '@/core/document/own-page';
 import type { PageReading } from '@/core/page/page-sight';
-import { refusalOf } from './read-lines';
+import { refused } from './read-lines';
 
 /** Lets the server open a page of the developer's own, and say which forms are in it. */
 export async function readPage(
@@ -14,13 +14,9 @@ export async function readPage(
       body: JSON.stringify({ address, steps, held }),
       signal,
     });
-    if (!response.ok)
-      return {
-        status: 'fault',
-        text: (await refusalOf(response)) ?? 'The page could not be read. Try it again.',
-      };
+    if (!response.ok) return { status: 'fault', failure: await refused(response, { code: 'page unread' }) };
     return (await response.json()) as PageReading;
   } catch {
-    return { status: 'fault', text: 'The server does not answer. Start it again with “npm run demo”.' };
+    return { status: 'fault', failure: { code: 'server silent' } };
   }
 }

@@ -1,5 +1,5 @@
 import type { RealAnswer, RealQuestion } from '@/core/page/real-sending';
-import { refusalOf } from './read-lines';
+import { refused } from './read-lines';
 
 /** Lets the server's engine send a form of the developer's own page for real. */
 export async function sendPage(question: RealQuestion, signal: AbortSignal): Promise<RealAnswer> {
@@ -11,8 +11,8 @@ export async function sendPage(question: RealQuestion, signal: AbortSignal): Pro
       signal,
     });
     if (response.ok) return (await response.json()) as RealAnswer;
-    return { status: 'fault', text: (await refusalOf(response)) ?? 'Nothing was sent. Try it again.' };
+    return { status: 'fault', failure: await refused(response, { code: 'nothing sent' }) };
   } catch {
-    return { status: 'fault', text: 'The server does not answer. Start it again with “npm run demo”.' };
+    return { status: 'fault', failure: { code: 'server silent' } };
   }
 }

@@ -339,12 +339,15 @@ describe('asking the server', () => {
     expect(messages.filter((m) => m.type === 'observation')).toHaveLength(planOf(asking).length);
     expect(messages.at(-1)).toMatchObject({
       type: 'failed',
-      reason: expect.stringContaining('server stopped answering'),
+      failure: { code: 'server silent' },
     });
   });
   it('gives a refusal in the server’s own words, and stands a dead server', async () => {
     serve([{ error: 'Too many sweeps.' }], 429);
-    expect((await askedServer()).at(-1)).toMatchObject({ type: 'failed', reason: 'Too many sweeps.' });
+    expect((await askedServer()).at(-1)).toMatchObject({
+      type: 'failed',
+      failure: { code: 'server refused', says: 'Too many sweeps.' },
+    });
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('refused')));
     expect((await askedServer()).at(-1)).toMatchObject({ type: 'failed' });
   });
@@ -366,7 +369,7 @@ describe('a sweep into a run', () => {
           emit({ type: 'started', target: target.id, total: 5 });
           emit({ type: 'picture', picture });
           emit({ type: 'observation', observation: observed('closed', picture) });
-          emit({ type: 'failed', target: target.id, reason: 'Gone.' });
+          emit({ type: 'failed', target: target.id, failure: { code: 'server silent' } });
         },
         probe: async (target, _, emit) => emit({ type: 'started', target: target.id, total: 5 }),
         models: askModels,
@@ -375,7 +378,14 @@ describe('a sweep into a run', () => {
       new AbortController().signal,
     );
     expect(reports.at(-1)).toMatchObject([
-      { target: 'chromium', done: 1, total: 5, field: 'a', state: 'failed', reason: 'Gone.' },
+      {
+        target: 'chromium',
+        done: 1,
+        total: 5,
+        field: 'a',
+        state: 'failed',
+        failure: { code: 'server silent' },
+      },
       { target: 'this-browser', state: 'asking' },
       { target: 'blink-phone', done: 6, state: 'finished' },
     ]);
@@ -540,7 +550,10 @@ describe('answers of version 12 of the database', () => {
     const [row] = await now.answers.toArray();
     expect(row?.observations).toEqual([
       answer('a', { status: 'inapplicable', reason: { code: 'no focus' } }),
-      answer('b', { status: 'failed', reason: 'The field does not take focus.' }),
+      answer('b', {
+        status: 'failed',
+        failure: { code: 'older', text: 'The field does not take focus.' },
+      }),
       null,
     ]);
     await now.delete();

@@ -1,3 +1,4 @@
+import type { Failure } from '@/core/observation/failure';
 import type { Picture } from '@/core/observation/picture';
 import type { Asking } from '@/core/questions/asking';
 import type { Observation } from '@/core/questions/observation';
@@ -16,8 +17,8 @@ export interface TargetProgress {
   /** The field last answered for. */
   readonly field: string | null;
   readonly state: 'waiting' | 'asking' | 'finished' | 'failed';
-  /** Why it failed, for people. */
-  readonly reason: string | null;
+  /** Null unless it failed. */
+  readonly failure: Failure | null;
 }
 
 /** Answers are kept in batches; each batch costs one transaction. ms. */
@@ -39,7 +40,7 @@ export async function sweepIntoRun(
   const progress = new Map<TargetId, TargetProgress>(
     targets.map(({ id }) => [
       id,
-      { target: id, total: 0, done: 0, field: null, state: 'waiting', reason: null },
+      { target: id, total: 0, done: 0, field: null, state: 'waiting', failure: null },
     ]),
   );
   let observations: Observation[] = [];
@@ -92,6 +93,6 @@ function step(before: TargetProgress, message: Exclude<SweepMessage, { type: 'pi
     case 'finished':
       return { ...before, state: 'finished' };
     case 'failed':
-      return { ...before, state: 'failed', reason: message.reason };
+      return { ...before, state: 'failed', failure: message.failure };
   }
 }

@@ -1,4 +1,5 @@
 import { plainVariant, type Variant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import type { EnginePage } from '@/engines/api/engine';
 import { engineNamed } from '@/engines/engines';
 import { startPageServer } from '@/engines/network/page-server';
@@ -17,7 +18,7 @@ export async function inBarePage(
 ): Promise<void> {
   const engine = await engineNamed(name);
   const found = await engine.find();
-  if (found.status === 'missing') throw new Error(found.remedy);
+  if (found.status === 'missing') throw new Error(failureText(found.failure));
   const session = await engine.launch(found.path, variant);
   const server = await startPageServer(engine.pagesFrom);
   try {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { Observation } from '@/core/questions/observation';
 import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import { engines } from '@/engines/engines';
 import { listenForDevice } from '@/server/device-listener';
 import { enginesAvailable } from '../fixtures/engines';
@@ -19,7 +20,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('a devic
   it('opens the link, answers by itself, and tells what is typed by hand', async () => {
     const engine = engines[name];
     const found = await engine.find();
-    if (found.status === 'missing') throw new Error(found.remedy);
+    if (found.status === 'missing') throw new Error(failureText(found.failure));
     const off = new AbortController();
     const observations: Observation[] = [];
     let ended = Promise.resolve();

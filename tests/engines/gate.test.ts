@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import { EngineLost, type EnginePage } from '@/engines/api/engine';
 import { engines } from '@/engines/engines';
 import { openGate } from '@/engines/network/gate';
@@ -83,7 +84,7 @@ describe.skipIf(!here).each(Object.keys(engines))('behind a gate, %s', (name) =>
     heard.length = 0;
     const gate = await openGate({ held });
     const found = await engine.find();
-    if (found.status === 'missing') throw new Error(found.remedy);
+    if (found.status === 'missing') throw new Error(failureText(found.failure));
     const session = await engine.launch(found.path, plainVariant, undefined, gate);
     try {
       const { code } = await probeBundle('probe');

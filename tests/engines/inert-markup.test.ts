@@ -1,6 +1,7 @@
 import puppeteer from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inertMarkup } from '@/core/html/inert-markup';
+import { failureText } from '@/core/words/failure-words';
 import { chromium } from '@/engines/bidi/chromium';
 import { attacks } from '../fixtures/attacks';
 import { enginesAvailable } from '../fixtures/engines';
@@ -46,7 +47,7 @@ describe.skipIf(!here)('inert markup in a real engine without a policy', () => {
 
   beforeAll(async () => {
     const found = await chromium.find();
-    if (found.status === 'missing') throw new Error(found.remedy);
+    if (found.status === 'missing') throw new Error(failureText(found.failure));
     browser = await puppeteer.launch({
       executablePath: found.path,
       args: ['--no-sandbox', '--disable-dev-shm-usage'],

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { KeyboardFacts } from '@/core/questions/keyboard/facts';
+import { failureText } from '@/core/words/failure-words';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { findPhonePrograms } from '@/engines/phone/phone-screen';
 import { enginesAvailable } from '../fixtures/engines';
@@ -7,8 +8,8 @@ import { profiles } from './asking-engines';
 
 const phone = await findPhonePrograms();
 if (phone.status === 'missing') {
-  if (process.env.CI === 'true') throw new Error(phone.remedy);
-  console.warn(phone.remedy);
+  if (process.env.CI === 'true') throw new Error(failureText(phone.failure));
+  console.warn(failureText(phone.failure));
 }
 const here = (await enginesAvailable()) && phone.status === 'found';
 

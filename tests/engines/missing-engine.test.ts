@@ -15,7 +15,12 @@ describe('engines that are not here', () => {
     try {
       expect(await engines.chromium.find()).toMatchObject({
         status: 'missing',
-        remedy: expect.stringContaining('apt-get install chromium'),
+        failure: {
+          code: 'engine missing',
+          engine: 'Chromium',
+          packages: ['chromium'],
+          variable: 'UKKO_CHROMIUM',
+        },
       });
       const { observations, messages } = await ask(
         ownTarget('chromium'),
@@ -24,7 +29,7 @@ describe('engines that are not here', () => {
       expect(observations.map((o) => o.outcome.status)).toEqual(['failed']);
       expect(messages.at(-1)).toMatchObject({
         type: 'failed',
-        reason: expect.stringContaining('not on this machine'),
+        failure: { code: 'engine missing' },
       });
     } finally {
       if (before === undefined) delete process.env.UKKO_CHROMIUM;
@@ -45,7 +50,10 @@ describe('engines that are not here', () => {
       rmSync(folder, { recursive: true });
       expect(messages.at(-1)).toMatchObject({
         type: 'failed',
-        reason: 'WebKit did not start: its browser ended at its start. It was asked twice.',
+        failure: {
+          code: 'asked twice',
+          because: { code: 'no start', engine: 'WebKit', said: 'its browser ended at its start' },
+        },
       });
       // The driver's own minute, not a measure of speed.
       expect(Date.now() - begin).toBeLessThan(50_000);

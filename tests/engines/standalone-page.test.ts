@@ -3,6 +3,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { standalonePage } from '@/core/html/standalone-page';
 import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import type { EngineSession } from '@/engines/api/engine';
 import { engines } from '@/engines/engines';
 import { startListening, stopListening } from '@/engines/network/local-server';
@@ -68,7 +69,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('an expo
   let session: EngineSession;
   beforeAll(async () => {
     const found = await engines[name].find();
-    if (found.status === 'missing') throw new Error(found.remedy);
+    if (found.status === 'missing') throw new Error(failureText(found.failure));
     session = await engines[name].launch(found.path, plainVariant);
   });
   afterAll(() => session.close());

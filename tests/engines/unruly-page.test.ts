@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { askingOf } from '@/core/questions/asking';
 import { findTarget } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
+import { failureText } from '@/core/words/failure-words';
 import { enginesAvailable } from '../fixtures/engines';
 import { startPage } from '../fixtures/served-page';
 import { ask } from './asking-engines';
@@ -88,9 +89,9 @@ describe.skipIf(!here)('a page that stops', () => {
       );
       expect(messages.at(-1)?.type).toBe('finished');
       const failed = observations.flatMap(({ question, field, outcome }) =>
-        outcome.status === 'failed' ? [[question, field, outcome.reason]] : [],
+        outcome.status === 'failed' ? [[question, field, failureText(outcome.failure)]] : [],
       );
-      const reason = /did not answer within .* It was asked twice\. See whether a script/;
+      const reason = /did not answer within .* It was asked twice\. Check whether a script/;
       expect(failed).toEqual([['opening', 'stuck', expect.stringMatching(reason)]]);
     } finally {
       await own.stop();

@@ -117,7 +117,9 @@ describe('differences', () => {
     expect(what(lookWith({ status: 'inapplicable', reason: { code: 'not drawn' } }), look())).toEqual([
       'applicable',
     ]);
-    expect(what(look(), lookWith({ status: 'failed', reason: 'Gone.' }))).toEqual([]);
+    expect(what(look(), lookWith({ status: 'failed', failure: { code: 'older', text: 'Gone.' } }))).toEqual(
+      [],
+    );
   });
   it('compares what is wrong and in which words', () => {
     expect(what(message(), message({ flags: [], message: '' }))).toEqual(['flags', 'message']);

@@ -1,4 +1,5 @@
 import { boolean, number, object, string } from 'yup';
+import type { AddressFault } from './page-fault';
 
 /** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
 export interface OwnPage {
@@ -31,16 +32,14 @@ export type PagePlace = Pick<OwnPage, 'address' | 'steps' | 'held'>;
 const thisMachine = ['localhost', '127.0.0.1', '[::1]'];
 
 /**
- * Why an address may not be opened, in one sentence; null when it may.
+ * Why an address may not be opened; null when it may.
  * @param origins those of other machines that the server's configuration lists
  */
-export function pageAddressFault(address: string, origins: readonly string[]): string | null {
-  if (!URL.canParse(address))
-    return 'This is no address. Write it as your dev server prints it, as in http://localhost:5173/log.';
+export function pageAddressFault(address: string, origins: readonly string[]): AddressFault | null {
+  if (!URL.canParse(address)) return { code: 'no address' };
   const { protocol, hostname, origin } = new URL(address);
-  if (protocol !== 'http:' && protocol !== 'https:')
-    return 'The address has to begin with http:// or https://.';
+  if (protocol !== 'http:' && protocol !== 'https:') return { code: 'no http' };
   if (thisMachine.includes(hostname) || hostname.endsWith('.localhost') || origins.includes(origin))
     return null;
-  return `${origin} is not on this machine. Ukko opens other addresses only when “pages” in ukko.engines.json lists them.`;
+  return { code: 'not listed', origin };
 }

@@ -1,3 +1,5 @@
+import type { StepFault } from './page-fault';
+
 /** Something that is done in a page before the form is there. `what` is a CSS selector, or words that stand on or beside it. */
 export type PageStep =
   | { readonly kind: 'go'; readonly path: string }
@@ -7,12 +9,10 @@ export type PageStep =
 
 export type StepsReading =
   | { readonly status: 'read'; readonly steps: readonly PageStep[] }
-  | { readonly status: 'fault'; readonly line: number; readonly text: string };
+  | { readonly status: 'fault'; readonly line: number; readonly fault: StepFault };
 
 /** Most steps before a form. */
 export const maxSteps = 50;
-
-const usage = 'Write go "/path", click "Sign in", fill "User" "ada" or wait "New entry", one in each line.';
 
 /** Reads steps, one in each line; empty lines and lines that begin with `#` are left out. */
 export function readSteps(text: string): StepsReading {
@@ -22,13 +22,13 @@ export function readSteps(text: string): StepsReading {
     if (trimmed === '' || trimmed.startsWith('#')) continue;
     const step = stepOf(trimmed);
     if (!step)
-      return { status: 'fault', line: index + 1, text: `“${trimmed.slice(0, 60)}” is no step. ${usage}` };
+      return { status: 'fault', line: index + 1, fault: { code: 'no step', line: trimmed.slice(0, 60) } };
     const fault = step.kind === 'go' ? goFault(step.path) : null;
-    if (fault) return { status: 'fault', line: index + 1, text: fault };
+    if (fault) return { status: 'fault', line: index + 1, fault };
     steps.push(step);
   }
   if (steps.length > maxSteps)
-    return { status: 'fault', line: 1, text: `There are more than ${maxSteps} steps. Leave some out.` };
+    return { status: 'fault', line: 1, fault: { code: 'too many steps', most: maxSteps } };
   return { status: 'read', steps };
 }
 
@@ -36,13 +36,11 @@ export function readSteps(text: string): StepsReading {
  * Why a page must not be gone to. A step stays with the server of its page: of an address, the path is followed and nothing else. Read by
  * the URL Standard, so that no spelling of a scheme or a host gets by.
  */
-function goFault(path: string): string | null {
+function goFault(path: string): StepFault | null {
   const [here, there] = ['http://here.invalid', 'https://there.invalid'].map((base) =>
     URL.canParse(path, base) ? new URL(path, base).origin === base : false,
   );
-  return here && there
-    ? null
-    : `“${path.slice(0, 60)}” leads away from the server of the page. Write a path that begins with “/”.`;
+  return here && there ? null : { code: 'leaves the server', path: path.slice(0, 60) };
 }
 
 export function formatSteps(steps: readonly PageStep[]): string {

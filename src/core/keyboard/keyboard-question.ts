@@ -1,5 +1,6 @@
 import type { OwnPage } from '../document/own-page';
 import { type Field, type FieldId, takesKeys } from '../html/field';
+import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 import type { KeyboardFacts } from '../questions/keyboard/facts';
 
@@ -28,7 +29,7 @@ export interface KeyboardMeasurement {
 /** What is said while keyboards are asked, one JSON object a line. */
 export type KeyboardNews =
   | { readonly type: 'answer'; readonly field: FieldId; readonly measurement: KeyboardMeasurement }
-  | { readonly type: 'failed'; readonly reason: string };
+  | { readonly type: 'failed'; readonly failure: Failure };
 
 /** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files or colours covers the display. */
 export function isTappable({ kind }: Field): boolean {

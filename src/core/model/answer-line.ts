@@ -2,6 +2,7 @@ import { array, type InferType, mixed, object, string, ValidationError } from 'y
 import { isJsonObject } from '../json-object';
 import { readJson } from '../read-json';
 import { GaveUp } from '../regexp/budget';
+import type { UnworkedCode } from '../regexp/unworked';
 import { focusWays } from '../script/stroke';
 import { type Deviations, noDeviations } from '../standard/deviations';
 import { answerSubmission } from './answer-submission';
@@ -73,7 +74,12 @@ function membersOf(json: Record<string, unknown>): Record<string, unknown> {
   );
 }
 
-export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { readonly error: string };
+export type LineAnswer =
+  | ValidityAnswer
+  | SubmissionAnswer
+  | TypingAnswer
+  | { readonly error: string }
+  | { readonly notWorkedOut: UnworkedCode };
 
 /** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
 export function answerLine(line: string): LineAnswer {
@@ -82,7 +88,7 @@ export function answerLine(line: string): LineAnswer {
   try {
     return answerQuestion(read);
   } catch (error) {
-    if (error instanceof GaveUp) return { error: `Not worked out: ${error.message}.` };
+    if (error instanceof GaveUp) return { notWorkedOut: error.code };
     throw error;
   }
 }

@@ -92,7 +92,8 @@ function workedOut<Facts>(predict: () => Outcome<Facts>): Outcome<Facts> {
   try {
     return predict();
   } catch (error) {
-    if (error instanceof GaveUp) return { status: 'failed', reason: `Not worked out: ${error.message}.` };
+    if (error instanceof GaveUp)
+      return { status: 'failed', failure: { code: 'not worked out', why: error.code } };
     throw error;
   }
 }

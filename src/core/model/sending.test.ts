@@ -8,6 +8,7 @@ import type { Sending, SubmissionObservation } from '../questions/submission/fac
 import { type Deviations, noDeviations } from '../standard/deviations';
 import { receivedEntries } from '../standard/form-decodings';
 import { targetId } from '../target/target';
+import { unsentFieldClause, wayWords } from '../words/submission-words';
 import { answerSubmission } from './answer-submission';
 import { engineDeviations } from './deviations/engine-deviations';
 import { predict } from './predict';
@@ -46,7 +47,9 @@ describe('what the model says of a submission', () => {
   it('names what is never sent, and why', () => {
     const { fields } = readForm(hurriedForm.markup);
     expect(
-      unsentFields(hurriedForm.markup, fields, 0, noDeviations).map(({ field, why }) => `${field}: ${why}`),
+      unsentFields(hurriedForm.markup, fields, 0, noDeviations).map(
+        (one) => `${one.field}: ${unsentFieldClause(one)}`,
+      ),
     ).toEqual([
       'input-5: it has no name',
       'meter-27: a meter is never sent',
@@ -58,7 +61,7 @@ describe('what the model says of a submission', () => {
       unsentFields(outside, readForm(outside).fields, 0, noDeviations)
         .slice(0, 2)
         .map(({ why }) => why),
-    ).toEqual(['it belongs to no form', 'it is disabled']);
+    ).toEqual(['no form', 'disabled']);
   });
 });
 
@@ -68,7 +71,9 @@ describe('when one may send', () => {
     const { fields } = readForm(markup);
     const button = fields.find(({ kind }) => kind === 'submit');
     if (!button) throw new Error('no button');
-    return Object.fromEntries(waysToSend(markup, fields, button).map(({ way, result }) => [way, result]));
+    return Object.fromEntries(
+      waysToSend(markup, fields, button).map(({ way, outcome }) => [way, wayWords(outcome).result]),
+    );
   };
   it('differs by the way while something is not valid', () => {
     expect(deviations('<input name=a required><button>Go</button>')).toEqual({

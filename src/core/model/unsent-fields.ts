@@ -7,22 +7,12 @@ import { type Unsent, whyUnsent } from '../standard/entry-list';
 /** A field that a button can never send, whatever is filled in, and why. */
 export interface UnsentField {
   readonly field: FieldId;
-  readonly why: string;
+  readonly kind: FieldKind;
+  readonly why: (typeof lasting)[number] | 'no form' | 'another form';
 }
 
-const reasons: Partial<Record<Unsent, string>> = {
-  disabled: 'it is disabled',
-  'in a datalist': 'it stands in a datalist',
-  'no name': 'it has no name',
-};
-
-const kindNames: Partial<Record<FieldKind, string>> = {
-  output: 'an output',
-  meter: 'a meter',
-  progress: 'a progress bar',
-  button: 'a plain button',
-  reset: 'a reset button',
-};
+/** Causes for which a control is left out whatever is filled in. */
+const lasting = ['disabled', 'in a datalist', 'no name', 'never sent'] as const satisfies readonly Unsent[];
 
 /** The fields of a form that its submission leaves out, because of what they are and not of what is in them. */
 export function unsentFields(
@@ -32,26 +22,20 @@ export function unsentFields(
   deviations: Deviations,
 ): UnsentField[] {
   const { controls } = pageOf(markup);
-  return fields.flatMap((field) => {
+  return fields.flatMap((field): UnsentField[] => {
     const states = field.controls.flatMap(({ ordinal }) => {
       const control = controls[ordinal];
       return control ? [parsedState(control, deviations)] : [];
     });
     const [first] = states;
     if (!first) return [];
+    const { id, kind } = field;
     if (first.control.form !== form)
-      return [
-        {
-          field: field.id,
-          why: first.control.form === null ? 'it belongs to no form' : 'it belongs to another form',
-        },
-      ];
+      return [{ field: id, kind, why: first.control.form === null ? 'no form' : 'another form' }];
     const why = states.map((state) => {
       const unsent = whyUnsent({ ...state, checked: true }, { submitter: null }, deviations);
-      return unsent === 'never sent'
-        ? `${kindNames[field.kind] ?? field.kind} is never sent`
-        : unsent && reasons[unsent];
+      return lasting.find((cause) => cause === unsent);
     });
-    return why.every(Boolean) && why[0] ? [{ field: field.id, why: why[0] }] : [];
+    return why.every(Boolean) && why[0] ? [{ field: id, kind, why: why[0] }] : [];
   });
 }

@@ -2,14 +2,36 @@ import { type Field, fieldOfControl } from '../html/field';
 import { pageOf } from '../html/page-controls';
 import { type ControlState, parsedState } from '../standard/control-state';
 import { invalidControls } from '../standard/form-submission';
-import { implicitSubmission } from '../standard/implicit-submission';
+import { implicitSubmission, type NoImplicitSubmission } from '../standard/implicit-submission';
 import { settledRadios } from '../standard/radio-group';
 
-/** A way to send a form, and what becomes of it while the form is as it is at first. */
+/** The ways to send a form; the second is a button that its page shows only while the form is valid. */
+export const waysOfSending = [
+  'button',
+  'button while valid',
+  'enter',
+  'requestSubmit()',
+  'submit()',
+] as const;
+export type WayOfSending = (typeof waysOfSending)[number];
+
+/** What becomes of a way while the form is as it is at first. `by`: the label of the default button, where that one is pressed. */
+export type WayOutcome =
+  /** Sent; `invalid` counts the fields that are not valid, `isSilent` is without a submit event. */
+  | {
+      readonly does: 'sends';
+      readonly invalid: number;
+      readonly isSilent: boolean;
+      readonly by: string | null;
+    }
+  /** Stopped with a message at the field of this label; null: at a control that is no field. */
+  | { readonly does: 'stops'; readonly at: string | null; readonly by: string | null }
+  | { readonly does: 'has no button' }
+  | { readonly does: 'nothing'; readonly why: NoImplicitSubmission };
+
 export interface WayToSend {
-  readonly way: 'button' | 'button while valid' | 'enter' | 'requestSubmit()' | 'submit()';
-  readonly result: string;
-  readonly seen: string;
+  readonly way: WayOfSending;
+  readonly outcome: WayOutcome;
 }
 
 /** HTML Standard, "Form submission algorithm", "Implicit submission", and the `submit()` and `requestSubmit()` methods. */
@@ -21,43 +43,32 @@ export function waysToSend(markup: string, fields: readonly Field[], button: Fie
   const form = owner === null ? undefined : forms[owner];
   if (!pressed || !form) return [];
   const own = page.filter(({ control }) => control.form === owner);
-  const invalid = invalidControls(own);
+  const wrong = invalidControls(own);
+  const fieldOf = ({ control }: ControlState) => fieldOfControl(fields, control.ordinal);
+  const labelOf = (state: ControlState) => fieldOf(state)?.label ?? null;
+  const invalid = new Set(wrong.map(fieldOf)).size;
+  const [first] = wrong;
   const skips = (state: ControlState | null) =>
     'novalidate' in form || (state !== null && 'formnovalidate' in state.attributes);
-  const fieldOf = ({ control }: ControlState) => fieldOfControl(fields, control.ordinal);
-  const labelOf = (state: ControlState) => fieldOf(state)?.label ?? 'a field';
-  const wrong = count(new Set(invalid.map(fieldOf)).size);
-  const [first] = invalid;
-  const attempt = (state: ControlState | null): Omit<WayToSend, 'way'> => {
-    if (!first) return { result: 'sent', seen: 'the next page' };
-    if (skips(state)) return { result: `sent, though ${wrong} not valid`, seen: 'nothing of what is wrong' };
-    return { result: 'stopped', seen: `a message at ${labelOf(first)}, and the focus there` };
-  };
+  const attempt = (state: ControlState | null, by: string | null = null): WayOutcome =>
+    first && !skips(state)
+      ? { does: 'stops', at: labelOf(first), by }
+      : { does: 'sends', invalid, isSilent: false, by };
   const implicit = implicitSubmission(own);
-  const enter = (): Omit<WayToSend, 'way'> => {
-    if (implicit.does === 'nothing') return { result: 'nothing', seen: implicit.why };
+  const enter = (): WayOutcome => {
+    if (implicit.does === 'nothing') return implicit;
     if (implicit.does === 'sends without a button') return attempt(null);
     const byDefault = own.find(({ control }) => control.ordinal === implicit.ordinal) ?? null;
-    const { result, seen } = attempt(byDefault);
-    return { result: `${result}, as by ${byDefault ? labelOf(byDefault) : 'the default button'}`, seen };
+    return attempt(byDefault, byDefault && labelOf(byDefault));
   };
-  return [
-    { way: 'button', ...attempt(pressed) },
-    {
-      way: 'button while valid',
-      result: first ? 'nothing: there is no button' : 'sent',
-      seen: first ? 'neither a button nor which of the fields is wrong' : 'the next page',
-    },
-    { way: 'enter', ...enter() },
-    { way: 'requestSubmit()', ...attempt(null) },
-    {
-      way: 'submit()',
-      result: first ? `sent, though ${wrong} not valid` : 'sent',
-      seen: first ? 'nothing of what is wrong; no submit event either' : 'the next page',
-    },
-  ];
-}
-
-function count(n: number): string {
-  return n === 1 ? '1 field is' : `${n} fields are`;
+  const outcomes: Readonly<Record<WayOfSending, WayOutcome>> = {
+    button: attempt(pressed),
+    'button while valid': first
+      ? { does: 'has no button' }
+      : { does: 'sends', invalid, isSilent: false, by: null },
+    enter: enter(),
+    'requestSubmit()': attempt(null),
+    'submit()': { does: 'sends', invalid, isSilent: true, by: null },
+  };
+  return waysOfSending.map((way) => ({ way, outcome: outcomes[way] }));
 }

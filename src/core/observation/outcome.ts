@@ -1,5 +1,6 @@
 import type { FieldId } from '../html/field';
 import type { TargetId } from '../target/target';
+import type { Failure } from './failure';
 import type { Provenance } from './provenance';
 import type { Reason } from './reason';
 
@@ -7,8 +8,8 @@ export type Outcome<Facts> =
   | { readonly status: 'answered'; readonly facts: Facts }
   /** The question has no answer for this field. */
   | { readonly status: 'inapplicable'; readonly reason: Reason }
-  /** It has one, but the observer could not get it, and says why and what to do. */
-  | { readonly status: 'failed'; readonly reason: string };
+  /** It has one, but the observer could not get it. */
+  | { readonly status: 'failed'; readonly failure: Failure };
 
 /** One answer about a field, as a target gave it. */
 export interface Answer<Q extends string, Facts> {

@@ -1,4 +1,5 @@
 import type { Target } from '../target/target';
+import type { Unable } from './unable';
 
 /** Where an answer comes from. The three are never blurred: every number and picture shows which one it is. */
 export type Provenance = Measured | Captured | Modelled;
@@ -9,8 +10,8 @@ export interface Measured {
   readonly engine: string;
   readonly version: string;
   readonly protocol: string;
-  /** What was asked of the engine's setup and could not be done, one sentence each. */
-  readonly unable: readonly string[];
+  /** What was asked of the engine's setup and could not be done. */
+  readonly unable: readonly Unable[];
 }
 
 /** Of answers that failed before anything could be asked of an engine. */
@@ -39,21 +40,6 @@ export const provenanceMarks = [
   'captured',
   'modelled',
 ] as const satisfies readonly ProvenanceMark[];
-
-/** One line for people: who answered, and how. */
-export function provenanceText(provenance: Provenance): string {
-  switch (provenance.mark) {
-    case 'measured':
-      return [
-        `Measured: ${provenance.engine} ${provenance.version} over ${provenance.protocol}`,
-        ...provenance.unable,
-      ].join('. ');
-    case 'captured':
-      return `Captured: ${provenance.browser}, ${provenance.events} events`;
-    case 'modelled':
-      return `Modelled: ${provenance.source}`;
-  }
-}
 
 /** The mark that a target's answers carry. */
 export function markOf(target: Target): ProvenanceMark {

@@ -1,7 +1,10 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { mostElements } from '../html/parse-markup';
 import { isJsonObject } from '../json-object';
+import { colourSchemes, languages } from '../target/variant';
+import { failureSchema } from './failure-schema';
 import { fieldReasons, observerReasons } from './reason';
+import type { Unable } from './unable';
 
 /** Pieces of which the schemas of answers are made. Lengths of text are UTF-16 code units. */
 export const text = (max = 1_000_000) => string().strict().defined().max(max);
@@ -37,6 +40,20 @@ export const coded = (value: unknown, codes: readonly string[]) =>
     : shape({ code: one(codes) });
 const reason = lazy((value: unknown) => coded(value, [...fieldReasons, ...observerReasons]));
 
+const unableFields = {
+  language: { wanted: one(languages), asksFor: list(text(200)) },
+  locale: { wanted: one(languages), is: text(200) },
+  words: { wanted: one(languages), package: nullableText() },
+  'colour scheme': { wanted: one(colourSchemes) },
+  zoom: { wanted: length(), is: length() },
+  width: { wanted: length(), is: length() },
+  older: { text: text(1000) },
+} as const satisfies Record<Unable['code'], object>;
+const unable = lazy((value: unknown): ReturnType<typeof shape> => {
+  const code = (Object.keys(unableFields) as Unable['code'][]).find((name) => name === member(value, 'code'));
+  return shape({ code: one([code ?? 'older']), ...unableFields[code ?? 'older'] });
+});
+
 const provenance = lazy((value: unknown) => {
   switch (member(value, 'mark')) {
     case 'measured':
@@ -45,7 +62,8 @@ const provenance = lazy((value: unknown) => {
         engine: text(200),
         version: text(200),
         protocol: text(200),
-        unable: list(text(1000)),
+        // Yup's types know of no list of what is only known when it is read.
+        unable: array().of(unable as never).strict().max(100).defined(),
       });
     case 'captured':
       return shape({ mark: one(['captured']), browser: text(500), events: one(['trusted', 'script-made']) });
@@ -60,7 +78,7 @@ export const outcome = (facts: ReturnType<typeof shape>) =>
       ? shape({ status: one(['answered']), facts })
       : member(value, 'status') === 'inapplicable'
         ? shape({ status: one(['inapplicable']), reason })
-        : shape({ status: one(['failed']), reason: text(5000) }),
+        : shape({ status: one(['failed']), failure: failureSchema }),
   );
 
 export const asked = { field: text().min(1), target: text(200).min(1), provenance, at: timeSchema };

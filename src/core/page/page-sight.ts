@@ -1,3 +1,4 @@
+import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 
 /** One form that was found in a page. */
@@ -32,4 +33,4 @@ export interface PageRead {
 /** What came of reading a page; an address that may not be opened, or a step that found nothing, is a fault to be mended. */
 export type PageReading =
   | ({ readonly status: 'read' } & PageRead)
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly failure: Failure };

@@ -8,6 +8,7 @@ import { predict } from '../model/predict';
 import { askingOf } from '../questions/asking';
 import { formatScript } from '../script/script-text';
 import { targetId } from '../target/target';
+import { pageFaultText } from '../words/page-fault-words';
 import { scriptsForPage } from './usual-scripts';
 
 describe('the address of a page', () => {
@@ -29,13 +30,14 @@ describe('the address of a page', () => {
     '//localhost/log',
     '',
   ])('%j is not', (address) => {
-    expect(pageAddressFault(address, [])).toMatch(/^[A-Z h].*\.$/);
+    const fault = pageAddressFault(address, []);
+    expect(fault && pageFaultText(fault)).toMatch(/^[A-Z h].*\.$/);
   });
   it('elsewhere is opened when it is listed, by its whole origin', () => {
     const listed = ['https://staging.example:8443'];
     expect(pageAddressFault('https://staging.example:8443/log', listed)).toBeNull();
-    expect(pageAddressFault('http://staging.example:8443/log', listed)).toContain('is not on this machine');
-    expect(pageAddressFault('https://staging.example/log', listed)).toContain('is not on this machine');
+    expect(pageAddressFault('http://staging.example:8443/log', listed)).toMatchObject({ code: 'not listed' });
+    expect(pageAddressFault('https://staging.example/log', listed)).toMatchObject({ code: 'not listed' });
   });
 });
 
@@ -73,7 +75,7 @@ describe('steps before a form', () => {
     expect(reading).toMatchObject({
       status: 'fault',
       line: 2,
-      text: expect.stringContaining('is no step. Write go'),
+      fault: { code: 'no step' },
     });
   });
   it.each([
@@ -89,13 +91,20 @@ describe('steps before a form', () => {
     'blob:x',
   ])('never lead away from the server of the page: go to %s', (path) => {
     const reading = readSteps(`wait "x"\ngo "${path}"`);
-    expect(reading).toMatchObject({ status: 'fault', line: 2, text: expect.stringContaining('leads away') });
+    expect(reading).toMatchObject({
+      status: 'fault',
+      line: 2,
+      fault: { code: 'leaves the server', path: expect.any(String) },
+    });
   });
   it.each(['/log', 'log?a=1#b', '?page=2', '/a b', './x'])('lead within it: go to %s', (path) => {
     expect(readSteps(`go "${path}"`)).toEqual({ status: 'read', steps: [{ kind: 'go', path }] });
   });
   it('are not too many', () => {
-    expect(readSteps('go "/"\n'.repeat(51))).toMatchObject({ status: 'fault' });
+    expect(readSteps('go "/"\n'.repeat(51))).toMatchObject({
+      status: 'fault',
+      fault: { code: 'too many steps', most: 50 },
+    });
   });
 });
 

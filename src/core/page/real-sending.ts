@@ -1,6 +1,7 @@
 import type { OwnPage } from '../document/own-page';
 import type { FieldId } from '../html/field';
 import type { PhoneEngine } from '../keyboard/keyboard-question';
+import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 
 /** Asks an engine to send the form of an own page for real: what is sent arrives. */
@@ -44,4 +45,4 @@ export interface RealSending {
 
 export type RealAnswer =
   | { readonly status: 'sent'; readonly sending: RealSending }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly failure: Failure };

@@ -14,7 +14,7 @@ import { standingOf } from './three-way';
 
 function table(source: string): Table {
   const found = patternTable({ source, match: 'whole' });
-  if (found.status !== 'known') throw new Error(found.reason);
+  if (found.status !== 'known') throw new Error(JSON.stringify(found));
   return found.table;
 }
 

@@ -31,7 +31,7 @@ export function combined(
     const key = each.join();
     const known = numbers.get(key);
     if (known !== undefined) return known;
-    if (states.length >= most) throw new GaveUp('together they have too many states');
+    if (states.length >= most) throw new GaveUp('too many states together');
     numbers.set(key, states.length);
     return states.push(each) - 1;
   };

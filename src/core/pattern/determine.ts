@@ -93,7 +93,7 @@ class Walk {
       const key = `${keyOf(before)}|${ways.map((way) => way.join()).join('|')}`;
       const known = numbers.get(key);
       if (known !== undefined) return known;
-      if (states.length >= this.limits.states) throw new GaveUp('it has too many states');
+      if (states.length >= this.limits.states) throw new GaveUp('too many states');
       numbers.set(key, states.length);
       return states.push({ ways, before }) - 1;
     };
@@ -142,7 +142,7 @@ class Walk {
       if (seen.has(key)) continue;
       seen.add(key);
       this.limits.budget.spend();
-      if (seen.size > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
+      if (seen.size > this.limits.states) throw new GaveUp('too many ways at once');
       const on = (to: number, more: Way = []) => waiting.push([to, both(way, more)]);
       const open = (more: Way) => {
         const all = both(way, more);
@@ -201,7 +201,7 @@ class Walk {
         ways.length === 1 && ways[0]?.length === 0
           ? all
           : distinct(ways.flatMap((so) => all.map((more) => both(so, more))));
-      if (ways.length > this.limits.states) throw new GaveUp('it can be matched in too many ways at once');
+      if (ways.length > this.limits.states) throw new GaveUp('too many ways at once');
     }
     return ways;
   }

@@ -1,6 +1,7 @@
 import { type CharSet, type Concatenation, type Element, JS, TooManyNodesError } from 'refa';
 import { GaveUp } from '../regexp/budget';
 import { checkNesting } from '../regexp/syntax';
+import type { UnworkedCode } from '../regexp/unworked';
 import { determined } from './determine';
 import type { Limits } from './limits';
 import type { Table } from './table';
@@ -31,7 +32,13 @@ export interface Web {
 }
 
 /** The pattern is not regular, or not in a way that Ukko follows. */
-export class NotRegular extends Error {}
+export class NotRegular extends Error {
+  override readonly name = 'NotRegular';
+
+  constructor(readonly code: UnworkedCode) {
+    super(code);
+  }
+}
 
 /** Draws the web of what `source` matches. Throws `NotRegular` or `GaveUp`. */
 export function webOf(source: string, flags: string, match: 'whole' | 'part', limits: Limits): Web {
@@ -53,11 +60,10 @@ function parsed(source: string, flags: string, limits: Limits) {
       maxNodes: limits.nodes,
     });
   } catch (error) {
-    if (error instanceof TooManyNodesError) throw new GaveUp('it is too large');
-    if (error instanceof Error && /backreference/i.test(error.message))
-      throw new NotRegular('it refers back to what a group matched');
+    if (error instanceof TooManyNodesError) throw new GaveUp('too large');
+    if (error instanceof Error && /backreference/i.test(error.message)) throw new NotRegular('refers back');
     // The engine compiles what the reader of patterns does not know: new syntax, or names that its tables of Unicode lack.
-    throw new GaveUp('it has syntax, or a name of Unicode, that is too new for Ukko');
+    throw new GaveUp('name too new');
   }
 }
 
@@ -74,7 +80,7 @@ class Drawing {
   constructor(private readonly limits: Limits) {}
 
   add(node: Node): number {
-    if (this.nodes.length >= this.limits.nodes) throw new GaveUp('it is too large');
+    if (this.nodes.length >= this.limits.nodes) throw new GaveUp('too large');
     this.limits.budget.spend(stepsOfNode);
     return this.nodes.push(node) - 1;
   }
@@ -107,7 +113,7 @@ class Drawing {
       case 'Assertion':
         return this.looking(element, to, standing);
       case 'Unknown':
-        throw new NotRegular(`it has ${element.id}, which is not followed`);
+        throw new NotRegular('syntax not followed');
     }
   }
 
@@ -135,7 +141,7 @@ class Drawing {
     standing: Standing,
   ): number {
     if (kind === 'ahead') {
-      if (standing === 'looking back') throw new NotRegular('it looks ahead from where it looks back');
+      if (standing === 'looking back') throw new NotRegular('looks ahead while looking back');
       if (negate && isAnything(alternatives)) return this.add({ does: 'end', to });
       if (negate) {
         const rest = this.loop(this.add({ does: 'accept' }));

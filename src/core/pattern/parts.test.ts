@@ -81,7 +81,7 @@ describe('the way of a text through a pattern', () => {
         const all = rows(any);
         const table = patternTable({ source: any, match: 'whole' });
         const raw = new Map(takingParts(all).map((part) => [part.id, part.raw]));
-        if (table.status !== 'known') throw new Error(table.reason);
+        if (table.status !== 'known') throw new Error(JSON.stringify(table));
         for (const text of typicalTexts(table.table, 5)) {
           const { parts, isWhole } = pathFinder(all)(text);
           expect([text, isWhole, parts.length]).toEqual([text, true, Array.from(text).length]);

@@ -68,16 +68,16 @@ describe('the table of a pattern', () => {
   });
 
   it.each([
-    ['(a+)\\1', 'unknown', 'it refers back to what a group matched'],
-    ['(?<=a(?=b))b', 'unknown', 'it looks ahead from where it looks back'],
-    ['(?:(?:a{0,99}){0,99}){0,99}', 'unknown', /^it (?:is too large|took too long|has too many states)$/],
+    ['(a+)\\1', 'unknown', 'refers back'],
+    ['(?<=a(?=b))b', 'unknown', 'looks ahead while looking back'],
+    ['(?:(?:a{0,99}){0,99}){0,99}', 'unknown', /^too (?:large|many states)$/],
     ['a{2', 'fault', /./],
     ['[a-]', 'fault', /./],
     [')(', 'fault', /./],
   ])('of %s is %s, because %s', (source, status, reason) => {
     const found = patternTable({ source, match: 'whole' });
     expect(found.status).toBe(status);
-    if (found.status !== 'known') expect(found.reason).toMatch(reason);
+    if (found.status !== 'known') expect('why' in found ? found.why : found.reason).toMatch(reason);
   });
 
   it('is given up after so many steps, whatever is asked', () => {

@@ -1,5 +1,6 @@
 import { type Budget, GaveUp } from '../regexp/budget';
 import type { Pattern } from '../regexp/pattern';
+import type { UnworkedCode } from '../regexp/unworked';
 import { patternFault } from '../standard/pattern-attribute';
 import { determined } from './determine';
 import { type Limits, mostStates, usualBudget } from './limits';
@@ -11,7 +12,7 @@ export type PatternTable =
   /** It is no pattern. */
   | { readonly status: 'fault'; readonly reason: string }
   /** Not regular, or too large; why, to be read behind “because”. */
-  | { readonly status: 'unknown'; readonly reason: string };
+  | { readonly status: 'unknown'; readonly why: UnworkedCode };
 
 const known = new Map<string, PatternTable>();
 const mostKept = 100;
@@ -44,8 +45,7 @@ function build(source: string, flags: 'v' | 'u', match: Pattern['match'], limits
   try {
     return { status: 'known', table: determined(webOf(source, flags, match, limits), limits) };
   } catch (error) {
-    if (error instanceof NotRegular || error instanceof GaveUp)
-      return { status: 'unknown', reason: error.message };
+    if (error instanceof NotRegular || error instanceof GaveUp) return { status: 'unknown', why: error.code };
     throw error;
   }
 }

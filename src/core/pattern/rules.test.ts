@@ -13,7 +13,7 @@ import { standingOf } from './three-way';
 
 function table(source: string, match: 'whole' | 'part' = 'whole'): Table {
   const found = patternTable({ source, match });
-  if (found.status !== 'known') throw new Error(`${source}: ${found.reason}`);
+  if (found.status !== 'known') throw new Error(`${source}: ${JSON.stringify(found)}`);
   return found.table;
 }
 

@@ -5,7 +5,7 @@ import { wordsWith } from './words-with';
 
 function tableOf(source: string) {
   const found = patternTable({ source, match: 'whole' });
-  if (found.status !== 'known') throw new Error(found.reason);
+  if (found.status !== 'known') throw new Error(JSON.stringify(found));
   return found.table;
 }
 

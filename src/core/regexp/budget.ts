@@ -1,6 +1,12 @@
-/** It would take too many steps, or too much room; the message is to be read behind “because”. */
+import type { UnworkedCode } from './unworked';
+
+/** It would take too many steps, or too much room. The message is the code, so that it crosses from one thread to another. */
 export class GaveUp extends Error {
   override readonly name = 'GaveUp';
+
+  constructor(readonly code: UnworkedCode) {
+    super(code);
+  }
 }
 
 /** Steps that a computation may take. Counted and not timed: a busy machine changes no answer. */
@@ -14,6 +20,6 @@ export class Budget {
   /** Takes steps before they are done. Throws `GaveUp` when there are not so many left. */
   spend(steps = 1): void {
     this.left -= steps;
-    if (this.left < 0) throw new GaveUp('it takes too many steps');
+    if (this.left < 0) throw new GaveUp('too many steps');
   }
 }

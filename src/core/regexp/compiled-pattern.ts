@@ -50,7 +50,7 @@ function compile(pattern: Pattern): CompiledPattern | null {
         text,
         () => runProgram(program, pattern.match, text, { most: mostSteps, remembers: true }).matches,
       );
-      if (matches === null) throw new GaveUp('it takes too many steps over this text');
+      if (matches === null) throw new GaveUp('too many steps over this text');
       return matches;
     },
   };
@@ -61,7 +61,7 @@ function tested(expression: RegExp, text: string): boolean {
   try {
     return expression.test(text);
   } catch {
-    throw new GaveUp('it is too large for the matcher');
+    throw new GaveUp('too large for the matcher');
   }
 }
 
@@ -88,7 +88,7 @@ function readPattern(
   } catch (error) {
     if (error instanceof GaveUp) return error;
     // This engine compiles what the reader of patterns does not know yet.
-    if (error instanceof SyntaxError) return new GaveUp('its syntax is too new for Ukko');
+    if (error instanceof SyntaxError) return new GaveUp('syntax too new');
     throw error;
   }
 }

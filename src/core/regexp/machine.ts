@@ -27,7 +27,7 @@ const instructionsPerStep = 6;
 /** Instructions that a counted round stands for: it makes two ways, each with a memory of its own. */
 const workOfRound = 5;
 
-const tooMany = 'it takes too many steps';
+const tooMany = 'too many steps';
 
 /** Runs a program over a text (ECMAScript, "Pattern semantics"). @param match whether the match must begin where the text does */
 export function runProgram(

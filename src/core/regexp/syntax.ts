@@ -23,6 +23,6 @@ export function checkNesting(source: string): void {
     if (letter === '\\') at++;
     else if (letter === '(' || letter === '[') depth++;
     else if (letter === ')' || letter === ']') depth--;
-    if (depth > deepest) throw new GaveUp(`it is nested more than ${deepest} deep`);
+    if (depth > deepest) throw new GaveUp('nested too deeply');
   }
 }

@@ -2,10 +2,11 @@ import type { Drift } from '../drift/drift';
 import { type Decision, type Finding, type FindingId, type Harm, harms } from '../finding/finding';
 import type { FieldId } from '../html/field';
 import type { Picture, PictureId } from '../observation/picture';
-import { markOf, type ProvenanceMark, provenanceText } from '../observation/provenance';
+import { markOf, type ProvenanceMark } from '../observation/provenance';
 import { type Answers, answersOf, answerTo } from '../run/answers';
 import type { Run } from '../run/run';
 import type { Target, TargetId } from '../target/target';
+import { provenanceText } from '../words/provenance-words';
 
 /** Everything that a report is written from; every sort of report is one writer over it. */
 export interface Report {

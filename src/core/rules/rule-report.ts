@@ -13,6 +13,7 @@ import { type Standing, standingOf } from '../pattern/three-way';
 import { Budget, GaveUp } from '../regexp/budget';
 import { compiledPattern } from '../regexp/compiled-pattern';
 import type { Pattern } from '../regexp/pattern';
+import type { UnworkedCode } from '../regexp/unworked';
 import { graphemes } from '../script/graphemes';
 import { type MadeSample, ruleSamples } from './rule-samples';
 import { ofSomeText } from './rule-table';
@@ -35,8 +36,8 @@ export interface RuleQuestion {
   readonly shape: string | null;
 }
 
-/** How a text stands to a rule, or why nobody can tell, to be read behind “because”. */
-export type SoughtStanding = Standing | { readonly verdict: 'not worked out'; readonly reason: string };
+/** How a text stands to a rule, or why nobody can tell. */
+export type SoughtStanding = Standing | { readonly verdict: 'not worked out'; readonly why: UnworkedCode };
 
 /** A sample under the rule, and what it was under the saved one. */
 export interface SampleStanding {
@@ -52,10 +53,10 @@ export interface SampleStanding {
 /** An answer that is exact, or why there is none. */
 export type Exact<T> =
   | { readonly status: 'known'; readonly answer: T }
-  | { readonly status: 'unknown'; readonly reason: string };
+  | { readonly status: 'unknown'; readonly why: UnworkedCode };
 
 export interface RuleReport {
-  readonly rule: { readonly status: PatternTable['status']; readonly reason: string | null };
+  readonly rule: { readonly status: 'known' } | Exclude<PatternTable, { status: 'known' }>;
   readonly samples: readonly SampleStanding[];
   /** The saved rule first, the rule as it is now second. */
   readonly changed: Exact<RuleComparison>;
@@ -103,7 +104,7 @@ export function ruleReport({
   const rows = partsOf(pattern.source) ?? [];
   const known = knownShapes.find(({ id }) => id === shape);
   return {
-    rule: { status: own.status, reason: own.status === 'known' ? null : own.reason },
+    rule: own.status === 'known' ? { status: 'known' } : own,
     samples: looked.map(({ text }) => standingOfText(text, { now, before, submit, budget })),
     changed: compared([before.found, now.found], ([first, second]) =>
       comparedRules(first, second, 6, budget),
@@ -134,12 +135,12 @@ type Tables = readonly [Table, Table];
 
 /** What two tables say together, where both are known and it does not take too long. */
 function exact<T>([a, b]: readonly [PatternTable, PatternTable], ask: (tables: Tables) => T): Exact<T> {
-  if (a.status !== 'known') return { status: 'unknown', reason: a.reason };
-  if (b.status !== 'known') return { status: 'unknown', reason: b.reason };
+  if (a.status !== 'known') return { status: 'unknown', why: whyUnknown(a) };
+  if (b.status !== 'known') return { status: 'unknown', why: whyUnknown(b) };
   try {
     return { status: 'known', answer: ask([a.table, b.table]) };
   } catch (error) {
-    if (error instanceof GaveUp) return { status: 'unknown', reason: error.message };
+    if (error instanceof GaveUp) return { status: 'unknown', why: error.code };
     throw error;
   }
 }
@@ -220,9 +221,13 @@ function standingUnder(
     return { standing: { verdict, at: text.length }, searched };
   } catch (error) {
     if (error instanceof GaveUp)
-      return { standing: { verdict: 'not worked out', reason: error.message }, searched: false };
+      return { standing: { verdict: 'not worked out', why: error.code }, searched: false };
     throw error;
   }
+}
+
+function whyUnknown(table: Exclude<PatternTable, { status: 'known' }>): UnworkedCode {
+  return table.status === 'unknown' ? table.why : 'does not compile';
 }
 
 function olderReading(

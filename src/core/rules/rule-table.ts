@@ -9,6 +9,7 @@ import { rangeTable } from '../pattern/number-table';
 import { type PatternTable, patternTable } from '../pattern/pattern-table';
 import { acceptsText, type Table } from '../pattern/table';
 import { GaveUp } from '../regexp/budget';
+import type { UnworkedCode } from '../regexp/unworked';
 import { validEmailAddress } from '../standard/email-addresses';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 
@@ -26,7 +27,7 @@ export function allRules(rules: readonly PatternTable[]): PatternTable {
       table: allOf(tables, { states: mostStates, budget: usualBudget() }),
     };
   } catch (error) {
-    if (error instanceof GaveUp) return { status: 'unknown', reason: error.message };
+    if (error instanceof GaveUp) return { status: 'unknown', why: error.code };
     throw error;
   }
 }
@@ -46,15 +47,14 @@ export function ofSomeText(rule: PatternTable): PatternTable {
   return allRules([rule, known(lengthTable(1, null, 'code units'))]);
 }
 
-const unknown = (reason: string): PatternTable => ({ status: 'unknown', reason });
+const unknown = (why: UnworkedCode): PatternTable => ({ status: 'unknown', why });
 const known = (table: Table): PatternTable => ({ status: 'known', table });
 const whole = (source: string): PatternTable => patternTable({ source, match: 'whole' });
 
 /** What a field's own attributes accept of what is typed: its pattern and its length limits, carried along. */
 export function fieldRule(field: Field, { deviations }: Pick<Habits, 'deviations'>): PatternTable {
   const [control] = field.controls;
-  if (field.kind === 'number')
-    return unknown('the browser reads a number in its own way, and its limits are not texts');
+  if (field.kind === 'number') return unknown('numbers are read by the browser');
   const source = attribute(control, 'pattern');
   const reading = source === null ? null : engineDeviations[deviations].readPattern(source);
   const least = parseNonNegativeInteger(attribute(control, 'minlength')) ?? 0;
@@ -89,7 +89,7 @@ function ruleOf(guard: Guard): PatternTable {
     }
     case 'length':
       return guard.unit === 'graphemes'
-        ? unknown('graphemes are counted, and what is one depends on what follows')
+        ? unknown('counts graphemes')
         : known(lengthTable(0, guard.most, guard.unit));
     case 'decimals': {
       const digits = guard.whole === undefined ? '\\d*' : `\\d{0,${guard.whole}}`;
@@ -102,15 +102,15 @@ function ruleOf(guard: Guard): PatternTable {
     case 'words':
       return guard.sense === 'one of'
         ? whole(guard.words.map(literalPattern).join('|') || '[]')
-        : unknown('words are looked for in small and capital letters alike');
+        : unknown('ignores case');
     case 'mask':
-      return unknown('a mask counts letters and digits of every script');
+      return unknown('counts letters of every script');
     case 'case':
-      return unknown('letters in the other case are told by what becomes of them');
+      return unknown('changes case');
     case 'date':
-      return unknown('which dates exist is reckoned');
+      return unknown('dates exist or not');
     case 'check digit':
-      return unknown('a check digit is reckoned');
+      return unknown('check digit');
   }
 }
 

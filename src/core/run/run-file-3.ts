@@ -70,15 +70,25 @@ export function runFromVersion3(run: JsonObject): JsonObject {
 export function observationFromVersion3(observation: unknown): unknown {
   if (!isJsonObject(observation)) return observation;
   const { outcome, question, provenance } = observation;
-  return isJsonObject(outcome)
-    ? { ...observation, outcome: outcomeFrom(outcome, String(question), provenance) }
-    : observation;
+  return {
+    ...observation,
+    ...(isJsonObject(provenance) && { provenance: provenanceFrom(provenance) }),
+    ...(isJsonObject(outcome) && { outcome: outcomeFrom(outcome, String(question), provenance) }),
+  };
+}
+
+function provenanceFrom({ unable, ...provenance }: JsonObject): JsonObject {
+  if (!Array.isArray(unable)) return unable === undefined ? provenance : { ...provenance, unable };
+  const carried = unable.map((text: unknown) => (typeof text === 'string' ? { code: 'older', text } : text));
+  return { ...provenance, unable: carried };
 }
 
 function outcomeFrom(outcome: JsonObject, question: string, provenance: unknown): JsonObject {
   const { status, reason, facts } = outcome;
   if (status === 'inapplicable' && typeof reason === 'string')
     return { ...outcome, reason: reasonFrom(reason) };
+  if (status === 'failed' && typeof reason === 'string')
+    return { status, failure: { code: 'older', text: reason } };
   const read = factsFrom.get(question);
   return read && isJsonObject(facts) ? { ...outcome, facts: read(facts, provenance) } : outcome;
 }

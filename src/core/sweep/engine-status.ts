@@ -1,3 +1,5 @@
+import type { Failure } from '../observation/failure';
+
 /** What the server tells a window about one engine; addresses and paths stay with it. */
 export type EngineStatus = {
   readonly name: string;
@@ -5,7 +7,7 @@ export type EngineStatus = {
   readonly protocol: string;
 } & (
   | { readonly status: 'found'; readonly version: string | null }
-  | { readonly status: 'missing'; readonly remedy: string }
+  | { readonly status: 'missing'; readonly failure: Failure }
 );
 
 export interface EngineStatuses {

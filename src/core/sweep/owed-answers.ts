@@ -1,5 +1,6 @@
 import type { LookState } from '../document/look-state';
 import type { FieldId } from '../html/field';
+import type { Failure } from '../observation/failure';
 import type { Provenance } from '../observation/provenance';
 import { type Asking, planOf } from '../questions/asking';
 import type { Observation, PageQuestion, Question } from '../questions/observation';
@@ -19,7 +20,7 @@ export interface OwedAnswers {
   failed(
     target: TargetId,
     provenance: Provenance,
-    reason: string,
+    failure: Failure,
     isMeant?: (one: Owed) => boolean,
   ): Observation[];
 }
@@ -48,10 +49,10 @@ export function owedAnswers(asking: Asking): OwedAnswers {
     give(observation) {
       owed.delete(keyOf(observation.field, observation));
     },
-    failed(target, provenance, reason, isMeant = () => true) {
+    failed(target, provenance, failure, isMeant = () => true) {
       const at = new Date().toISOString();
       return [...owed.values()].filter(isMeant).map(({ question, field, state }) => {
-        const asked = { field, target, provenance, at, outcome: { status: 'failed', reason } } as const;
+        const asked = { field, target, provenance, at, outcome: { status: 'failed', failure } } as const;
         return question === 'look'
           ? { ...asked, question, state: state ?? 'closed' }
           : { ...asked, question };

@@ -1,3 +1,4 @@
+import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 import type { Observation } from '../questions/observation';
 import type { TargetId } from '../target/target';
@@ -11,6 +12,6 @@ export type SweepMessage =
   | { readonly type: 'picture'; readonly picture: Picture }
   | { readonly type: 'observation'; readonly observation: Observation }
   | { readonly type: 'finished'; readonly target: TargetId }
-  | { readonly type: 'failed'; readonly target: TargetId; readonly reason: string };
+  | { readonly type: 'failed'; readonly target: TargetId; readonly failure: Failure };
 
 export type EmitSweepMessage = (message: SweepMessage) => void;

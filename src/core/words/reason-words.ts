@@ -1,5 +1,6 @@
 import type { Outcome } from '../observation/outcome';
 import type { Reason, ReasonCode, Unmade, UnmadeCode, Unsent, UnsentCode } from '../observation/reason';
+import { failureText } from './failure-words';
 
 const reasonTexts: Readonly<Record<ReasonCode, string>> = {
   'no file by script': 'A script cannot choose a file.',
@@ -35,7 +36,7 @@ export function reasonText(reason: Reason): string {
 
 /** Why there are no facts: there can be none, or what went wrong. */
 export function unansweredText(outcome: Exclude<Outcome<never>, { status: 'answered' }>): string {
-  return outcome.status === 'inapplicable' ? reasonText(outcome.reason) : outcome.reason;
+  return outcome.status === 'inapplicable' ? reasonText(outcome.reason) : failureText(outcome.failure);
 }
 
 const unsentTexts: Readonly<Record<UnsentCode, string>> = {

@@ -28,7 +28,7 @@ it.concurrent.each([
   ['Error: the probe is gone', /^Firefox did not answer: the page was left/],
   [
     new TypeError('Map is not a constructor'),
-    /script failed in the page \(Map is not a constructor\)\. See whether/,
+    /script failed in the page \(Map is not a constructor\)\. Check whether/,
   ],
 ])('“%s” is told as what it is', async (thrown, sentence) => {
   const failing = orLost(
@@ -40,7 +40,7 @@ it.concurrent.each([
   await expect(failing).rejects.toThrow(sentence);
 });
 
-const fails = (message: string) => () => Promise.reject(new EngineLost(message));
+const fails = (message: string) => () => Promise.reject(new Error(message));
 const gone = /went away in the middle/;
 
 it('an endpoint that knows no session any more has gone', async () => {

@@ -15,13 +15,13 @@ const lookEvery = 250;
 /**
  * Waits for `work` for at most `ms`, as a `stopwatch` counts them; after that throws `EngineLost` in the name of the engine.
  *
- * @param lateness what is said after the engine's name when it is late
+ * @param code what has failed when it is late
  */
 export async function withDeadline<T>(
   work: Promise<T>,
   ms: number,
   engine: string,
-  lateness: (within: string) => string = (within) => ` did not answer ${within}.`,
+  code: 'silent' | 'not loaded' = 'silent',
 ): Promise<T> {
   const begin = performance.now();
   const elapsed = stopwatch();
@@ -29,8 +29,8 @@ export async function withDeadline<T>(
   const late = new Promise<never>((_, reject) => {
     const look = () => {
       if (elapsed() < ms) return;
-      const seconds = ms < 1000 ? ms / 1000 : Math.round((performance.now() - begin) / 1000);
-      reject(new EngineLost(`${engine}${lateness(`within ${seconds} s`)}`, { isLate: true }));
+      const within = ms < 1000 ? ms / 1000 : Math.round((performance.now() - begin) / 1000);
+      reject(new EngineLost({ code, engine, within }, { isLate: true }));
     };
     timer = setInterval(look, Math.min(lookEvery, ms));
   });
@@ -43,13 +43,7 @@ export async function withDeadline<T>(
 
 /** Opens a page at the most for as long as a command may take, and says of a page that does not end loading what there is to be seen to. */
 export function loaded<T>(engine: string, opening: Promise<T>, ms = commandTimeout): Promise<T> {
-  return withDeadline(
-    opening,
-    ms,
-    engine,
-    (within) =>
-      ` did not answer: the page was not loaded ${within}. See whether a script of it never ends, or what it waits for.`,
-  );
+  return withDeadline(opening, ms, engine, 'not loaded');
 }
 
 /** Runs one command; whatever goes wrong becomes `EngineLost`, and an engine that hangs does too. */
@@ -72,13 +66,11 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
       error instanceof Error && scriptErrors.includes(error.name) && !told.includes(probeGone);
     const isOfPage = isOfScript || pageLeft.test(told) || (error instanceof EngineLost && error.isSettled);
     if (sessionEnded.test(told) || !(isOfPage ? isThere() : await staysThere(isThere)))
-      throw new EngineLost(`${engine} went away in the middle of the work.`, { isGone: true });
+      throw new EngineLost({ code: 'ended', engine }, { isGone: true });
     if (error instanceof EngineLost) throw error;
-    throw new EngineLost(
-      isOfScript
-        ? `${engine} did not answer: Ukko’s script failed in the page (${told}). See whether a script of the page replaces what browsers bring.`
-        : `${engine} did not answer: ${sentenceOf(told)}`,
-    );
+    if (isOfScript) throw new EngineLost({ code: 'script threw', engine, said: told });
+    const [, code] = pageFailures.find(([words]) => words.test(told)) ?? [];
+    throw new EngineLost(code ? { code, engine } : { code: 'protocol error', engine, said: told });
   }
 }
 
@@ -107,22 +99,15 @@ async function staysThere(isThere: () => boolean): Promise<boolean> {
 /** Names of what a script throws; `JavascriptError` is the name that WebDriver gives to all of them. */
 const scriptErrors = ['TypeError', 'RangeError', 'ReferenceError', 'SyntaxError', 'JavascriptError'];
 
-const leftOrClosed =
-  'the page was left, closed or loaded anew while it was asked. Let it stay, or write what leads to the form as steps before it.';
-
-/** What protocols say when a page is no longer the one that was asked, or never came, in words that say what to do. */
-const sentences: readonly (readonly [RegExp, string])[] = [
+/** What protocols say when a page is no longer the one that was asked, or never came. */
+const pageFailures: readonly (readonly [says: RegExp, 'page crashed' | 'page left'])[] = [
   [
     /target crashed|page crashed|crashed|browsing context.*(?:discarded|destroyed) unexpectedly/i,
-    'the page crashed while it was asked. Ask again; if it crashes again, look for what in the form it does not survive.',
+    'page crashed',
   ],
-  [pageLeft, leftOrClosed],
-  [/no such (?:frame|window)|frame detached/i, leftOrClosed],
+  [pageLeft, 'page left'],
+  [/no such (?:frame|window)|frame detached/i, 'page left'],
 ];
-
-function sentenceOf(message: string): string {
-  return sentences.find(([words]) => words.test(message))?.[1] ?? message;
-}
 
 /** What went wrong in one line, whatever was thrown: an error, an event of a socket, a record of a protocol. */
 export function firstLine(error: unknown): string {

@@ -1,3 +1,4 @@
+import type { Failure } from '@/core/observation/failure';
 import type { Measured } from '@/core/observation/provenance';
 import type { Language, Variant } from '@/core/target/variant';
 import type { AskablePage } from '@/probe/api/askable-page';
@@ -13,7 +14,7 @@ export type EngineFinding =
       /** Null where nobody knows it before it was asked. */
       readonly version: string | null;
     }
-  | { readonly status: 'missing'; readonly remedy: string };
+  | { readonly status: 'missing'; readonly failure: Failure };
 
 /** A real engine behind one protocol. An implementation knows the protocol; questions are asked through this alone. */
 export interface Engine {
@@ -56,7 +57,7 @@ export interface EnginePage extends AskablePage {
   evaluate(expression: string): Promise<unknown>;
 }
 
-/** The engine did not start, went away or does not answer; the message is for people. */
+/** The engine did not start, went away or does not answer. */
 export class EngineLost extends PageLost {
   override readonly name = 'EngineLost';
 }

@@ -3,7 +3,10 @@ import { EngineLost } from './engine';
 import { onceMore } from './once-more';
 
 /** A work that throws so often before it succeeds, and how often it was done. */
-function failing(times: number, error: () => Error = () => new EngineLost('Late.')) {
+function failing(
+  times: number,
+  error: () => Error = () => new EngineLost({ code: 'no window', engine: 'Late' }),
+) {
   let done = 0;
   const work = async () => {
     done++;
@@ -18,14 +21,14 @@ describe('what is done once more', () => {
     expect(await onceMore(failing(0).work)).toBe(1);
     expect(await onceMore(failing(1).work)).toBe(2);
     const broken = failing(9);
-    await expect(onceMore(broken.work)).rejects.toThrow('Late.');
+    await expect(onceMore(broken.work)).rejects.toThrow('Late');
     expect(broken.done()).toBe(2);
   });
 
   it('is neither a mistake of Ukko’s nor what would fail again', async () => {
     for (const error of [
       () => new TypeError('no'),
-      () => new EngineLost('Install it.', { isSettled: true }),
+      () => new EngineLost({ code: 'kind withheld' }, { isSettled: true }),
     ]) {
       const broken = failing(1, error);
       await expect(onceMore(broken.work)).rejects.toThrow();

@@ -146,17 +146,17 @@ describe('what an engine could not do of a variant', () => {
   });
   it('is told by what the page says, with a way out where there is one', async () => {
     expect(await unable({}, { language: 'de-DE' })).toEqual([
-      'It does not ask pages for German (en-US, en)',
-      'Its dates and numbers are in en-US, not in German',
-      'It has no words of its own in German; “apt-get install words-de” may bring them',
+      { code: 'language', wanted: 'de-DE', asksFor: ['en-US', 'en'] },
+      { code: 'locale', wanted: 'de-DE', is: 'en-US' },
+      { code: 'words', wanted: 'de-DE', package: 'words-de' },
     ]);
     expect(await unable({ languages: ['en-GB'] }, { language: 'en-GB' })).toEqual([
-      'Its dates and numbers are in en-US, not in English (UK)',
+      { code: 'locale', wanted: 'en-GB', is: 'en-US' },
     ]);
     expect(await unable({}, { scheme: 'dark', zoom: 2, width: 360 })).toEqual([
-      'It does not take the dark colour scheme',
-      'Its zoom is 100 %, not 200 %',
-      'Its viewport is 800 px wide, not 180',
+      { code: 'colour scheme', wanted: 'dark' },
+      { code: 'zoom', wanted: 2, is: 1 },
+      { code: 'width', wanted: 180, is: 800 },
     ]);
   });
   it('counts with a viewport that zooming makes smaller', () => {

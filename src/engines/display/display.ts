@@ -65,8 +65,7 @@ export async function findDisplayPrograms(): Promise<DisplayPrograms | NoWindow>
   if (found.some(([, path]) => path === null))
     return {
       status: 'failed',
-      reason:
-        'Pop-ups and bubbles need a display without a monitor: install it with “apt-get install xvfb openbox xdotool”.',
+      failure: { code: 'display missing', packages: ['xvfb', 'openbox', 'xdotool'] },
     };
   const compositor = await findProgram('UKKO_XCOMPMGR', ['xcompmgr']);
   const clipboard = await findProgram('UKKO_XCLIP', ['xclip']);

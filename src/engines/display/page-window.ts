@@ -31,7 +31,7 @@ export class PageWindow {
     if ('status' in display) return display;
     if (this.found) return this.found;
     const place = await locateViewport(display, this.evaluate);
-    if (!place) throw new EngineLost(`${this.engine} does not show its window on the display.`);
+    if (!place) throw new EngineLost({ code: 'no window', engine: this.engine });
     this.found = windowOnDisplay(
       display,
       this.shelf,

@@ -1,6 +1,8 @@
 import type { Server as HttpServer } from 'node:http';
 import { RequestError, Server } from 'proxy-chain';
 import { type OwnPage, pageAddressFault } from '@/core/document/own-page';
+import type { AddressFault } from '@/core/document/page-fault';
+import { pageFaultText } from '@/core/words/page-fault-words';
 import type { Gate } from '../api/gate';
 import { readEnginesFile } from './engines-file';
 import { ownServer } from './local-server';
@@ -23,7 +25,7 @@ const overNetwork: Readonly<Record<string, string>> = {
 };
 
 /** Why an address may not be asked for by anything in a page, its sockets included. */
-function requestFault(address: string, origins: readonly string[]): string | null {
+function requestFault(address: string, origins: readonly string[]): AddressFault | null {
   if (!URL.canParse(address)) return null;
   const scheme = new URL(address).protocol;
   const alike = overNetwork[scheme];
@@ -46,7 +48,7 @@ export async function openGate({ held = false }: Pick<OwnPage, 'held'>): Promise
       const mayPass = fault === undefined || faults.length < asked.length;
       if (mayPass) return { requestAuthentication: false };
       if (isHttp && request.headers['sec-fetch-dest'] === 'document') ledTo.add(at);
-      if (held || ledTo.has(at)) throw new RequestError(fault, 403);
+      if (held || ledTo.has(at)) throw new RequestError(pageFaultText(fault), 403);
       return { requestAuthentication: false };
     },
   });

@@ -5,7 +5,7 @@ import type { Gate } from '../api/gate';
 import { standAt } from './stand-at-gate';
 
 const gate: Gate = {
-  fault: (address) => (address.startsWith('http://own/') ? null : `${address} is elsewhere.`),
+  fault: (address) => (address.startsWith('http://own/') ? null : { code: 'not listed', origin: address }),
   holdsAll: false,
   proxy: '',
   close: async () => undefined,
@@ -52,7 +52,7 @@ it('ends what is done in a page that is led away, and says where to', async () =
     return new Promise<never>(() => undefined);
   };
   await expect(led.unless(never)).rejects.toThrow(
-    'The page led to another address. http://elsewhere/ is elsewhere.',
+    /^The page led to another address\. http:\/\/elsewhere\/ is not on this machine/,
   );
   expect(answered).toEqual(['Fetch.failRequest']);
 });

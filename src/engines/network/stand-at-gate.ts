@@ -1,4 +1,5 @@
 import type { CDPSession, HTTPRequest, Page } from 'puppeteer-core';
+import type { AddressFault } from '@/core/document/page-fault';
 import { EngineLost } from '../api/engine';
 import type { Gate } from '../api/gate';
 
@@ -13,7 +14,7 @@ export interface LedAway {
  * requests of its workers in Chromium; the proxy of the gate sees to it.
  */
 export async function standAt(gate: Gate, page: Page, browser: 'chrome' | 'firefox'): Promise<LedAway> {
-  let led: string | null = null;
+  let led: AddressFault | null = null;
   let tell: () => void = () => undefined;
   const mayGo = (address: string): boolean => {
     const fault = gate.fault(address);
@@ -25,9 +26,9 @@ export async function standAt(gate: Gate, page: Page, browser: 'chrome' | 'firef
   if (browser === 'chrome') await lookAtDocuments(await page.createCDPSession(), mayGo);
   else await lookAtRequests(page, mayGo);
   const fail = (): never => {
-    const fault = led;
+    const fault = led ?? { code: 'no address' };
     led = null;
-    throw new EngineLost(ledAway(fault ?? ''), { isSettled: true });
+    throw new EngineLost({ code: 'led away', fault }, { isSettled: true });
   };
   return {
     async unless(work) {
@@ -40,11 +41,6 @@ export async function standAt(gate: Gate, page: Page, browser: 'chrome' | 'firef
       return Promise.race([come, away.then(fail)]);
     },
   };
-}
-
-/** What is said of a page that was led away, by why the other address may not be opened. */
-export function ledAway(fault: string): string {
-  return `The page led to another address. ${fault}`;
 }
 
 /** Over the engine's own protocol, which can pick documents out (Fetch domain). */

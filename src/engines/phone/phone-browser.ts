@@ -133,7 +133,7 @@ async function overWebDriver(program: string, env: Env, gate: Gate | null): Prom
   const binary = await miniBrowser();
   if (!binary) {
     await endSupervised(null, supervised);
-    throw new EngineLost('WebKit’s browser went missing. Install it again.');
+    throw new EngineLost({ code: 'programs gone', engine: 'WebKit' });
   }
   const watched = await watchedBrowser(supervised, binary);
   const keeper = startSupervised(supervised, ['-p', String(port)]);
@@ -165,5 +165,5 @@ async function overWebDriver(program: string, env: Env, gate: Gate | null): Prom
 }
 
 function lost(title: string, error: unknown): EngineLost {
-  return new EngineLost(`${title} did not start on the phone-sized display: ${firstLine(error)}`);
+  return new EngineLost({ code: 'phone no start', engine: title, said: firstLine(error) });
 }

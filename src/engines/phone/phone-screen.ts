@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
+import type { Failure } from '@/core/observation/failure';
 import { commandTimeout, firstLine } from '../api/deadline';
 import { EngineLost } from '../api/engine';
 import { stopwatch } from '../api/stopwatch';
@@ -21,6 +22,16 @@ const names = {
   compositor: 'sway',
   camera: 'grim',
 } as const;
+/** Debian packages that bring them, besides the keyboard's own. */
+const displayPackages = [
+  'sway',
+  'grim',
+  'dbus',
+  'libglib2.0-bin',
+  'gsettings-desktop-schemas',
+  'dconf-gsettings-backend',
+  'dconf-service',
+];
 /** Their paths, and the keyboard with its own. */
 export type PhonePrograms = Readonly<Record<keyof typeof names, string>> & {
   readonly keyboard: { readonly program: KeyboardProgram; readonly path: string };
@@ -29,7 +40,7 @@ export type PhonePrograms = Readonly<Record<keyof typeof names, string>> & {
 /** What a phone-sized display with a real on-screen keyboard needs, or how to get it. */
 export async function findPhonePrograms(): Promise<
   | { readonly status: 'found'; readonly programs: PhonePrograms }
-  | { readonly status: 'missing'; readonly remedy: string }
+  | { readonly status: 'missing'; readonly failure: Failure }
 > {
   const found = await Promise.all(
     Object.entries(names).map(async ([key, name]) => [
@@ -41,9 +52,10 @@ export async function findPhonePrograms(): Promise<
   if (keyboard && found.every(([, path]) => path !== null))
     return { status: 'found', programs: { ...Object.fromEntries(found), keyboard } };
   const [first] = keyboardPrograms;
+  const own = (keyboard?.program ?? first)?.debianPackage ?? [];
   return {
     status: 'missing',
-    remedy: `The on-screen keyboard, or the display that it needs, is not on this machine. Install it with “apt-get install sway ${(keyboard?.program ?? first)?.debianPackage} grim dbus libglib2.0-bin gsettings-desktop-schemas dconf-gsettings-backend dconf-service”.`,
+    failure: { code: 'keyboard missing', packages: [own, displayPackages].flat() },
   };
 }
 
@@ -157,7 +169,7 @@ export async function startPhoneScreen(programs: PhonePrograms): Promise<PhoneSc
     };
   } catch (error) {
     await close();
-    throw new EngineLost(`The phone-sized display did not start: ${firstLine(error)}.`);
+    throw new EngineLost({ code: 'phone display no start', said: firstLine(error) });
   }
 }
 

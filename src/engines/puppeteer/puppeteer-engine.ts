@@ -96,8 +96,11 @@ export function puppeteerEngine(data: PuppeteerEngine): Engine {
     async find() {
       const path = await findProgram(data.variable, data.programs);
       if (path) return { status: 'found', path, version: await programVersion(path) };
-      const remedy = `${data.title} is not on this machine. Install it with “apt-get install ${data.debianPackage}”, or set ${data.variable} to its path.`;
-      return { status: 'missing', remedy };
+      const { title: engine, debianPackage, variable } = data;
+      return {
+        status: 'missing',
+        failure: { code: 'engine missing', engine, packages: [debianPackage], variable },
+      };
     },
     launch: (path, variant, signal, gate = null) => launch(data, path, variant, gate, signal),
   };
@@ -134,7 +137,7 @@ async function launch(
   } catch (error) {
     if (supervised) await endSupervised(null, supervised);
     await display?.close();
-    throw new EngineLost(`${data.title} did not start: ${firstLine(error)}`);
+    throw new EngineLost({ code: 'no start', engine: data.title, said: firstLine(error) });
   }
 }
 

@@ -19,17 +19,11 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
     async find() {
       const ready = await status(address);
       if (ready) return { status: 'found', path: address, version: null };
-      return {
-        status: 'missing',
-        remedy: `${title} does not answer at its address. Start it, or mend its address in the engines file.`,
-      };
+      return { status: 'missing', failure: { code: 'endpoint silent', engine: title } };
     },
     async launch(path, _variant, _signal, gate) {
       if (gate?.holdsAll)
-        throw new EngineLost(
-          `${title} runs elsewhere, and what its pages ask for cannot be held. Take it out of the line-up, or let the page ask for other addresses.`,
-          { isSettled: true },
-        );
+        throw new EngineLost({ code: 'endpoint not held', engine: title }, { isSettled: true });
       let there = true;
       const end = async () => {
         there = false;
@@ -44,7 +38,7 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
           end,
         });
       } catch (error) {
-        throw new EngineLost(`${title} gave no session: ${firstLine(error)}`);
+        throw new EngineLost({ code: 'no session', engine: title, said: firstLine(error) });
       }
     },
   };

@@ -42,23 +42,26 @@ export const webkit: Engine = {
       return { status: 'found', path: driver, version: await packageVersion('libwebkit2gtk-4.1-0') };
     return {
       status: 'missing',
-      remedy:
-        'WebKit, or the display that it needs, is not on this machine. Install it with “apt-get install webkit2gtk-driver xvfb openbox xdotool”.',
+      failure: {
+        code: 'engine missing',
+        engine: 'WebKit',
+        packages: ['webkit2gtk-driver', 'xvfb', 'openbox', 'xdotool'],
+        variable: null,
+      },
     };
   },
 
   async launch(path, variant, signal, gate = null): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
     const browser = await miniBrowser();
-    if ('status' in programs || !browser)
-      throw new EngineLost('WebKit’s browser or its display went missing. Install them again.');
+    if ('status' in programs || !browser) throw new EngineLost({ code: 'programs gone', engine: 'WebKit' });
     let display: Display | null = null;
     try {
       display = await startDisplay(programs);
       return await startDriver(path, browser, display, variant, gate, signal);
     } catch (error) {
       await display?.close();
-      throw new EngineLost(`WebKit did not start: ${firstLine(error)}`);
+      throw new EngineLost({ code: 'no start', engine: 'WebKit', said: firstLine(error) });
     }
   },
 };

@@ -246,7 +246,7 @@ describe('what opens', () => {
 
   it('is not known without a window, and why is handed on', async () => {
     const none: readonly NoWindow[] = [
-      { status: 'failed', reason: 'No display.' },
+      { status: 'failed', failure: { code: 'display missing', packages: ['xvfb'] } },
       { status: 'inapplicable', reason: { code: 'remote display' } },
     ];
     for (const window of none) {

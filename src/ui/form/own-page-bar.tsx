@@ -2,6 +2,7 @@
 
 import { App, Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { failureText } from '@/core/words/failure-words';
 import { readPage } from '@/store/read-page';
 import { useConfirmedForm } from '../frame/use-confirmed-form';
 import { useForm } from '../frame/use-form';
@@ -27,7 +28,7 @@ export function OwnPageBar() {
     if (controller.signal.aborted) return;
     setReading(false);
     const found = outcome.status === 'read' ? outcome.forms[page.form] : null;
-    if (outcome.status === 'fault') message.error(outcome.text, 8);
+    if (outcome.status === 'fault') message.error(failureText(outcome.failure), 8);
     else if (!found) message.error('The page has fewer forms now. Open it again under Files.', 8);
     else {
       edit({ markup: found.markup, page }, 'read again');

@@ -7,6 +7,7 @@ import type { Field } from '@/core/html/field';
 import { trustText } from '@/core/model/trust';
 import { type Speaker, speakerFor, type Tried, takesText, tryValue } from '@/core/model/try-value';
 import { GaveUp } from '@/core/regexp/budget';
+import { unworkedText } from '@/core/words/unworked-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useLineUp } from '../frame/use-line-up';
 import { VisibleText } from '../frame/visible-text';
@@ -77,7 +78,7 @@ function triedOrReason(field: Field, text: string, speaker: Speaker): Tried | st
   try {
     return tryValue(field, text, speaker);
   } catch (error) {
-    if (error instanceof GaveUp) return `Not worked out: ${error.message}.`;
+    if (error instanceof GaveUp) return unworkedText(error.code);
     throw error;
   }
 }

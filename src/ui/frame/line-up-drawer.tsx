@@ -7,6 +7,7 @@ import type { EngineStatus } from '@/core/sweep/engine-status';
 import { type LineUp, maxTargets } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import { variantText } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
 import { openDatabase } from '@/store/database';
 import { forgetTarget, saveTarget } from '@/store/line-ups';
 import styles from './line-up.module.css';
@@ -119,7 +120,9 @@ function TargetText({ target, engine }: { target: Target; engine: EngineStatus |
         {engine && <span className="soft">{engineText(engine)}</span>}
       </div>
       <div className={styles.note}>
-        {engine?.status === 'missing' ? engine.remedy : [variant, target.note].filter(Boolean).join('. ')}
+        {engine?.status === 'missing'
+          ? failureText(engine.failure)
+          : [variant, target.note].filter(Boolean).join('. ')}
         {target.ask === 'engine' && target.withheld?.source && ` Source: ${target.withheld.source}`}
       </div>
     </div>

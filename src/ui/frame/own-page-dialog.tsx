@@ -5,6 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { formatSteps, type PageStep, readSteps } from '@/core/document/page-steps';
 import type { FormFound, PageRead } from '@/core/page/page-sight';
+import { failureText } from '@/core/words/failure-words';
+import { stepFaultText } from '@/core/words/page-fault-words';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { readPage } from '@/store/read-page';
@@ -32,7 +34,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const look = async (withSteps = steps) => {
     const written = readSteps(withSteps);
     if (written.status === 'fault') {
-      setFault(`Line ${written.line}: ${written.text}`);
+      setFault(`Line ${written.line}: ${stepFaultText(written.fault)}`);
       return;
     }
     reading.current?.abort();
@@ -44,7 +46,7 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
     const counted = outcome.status === 'read' ? await withCounts(outcome) : null;
     if (controller.signal.aborted) return;
     setReading(false);
-    if (outcome.status === 'fault') setFault(outcome.text);
+    if (outcome.status === 'fault') setFault(failureText(outcome.failure));
     if (!counted) return;
     setRead(counted);
     setChosen(largest(counted.forms));

@@ -10,6 +10,7 @@ import { unnamed } from '@/core/html/form-name';
 import { provenanceMarks } from '@/core/observation/provenance';
 import type { RunId } from '@/core/run/run';
 import { targetName } from '@/core/target/line-up';
+import { failureText } from '@/core/words/failure-words';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { deleteForm } from '@/store/delete-form';
 import { newForm, restoreDemo } from '@/store/forms';
@@ -116,7 +117,7 @@ function LineUp() {
   const [onDevice, setOnDevice] = useState(false);
   const missing = lineUp.targets.flatMap((target) => {
     const engine = engines.find((one) => target.ask === 'engine' && one.name === target.engine);
-    return engine?.status === 'missing' ? [{ target, remedy: engine.remedy }] : [];
+    return engine?.status === 'missing' ? [{ target, remedy: failureText(engine.failure) }] : [];
   });
   return (
     <>
@@ -320,7 +321,7 @@ function Progress({ progress }: { progress: readonly TargetProgress[] }) {
   const { lineUp } = useLineUp();
   return (
     <div className={styles.progress} role="status" aria-label="Progress of the sweep">
-      {progress.map(({ target, done, total, field, state, reason }) => (
+      {progress.map(({ target, done, total, field, state, failure }) => (
         <div key={target}>
           <span>{targetName(lineUp, target)}</span>
           <progress
@@ -329,8 +330,8 @@ function Progress({ progress }: { progress: readonly TargetProgress[] }) {
             aria-label={`${targetName(lineUp, target)}: ${done} of ${total}`}
           />
           <span>
-            {state === 'failed'
-              ? reason
+            {failure
+              ? failureText(failure)
               : state === 'asking'
                 ? `${done} of ${total} · ${field ?? 'starting'}`
                 : state}

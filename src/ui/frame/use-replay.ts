@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { threadErrorText } from '@/core/words/unworked-words';
 import { type Replayer, startReplayer } from '@/workers/replayer';
 
 export type Replaying<Answer> =
@@ -13,12 +14,6 @@ type Ask<Answer> = (replayer: Replayer) => Promise<Answer>;
 
 /** How long a worker may be at an earlier question before it is ended for a new one, ms. */
 const patience = 1000;
-
-/** What a worker could not work out, in a sentence. Its other errors are faults of Ukko's own. */
-function reasonOf(error: unknown): string {
-  const { name, message } = error instanceof Error ? error : { name: '', message: String(error) };
-  return name === 'GaveUp' ? `Not worked out: ${message}.` : `Ukko failed at this: ${message}`;
-}
 
 /**
  * Asks a worker of its own, again whenever the question changes; an answer to an earlier question is thrown away, and a worker
@@ -78,7 +73,7 @@ export function useReplay<Answer>(
       },
       (error) => {
         clearTimeout(timer);
-        if (!isOver) setState({ status: 'failed', reason: reasonOf(error) });
+        if (!isOver) setState({ status: 'failed', reason: threadErrorText(error) });
       },
     );
     return () => {
@@ -132,7 +127,7 @@ export function useLongReplay<Answer>(): LongReplay<Answer> {
         (error) => {
           if (working.current !== mine) return;
           end();
-          setState({ status: 'failed', reason: reasonOf(error) });
+          setState({ status: 'failed', reason: threadErrorText(error) });
         },
       );
     },

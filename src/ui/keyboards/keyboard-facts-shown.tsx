@@ -1,8 +1,9 @@
 'use client';
 
 import { askedText } from '@/core/observation/content-purpose';
-import { type Provenance, provenanceText } from '@/core/observation/provenance';
+import type { Provenance } from '@/core/observation/provenance';
 import { type KeyboardFacts, type TappedEvent, untold } from '@/core/questions/keyboard/facts';
+import { provenanceText } from '@/core/words/provenance-words';
 import { pictureAddress, usePicture } from '../frame/use-picture';
 import styles from './keyboards.module.css';
 

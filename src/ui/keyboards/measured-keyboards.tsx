@@ -21,6 +21,7 @@ import type { Provenance } from '@/core/observation/provenance';
 import { type KeyboardObservation, untold } from '@/core/questions/keyboard/facts';
 import { answerTo } from '@/core/run/answers';
 import { type TargetId, targetId } from '@/core/target/target';
+import { failureText } from '@/core/words/failure-words';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -72,7 +73,7 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
       page: asked.page ?? null,
     };
     const reason = await hearNews<KeyboardNews>('/api/keyboards', question, abort.signal, async (news) => {
-      if (news.type === 'failed') return news.reason;
+      if (news.type === 'failed') return failureText(news.failure);
       await keepAnswers(...observed(news.field, engine, news.measurement));
       asking(++done);
       return null;

@@ -4,6 +4,7 @@ import type { Field } from '@/core/html/field';
 import { phoneEngines } from '@/core/keyboard/keyboard-question';
 import type { RealAnswer, RealSending } from '@/core/page/real-sending';
 import type { Target } from '@/core/target/target';
+import { failureText } from '@/core/words/failure-words';
 import { sendPage } from '@/store/send-page';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useConfirmedForm } from '../frame/use-confirmed-form';
@@ -39,7 +40,7 @@ export function SendForReal({ button, target, filled }: { button: Field; target:
   const cancel = () => {
     sending.current?.abort();
     setSending(false);
-    setAnswer({ status: 'fault', text: 'Cancelled. Look at your server: it may have been sent by then.' });
+    setAnswer({ status: 'fault', failure: { code: 'sending cancelled' } });
   };
   const confirm = () =>
     modal.confirm({
@@ -62,7 +63,7 @@ export function SendForReal({ button, target, filled }: { button: Field; target:
       ) : (
         <Button onClick={confirm}>Send for real…</Button>
       )}
-      {answer?.status === 'fault' && <Alert type="error" showIcon title={answer.text} />}
+      {answer?.status === 'fault' && <Alert type="error" showIcon title={failureText(answer.failure)} />}
       {answer?.status === 'sent' && <WhatCame sending={answer.sending} label={button.label} />}
     </section>
   );

@@ -7,10 +7,11 @@ import { firstSender, sends } from '@/core/html/sender';
 import { habitsOf } from '@/core/model/deviations/habits';
 import { trustText } from '@/core/model/trust';
 import type { UnsentField } from '@/core/model/unsent-fields';
-import { provenanceText } from '@/core/observation/provenance';
 import type { Sending, SubmissionFacts } from '@/core/questions/submission/facts';
 import type { Target } from '@/core/target/target';
+import { provenanceText } from '@/core/words/provenance-words';
 import { unsentText } from '@/core/words/reason-words';
+import { unsentFieldClause } from '@/core/words/submission-words';
 import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -231,9 +232,9 @@ function NeverSent({ unsent }: { unsent: readonly UnsentField[] }) {
     <>
       <h2>Never sent</h2>
       <ul className={styles.unsent}>
-        {unsent.map(({ field, why }) => (
-          <li key={field}>
-            <b>{labelIn(reading.fields, field)}</b> is never sent: {why}.
+        {unsent.map((one) => (
+          <li key={one.field}>
+            <b>{labelIn(reading.fields, one.field)}</b> is never sent: {unsentFieldClause(one)}.
           </li>
         ))}
       </ul>

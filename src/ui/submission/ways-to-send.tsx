@@ -1,15 +1,16 @@
 import { fieldId } from '@/core/html/field';
-import type { WayToSend } from '@/core/model/ways-to-send';
+import type { WayOfSending, WayOutcome, WayToSend } from '@/core/model/ways-to-send';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import type { OtherWays, Sending } from '@/core/questions/submission/facts';
 import { unsentText } from '@/core/words/reason-words';
+import { wayWords } from '@/core/words/submission-words';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import styles from './submission.module.css';
 
-const names: Readonly<Record<WayToSend['way'], string>> = {
+const names: Readonly<Record<WayOfSending, string>> = {
   button: 'The button, always there',
   'button while valid': 'The button, there only while the form is valid',
   enter: 'Enter in a field',
@@ -47,18 +48,19 @@ export function WaysToSend({ ways, asked }: { ways: readonly WayToSend[]; asked:
           </tr>
         </thead>
         <tbody>
-          {ways.map((way) => {
-            const sending = askedOf(way.way, asked);
+          {ways.map(({ way, outcome }) => {
+            const sending = askedOf(way, asked);
             const said = sending && saidByPage(sending, labelOf);
             return (
-              <tr key={way.way}>
-                <th scope="row">{names[way.way]}</th>
+              <tr key={way}>
+                <th scope="row">{names[way]}</th>
                 <td>
                   <ProvenanceMark mark={sending ? asked.mark : 'modelled'} size={11} />{' '}
-                  {sending ? resultOf(sending, way.result, labelOf) : way.result}
+                  {sending ? resultOf(sending, outcome, labelOf) : wayWords(outcome).result}
                 </td>
                 <td>
-                  <ProvenanceMark mark={said ? asked.mark : 'modelled'} size={11} /> {said ?? way.seen}
+                  <ProvenanceMark mark={said ? asked.mark : 'modelled'} size={11} />{' '}
+                  {said ?? wayWords(outcome).seen}
                 </td>
               </tr>
             );
@@ -73,7 +75,7 @@ export function WaysToSend({ ways, asked }: { ways: readonly WayToSend[]; asked:
   }
 }
 
-function askedOf(way: WayToSend['way'], { button, others }: AskedWays): Sending | null {
+function askedOf(way: WayOfSending, { button, others }: AskedWays): Sending | null {
   switch (way) {
     case 'button':
       return button;
@@ -96,10 +98,10 @@ function saidByPage(sending: Sending, labelOf: (id: string) => string): string |
 }
 
 /** In the model's words where they say what happened too, for they say more. */
-function resultOf(sending: Sending, modelled: string, labelOf: (id: string) => string): string {
+function resultOf(sending: Sending, modelled: WayOutcome, labelOf: (id: string) => string): string {
   switch (sending.status) {
     case 'sent':
-      return modelled.startsWith('sent') ? modelled : 'sent';
+      return modelled.does === 'sends' ? wayWords(modelled).result : 'sent';
     case 'blocked':
       return `stopped${sending.heldBy ? ' by the page' : ''}${sending.by === null ? '' : ` at ${labelOf(sending.by)}`}`;
     case 'nothing':

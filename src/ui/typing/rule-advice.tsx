@@ -8,6 +8,7 @@ import type { KnownShape } from '@/core/pattern/known-shapes';
 import type { SourceSpan } from '@/core/pattern/parts';
 import type { RuleReport } from '@/core/rules/rule-report';
 import { patternWarningWords } from '@/core/words/pattern-warning-words';
+import { unworkedClause } from '@/core/words/unworked-words';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
 import { Slowness } from './slowness';
@@ -193,7 +194,7 @@ function LiveNote({ report }: { report: RuleReport }) {
   const { live } = report;
   if (live === null) return <p className="soft">No guard acts while one types.</p>;
   if (live.status === 'unknown')
-    return <p className="soft">Cannot be told exactly, because {live.reason}.</p>;
+    return <p className="soft">Cannot be told exactly, because {unworkedClause(live.why)}.</p>;
   const { blocked, idle } = live.answer;
   if (!blocked && idle === null) return <p>The guards let just the beginnings of valid values stand.</p>;
   return (

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import type { Sample } from '@/core/guard/sample';
 import type { Relation } from '@/core/pattern/compare-rules';
 import type { RuleReport } from '@/core/rules/rule-report';
+import { unworkedClause } from '@/core/words/unworked-words';
 import styles from './rule.module.css';
 import { TextChips } from './text-chips';
 
@@ -45,7 +46,7 @@ export function RuleChange({
             : changed?.status === 'known'
               ? `${report?.rule.status === 'fault' ? 'It does not compile and is ignored. ' : ''}${relations[changed.answer.relation]}`
               : changed
-                ? `What it lets in and shuts out cannot be told exactly, because ${changed.reason}.`
+                ? `What it lets in and shuts out cannot be told exactly, because ${unworkedClause(changed.why)}.`
                 : ''}
         </span>
         {isChanged && (

@@ -12,6 +12,7 @@ import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
 import { pathFinder } from '@/core/pattern/path-through';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { RuleReport } from '@/core/rules/rule-report';
+import { unworkedClause } from '@/core/words/unworked-words';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
@@ -268,8 +269,8 @@ function Rule({
           {report?.rule.status === 'unknown' && (
             <span className={styles.fault}>
               {' '}
-              What it accepts cannot be told exactly, because {report.rule.reason}. Samples are tried one by
-              one.
+              What it accepts cannot be told exactly, because {unworkedClause(report.rule.why)}. Samples are
+              tried one by one.
             </span>
           )}
         </p>

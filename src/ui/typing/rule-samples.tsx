@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import type { Sample } from '@/core/guard/sample';
 import type { Verdict } from '@/core/guard/verdict';
 import type { RuleReport, SampleStanding, SoughtStanding } from '@/core/rules/rule-report';
+import { unworkedClause } from '@/core/words/unworked-words';
 import type { Replayer } from '@/workers/replayer';
 import { useReplay } from '../frame/use-replay';
 import { visible } from '../frame/visible-text';
@@ -172,7 +173,9 @@ function StandingMark({ text, standing }: { text: string; standing: SoughtStandi
 
 function standingWords({ standing, searched, together }: SampleStanding): string {
   return [
-    standing.verdict === 'not worked out' ? `not worked out: ${standing.reason}` : standing.verdict,
+    standing.verdict === 'not worked out'
+      ? `not worked out: ${unworkedClause(standing.why)}`
+      : standing.verdict,
     searched ? ', as far as was tried' : '',
     together ? `; with all rules of the field ${together.verdict}` : '',
   ].join('');

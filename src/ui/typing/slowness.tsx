@@ -3,9 +3,10 @@
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Growth } from '@/core/pattern/blow-up';
-import type { SlowNews } from '@/core/pattern/slow-question';
 import { type SlowText, slowText } from '@/core/pattern/slow-text';
 import type { Pattern } from '@/core/regexp/pattern';
+import type { SlowNews } from '@/core/rules/slow-question';
+import { failureText } from '@/core/words/failure-words';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
@@ -87,7 +88,7 @@ function EngineTimes({ news }: { news: SlowNews }) {
   if (news.type === 'failed')
     return (
       <p>
-        <strong>{news.engine}</strong>: {news.reason}
+        <strong>{news.engine}</strong>: {failureText(news.failure)}
       </p>
     );
   const { engine, version, growth } = news;

@@ -12,7 +12,7 @@ export async function GET(): Promise<Response> {
       const described = { name, title, protocol };
       return finding.status === 'found'
         ? { ...described, status: 'found', version: finding.version }
-        : { ...described, status: 'missing', remedy: finding.remedy };
+        : { ...described, status: 'missing', failure: finding.failure };
     }),
   );
   return Response.json({ engines: found, fault }, { headers: { 'cache-control': 'no-store' } });

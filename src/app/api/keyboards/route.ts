@@ -1,6 +1,7 @@
 import { readForm } from '@/core/html/read-form';
 import { isTappable, type KeyboardNews } from '@/core/keyboard/keyboard-question';
 import { readKeyboardQuestion } from '@/core/keyboard/keyboard-question-schema';
+import { pageFaultText } from '@/core/words/page-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault } from '@/engines/own-page';
@@ -19,7 +20,7 @@ export async function POST(request: Request): Promise<Response> {
   if (field !== null && !readForm(markup).fields.some(({ id }) => id === field))
     return Response.json({ error: 'The form has no such field.' }, { status: 400 });
   const fault = page && (await ownPageFault(page));
-  if (fault) return Response.json({ error: fault }, { status: 400 });
+  if (fault) return Response.json({ error: pageFaultText(fault) }, { status: 400 });
   const stream = jsonLines<KeyboardNews>(
     request.signal,
     (emit, signal) =>
@@ -36,9 +37,10 @@ export async function POST(request: Request): Promise<Response> {
         } catch (error) {
           if (!(error instanceof EngineLost) && !until.aborted)
             log.error({ error: String(error) }, 'keyboard broke');
-          const reason =
-            error instanceof EngineLost ? error.message : 'The keyboard was not asked to the end. Ask again.';
-          emit({ type: 'failed', reason });
+          emit({
+            type: 'failed',
+            failure: error instanceof EngineLost ? error.failure : { code: 'keyboard cut short' },
+          });
         }
       }),
     (error) => log.error({ error: String(error) }, 'keyboard broke'),

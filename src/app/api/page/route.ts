@@ -42,13 +42,13 @@ export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readPage);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.page);
-  if (fault) return answerOf({ status: 'fault', text: fault });
+  if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });
   let answer: Response | null = null;
   const work = register(sweeps, request.signal, async (signal) => {
     try {
       answer = answerOf({ status: 'read', ...(await readOwnPage(reading.page, signal)) });
     } catch (error) {
-      if (error instanceof EngineLost) answer = answerOf({ status: 'fault', text: error.message });
+      if (error instanceof EngineLost) answer = answerOf({ status: 'fault', failure: error.failure });
       else {
         log.error({ error: String(error) }, 'a page could not be read');
         answer = Response.json({ error: 'Ukko stumbled over the page. Try it again.' }, { status: 500 });

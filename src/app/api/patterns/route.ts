@@ -1,4 +1,4 @@
-import { readSlowQuestion, type SlowNews } from '@/core/pattern/slow-question';
+import { readSlowQuestion, type SlowNews } from '@/core/rules/slow-question';
 import { engines } from '@/engines/engines';
 import { measureSlowness } from '@/engines/measure-slowness';
 import { jsonLines } from '@/server/json-lines';

@@ -18,16 +18,13 @@ export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readRealQuestion);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.question.page);
-  if (fault) return answerOf({ status: 'fault', text: fault });
-  let answer: RealAnswer = {
-    status: 'fault',
-    text: 'Ukko stopped before it saw what came of it. Look at your server before you send again.',
-  };
+  if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });
+  let answer: RealAnswer = { status: 'fault', failure: { code: 'sending cut short' } };
   const work = register(sweeps, request.signal, async (signal) => {
     try {
       answer = { status: 'sent', sending: await sendOwnPage(reading.question, signal) };
     } catch (error) {
-      if (error instanceof EngineLost) answer = { status: 'fault', text: error.message };
+      if (error instanceof EngineLost) answer = { status: 'fault', failure: error.failure };
       else log.error({ error: String(error) }, 'sending for real broke');
     }
   });

@@ -1,8 +1,9 @@
 import { mixed, object, string } from 'yup';
+import type { Failure } from '../observation/failure';
+import type { Growth } from '../pattern/blow-up';
+import type { SlowText } from '../pattern/slow-text';
 import { type QuestionReading, readQuestion } from '../read-question';
 import type { Pattern } from '../regexp/pattern';
-import type { Growth } from './blow-up';
-import type { SlowText } from './slow-text';
 
 /** How long do real engines take over a text that is made to be slow? */
 export interface SlowQuestion {
@@ -19,7 +20,7 @@ export type SlowNews =
       readonly growth: Growth;
     }
   /** An engine did not answer; why. */
-  | { readonly type: 'failed'; readonly engine: string; readonly reason: string };
+  | { readonly type: 'failed'; readonly engine: string; readonly failure: Failure };
 
 const piece = () => string().strict().defined().max(2000);
 const schema = object({

@@ -1,0 +1,25 @@
+/** Why something about a pattern or a rule cannot be told exactly, or at all. Its clause is made in `words/`. */
+export const unworkedCodes = [
+  'does not compile',
+  'too many steps',
+  'too many steps over this text',
+  'too many states',
+  'too many states together',
+  'too many ways at once',
+  'too large',
+  'too large for the matcher',
+  'syntax too new',
+  'name too new',
+  'nested too deeply',
+  'refers back',
+  'looks ahead while looking back',
+  'syntax not followed',
+  'numbers are read by the browser',
+  'counts graphemes',
+  'ignores case',
+  'counts letters of every script',
+  'changes case',
+  'dates exist or not',
+  'check digit',
+] as const;
+export type UnworkedCode = (typeof unworkedCodes)[number];
