@@ -47,7 +47,7 @@ const core: Layers = {
     'html regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
   drift: 'html target document questions run compare finding',
   words:
-    'html regexp script guard pattern document fault observation questions/* questions keyboard compare finding drift',
+    'html regexp standard script guard pattern target document fault observation questions/* questions model keyboard compare finding drift',
   device: 'script target document observation questions/* questions',
   report: 'html guard target observation run keyboard finding drift words',
   sweep: 'html script guard target document observation questions run model',
