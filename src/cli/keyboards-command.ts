@@ -1,12 +1,14 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { isTappable, type PhoneEngine } from '@/core/keyboard/keyboard-question';
+import type { Field } from '@/core/html/field';
+import { readForm } from '@/core/html/read-form';
+import { isTappable, type KeyboardAnswer, type PhoneEngine } from '@/core/keyboard/keyboard-question';
 import { askedText } from '@/core/observation/content-purpose';
 import { pictureBytes } from '@/core/observation/picture';
-import { untold } from '@/core/questions/keyboard/facts';
+import { type KeyboardFacts, untold } from '@/core/questions/keyboard/facts';
 import { firstLine } from '@/engines/api/deadline';
 import { EngineLost } from '@/engines/api/engine';
-import { type KeyboardAnswer, type KeyboardSweep, measureKeyboards } from '@/engines/measure-keyboards';
+import { measureKeyboards } from '@/engines/measure-keyboards';
 import { readFormFile } from './read-form-file';
 import { refuse } from './refuse';
 import { say, tell } from './say';
@@ -26,16 +28,17 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
   const unwritable = await unwritablePath([options.json]);
   if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const signal = stopSignal();
-  const told: { sweep: KeyboardSweep | null } = { sweep: null };
+  const told: KeyboardAnswer[] = [];
+  const { fields } = readForm(form.markup);
   try {
     if (options.pictures) await mkdir(options.pictures, { recursive: true });
     await measureKeyboards(
       options.engine,
       { markup: form.markup, page: null },
       isTappable,
-      (answer, by) => {
-        say(lineOf(answer));
-        told.sweep = { ...by, answers: [...(told.sweep?.answers ?? []), answer] };
+      (answer) => {
+        say(lineOf(answer, fields));
+        told.push(answer);
       },
       signal,
     );
@@ -46,11 +49,21 @@ export async function keyboardsCommand(file: string, options: KeyboardsOptions):
     process.exitCode = 1;
   }
   // What came before it was stopped, or before the engine was lost, is an answer.
-  if (told.sweep) await write(told.sweep, options);
+  if (told.length > 0) await write(told, fields, options);
 }
 
-function lineOf({ field, measured }: KeyboardAnswer): string {
-  const { asked, layout, height, fieldInSight } = measured;
+function factsOf({ observation: { outcome } }: KeyboardAnswer): KeyboardFacts | null {
+  return outcome.status === 'answered' ? outcome.facts : null;
+}
+
+function fieldOf({ observation }: KeyboardAnswer, fields: readonly Field[]): Field | undefined {
+  return fields.find(({ id }) => id === observation.field);
+}
+
+function lineOf(answer: KeyboardAnswer, fields: readonly Field[]): string {
+  const [facts, field] = [factsOf(answer), fieldOf(answer, fields)];
+  if (!facts || !field) return answer.observation.field;
+  const { asked, layout, height, fieldInSight } = facts;
   return [
     field.label,
     field.kind,
@@ -62,19 +75,23 @@ function lineOf({ field, measured }: KeyboardAnswer): string {
 }
 
 async function write(
-  { answers, ...sweep }: KeyboardSweep,
+  answers: readonly KeyboardAnswer[],
+  fields: readonly Field[],
   { json, pictures }: KeyboardsOptions,
 ): Promise<void> {
   if (pictures)
-    for (const { field, picture } of answers)
-      await writeWhole(join(pictures, `${field.id.replace(/[^\w-]/g, '_')}.png`), pictureBytes(picture));
+    for (const { observation, picture } of answers)
+      await writeWhole(
+        join(pictures, `${observation.field.replace(/[^\w-]/g, '_')}.png`),
+        pictureBytes(picture),
+      );
   if (json) {
-    const told = answers.map(({ field: { id, label, kind }, measured }) => ({
-      field: id,
-      label,
-      kind,
-      ...measured,
-    }));
-    await writeWhole(json, `${JSON.stringify({ ...sweep, answers: told }, null, 2)}\n`);
+    const [by] = answers.map(({ observation }) => observation.provenance);
+    const { engine, version } = by?.mark === 'measured' ? by : { engine: '', version: '' };
+    const told = answers.map((answer) => {
+      const { id, label, kind } = fieldOf(answer, fields) ?? {};
+      return { field: id, label, kind, ...factsOf(answer) };
+    });
+    await writeWhole(json, `${JSON.stringify({ engine, version, answers: told }, null, 2)}\n`);
   }
 }

@@ -3,9 +3,10 @@ import type { OwnPage } from '@/core/document/own-page';
 import { controlSelector, type Field, isTypedText } from '@/core/html/field';
 import { pageUnderTest } from '@/core/html/page-under-test';
 import { readForm } from '@/core/html/read-form';
-import type { KeyboardQuestion, PhoneEngine } from '@/core/keyboard/keyboard-question';
+import type { KeyboardAnswer, KeyboardQuestion, PhoneEngine } from '@/core/keyboard/keyboard-question';
 import type { Picture } from '@/core/observation/picture';
 import type { KeyboardFacts } from '@/core/questions/keyboard/facts';
+import { type TargetId, targetId } from '@/core/target/target';
 import { probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
 import { EngineLost } from './api/engine';
@@ -22,38 +23,26 @@ import { findMark } from './picture/display-change';
 import { PictureShelf } from './picture/picture-shelf';
 import { cut, decoded, type Raster } from './picture/raster';
 
-/** What was measured of one field, or why nothing was. */
-export interface KeyboardAnswer {
-  readonly field: Field;
-  readonly measured: KeyboardFacts;
-  readonly picture: Picture;
-}
-
-export interface KeyboardSweep {
-  readonly engine: string;
-  readonly version: string;
-  readonly answers: readonly KeyboardAnswer[];
-}
-
 /** How long a keyboard may take to come up or to go, ms. */
 const patience = 2000;
 /** How long the page's height has to stay the same, ms. */
 const rest = 180;
 
 /**
- * Taps every field of a form on a phone-sized display and says which keyboard came up. Everything that it started is gone
+ * The observer of on-screen keyboards: taps every field of a form on a phone-sized display and says which keyboard came up. Everything that it started is gone
  * when it returns or throws. Throws `EngineLost` when the engine or the keyboard cannot be had.
  *
  * @param wanted the fields that are asked about
+ * @param onAnswer is told each answer as it comes
  * @param signal ends it; what was answered until then has been told
  */
 export async function measureKeyboards(
   name: PhoneEngine,
   { markup, page }: Pick<KeyboardQuestion, 'markup' | 'page'>,
   wanted: (field: Field) => boolean,
-  onAnswer: (answer: KeyboardAnswer, by: { engine: string; version: string }) => void = () => undefined,
+  onAnswer: (answer: KeyboardAnswer) => void = () => undefined,
   signal?: AbortSignal,
-): Promise<KeyboardSweep> {
+): Promise<KeyboardAnswer[]> {
   const engine = engines[name];
   const [found, phone] = await Promise.all([engine.find(), findPhonePrograms()]);
   if (found.status === 'missing') throw new EngineLost(found.failure, { isSettled: true });
@@ -65,28 +54,57 @@ export async function measureKeyboards(
     const address = page ? page.address : server.add(pageUnderTest(markup));
     const screen = await onceMore(() => startPhoneScreen(phone.programs), signal);
     const start = () => phoneBrowsers[name](found.path, screen.env, gate);
-    return await measuredOn(screen, start, { address, markup, page }, wanted, onAnswer, {
-      engine: engine.title,
-      version: found.version ?? 'unknown',
-      signal,
-    });
+    const asked = { address, markup, page, target: targetId(name), engine: engine.title };
+    return await measuredOn(screen, start, asked, wanted, onAnswer, signal);
   } finally {
     await server.close();
     await gate?.close();
   }
 }
 
+interface Asked extends Pick<KeyboardQuestion, 'markup' | 'page'> {
+  readonly address: string;
+  readonly target: TargetId;
+  /** The engine's title. */
+  readonly engine: string;
+}
+
+/** What came of tapping one field. */
+interface Tapped {
+  readonly facts: KeyboardFacts;
+  readonly picture: Picture;
+}
+
+function answerOf(
+  { target, engine }: Asked,
+  field: Field,
+  version: string,
+  { facts, picture }: Tapped,
+): KeyboardAnswer {
+  const protocol = 'a finger, on a phone-sized display with a real on-screen keyboard';
+  return {
+    observation: {
+      field: field.id,
+      target,
+      provenance: { mark: 'measured', engine, version, protocol, unable: [] },
+      at: new Date().toISOString(),
+      question: 'keyboard',
+      outcome: { status: 'answered', facts },
+    },
+    picture,
+  };
+}
+
 /** Taps the fields on a display, which is gone in the end. */
 async function measuredOn(
   screen: PhoneScreen,
   start: () => Promise<PhoneBrowser>,
-  { address, markup, page }: Pick<KeyboardQuestion, 'markup' | 'page'> & { readonly address: string },
+  asked: Asked,
   wanted: (field: Field) => boolean,
-  onAnswer: (answer: KeyboardAnswer, by: { engine: string; version: string }) => void,
-  asked: { readonly engine: string; readonly version: string; readonly signal: AbortSignal | undefined },
-): Promise<KeyboardSweep> {
-  const { engine, signal } = asked;
-  let { version } = asked;
+  onAnswer: (answer: KeyboardAnswer) => void,
+  signal: AbortSignal | undefined,
+): Promise<KeyboardAnswer[]> {
+  const { address, markup, page } = asked;
   let shown: Shown | null = null;
   let hidden: Promise<void> = Promise.resolve();
   const hide = () => {
@@ -105,11 +123,10 @@ async function measuredOn(
     const ofField = async (field: Field) => {
       signal?.throwIfAborted();
       shown ??= await show();
-      version = shown.browser.version;
       try {
         // A browser that came up after nobody waited any more.
         signal?.throwIfAborted();
-        return await ask(field, screen, shown, shelf);
+        return answerOf(asked, field, shown.browser.version, await ask(field, screen, shown, shelf));
       } catch (error) {
         // Whatever it was, what is asked next is asked of another browser.
         await hide();
@@ -119,9 +136,9 @@ async function measuredOn(
     for (const field of fields.filter(wanted)) {
       const answer = await onceMore(() => ofField(field), signal);
       answers.push(answer);
-      onAnswer(answer, { engine, version });
+      onAnswer(answer);
     }
-    return { engine, version, answers };
+    return answers;
   } finally {
     signal?.removeEventListener('abort', stop);
     await hide();
@@ -220,7 +237,7 @@ async function ask(
   screen: PhoneScreen,
   { browser, corner, full, control }: Shown,
   shelf: PictureShelf,
-): Promise<KeyboardAnswer> {
+): Promise<Tapped> {
   // A keyboard goes a moment after the focus does.
   await browser.evaluate(blur);
   await heightIs(browser, (now) => now === full);
@@ -236,8 +253,7 @@ async function ask(
   const picture = await shelf.take(cut(await photographed(screen), { x: 0, y: 0, ...phoneSize }));
   const tapped = isUp ? await tapKeys(control(field), screen, browser, corner.y + height.with) : null;
   return {
-    field,
-    measured: {
+    facts: {
       program: screen.program.name,
       asked,
       layout: isUp ? layout : null,

@@ -154,13 +154,15 @@ describe.skipIf(!here)('a page of one’s own', () => {
     'is shown on a phone-sized display with its own scripts at work',
     async () => {
       const { markup, page = null } = await entryForm();
-      const { answers } = await measureKeyboards('firefox', { markup, page }, ({ id }) =>
+      const answers = await measureKeyboards('firefox', { markup, page }, ({ id }) =>
         ['serial', 'station', 'gulls'].includes(id),
       );
-      const told = answers.map(({ field, measured: { layout, tapped } }) => [
-        field.id,
-        layout,
-        tapped?.filter(({ type }) => type === 'input').map(({ by, value }) => [by, value]),
+      const told = answers.map(({ observation: { field, outcome } }) => [
+        field,
+        ...(outcome.status === 'answered' ? [outcome.facts.layout] : []),
+        (outcome.status === 'answered' ? outcome.facts.tapped : null)
+          ?.filter(({ type }) => type === 'input')
+          .map(({ by, value }) => [by, value]),
       ]);
       expect(told).toEqual([
         // In a shadow root; both are rewritten in capitals by the page.
@@ -250,10 +252,10 @@ describe.skipIf(!here)('a page of one’s own', () => {
       const markup = '<form><p><input name=shy><p><input name=covered></form>';
       try {
         const page = { address, form: 0, steps: '' };
-        const { answers } = await measureKeyboards('webkit', { markup, page }, () => true);
-        expect(answers.map(({ field, measured: { layout } }) => [field.name, layout])).toEqual([
-          ['shy', null],
-          ['covered', 'us'],
+        const answers = await measureKeyboards('webkit', { markup, page }, () => true);
+        expect(answers).toMatchObject([
+          { observation: { field: 'shy', outcome: { facts: { layout: null } } } },
+          { observation: { field: 'covered', outcome: { facts: { layout: 'us' } } } },
         ]);
       } finally {
         await stop();

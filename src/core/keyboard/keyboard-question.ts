@@ -2,7 +2,7 @@ import type { OwnPage } from '../document/own-page';
 import { type Field, type FieldId, takesKeys } from '../html/field';
 import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
-import type { KeyboardFacts } from '../questions/keyboard/facts';
+import type { KeyboardObservation } from '../questions/keyboard/facts';
 
 /** Engines that can be shown on a phone-sized display. */
 export const phoneEngines = ['chromium', 'firefox', 'webkit'] as const;
@@ -18,17 +18,15 @@ export interface KeyboardQuestion {
   readonly page: OwnPage | null;
 }
 
-/** What was measured, with which version. */
-export interface KeyboardMeasurement {
-  readonly engine: string;
-  readonly version: string;
-  readonly measured: KeyboardFacts;
+/** One answer, with the picture that it names. */
+export interface KeyboardAnswer {
+  readonly observation: KeyboardObservation;
   readonly picture: Picture;
 }
 
 /** What is said while keyboards are asked, one JSON object a line. */
 export type KeyboardNews =
-  | { readonly type: 'answer'; readonly field: FieldId; readonly measurement: KeyboardMeasurement }
+  | ({ readonly type: 'answer' } & KeyboardAnswer)
   | { readonly type: 'failed'; readonly failure: Failure };
 
 /** Whether a finger can tap a field and type into it: buttons send the form away, a choice of files or colours covers the display. */

@@ -63,7 +63,11 @@ const provenance = lazy((value: unknown) => {
         version: text(200),
         protocol: text(200),
         // Yup's types know of no list of what is only known when it is read.
-        unable: array().of(unable as never).strict().max(100).defined(),
+        unable: array()
+          .of(unable as never)
+          .strict()
+          .max(100)
+          .defined(),
       });
     case 'captured':
       return shape({ mark: one(['captured']), browser: text(500), events: one(['trusted', 'script-made']) });

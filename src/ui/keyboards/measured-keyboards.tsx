@@ -4,11 +4,10 @@ import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Guard } from '@/core/guard/guard';
 import { guardName } from '@/core/guard/rule';
-import type { Field, FieldId } from '@/core/html/field';
+import type { Field } from '@/core/html/field';
 import { ownEntry } from '@/core/html/own-entry';
 import {
   isTappable,
-  type KeyboardMeasurement,
   type KeyboardNews,
   type KeyboardQuestion,
   type PhoneEngine,
@@ -16,9 +15,7 @@ import {
 } from '@/core/keyboard/keyboard-question';
 import type { Trap } from '@/core/keyboard/trap';
 import { type UnheardKey, unheardKey } from '@/core/keyboard/unheard-key';
-import type { Picture } from '@/core/observation/picture';
-import type { Provenance } from '@/core/observation/provenance';
-import { type KeyboardObservation, untold } from '@/core/questions/keyboard/facts';
+import { untold } from '@/core/questions/keyboard/facts';
 import { answerTo } from '@/core/run/answers';
 import { type TargetId, targetId } from '@/core/target/target';
 import { failureText } from '@/core/words/failure-words';
@@ -74,7 +71,7 @@ export function MeasuredKeyboards({ field, guards }: { field: Field; guards: rea
     };
     const reason = await hearNews<KeyboardNews>('/api/keyboards', question, abort.signal, async (news) => {
       if (news.type === 'failed') return failureText(news.failure);
-      await keepAnswers(...observed(news.field, engine, news.measurement));
+      await keepAnswers([news.observation], [news.picture]);
       asking(++done);
       return null;
     });
@@ -171,22 +168,4 @@ function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noTraps;
-}
-
-/** What was measured, as an answer to keep. */
-function observed(
-  field: FieldId,
-  engine: PhoneEngine,
-  measurement: KeyboardMeasurement,
-): [readonly [KeyboardObservation], readonly [Picture]] {
-  const provenance: Provenance = {
-    mark: 'measured',
-    engine: measurement.engine,
-    version: measurement.version,
-    protocol: 'a finger, on a phone-sized display with a real on-screen keyboard',
-    unable: [],
-  };
-  const outcome = { status: 'answered', facts: measurement.measured } as const;
-  const asked = { field, target: targetId(engine), provenance, at: new Date().toISOString() };
-  return [[{ ...asked, question: 'keyboard', outcome }], [measurement.picture]];
 }

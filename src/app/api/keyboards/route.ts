@@ -30,8 +30,7 @@ export async function POST(request: Request): Promise<Response> {
             engine,
             { markup, page },
             (one) => (field === null ? isTappable(one) : one.id === field),
-            ({ field: { id }, measured, picture }, by) =>
-              emit({ type: 'answer', field: id, measurement: { ...by, measured, picture } }),
+            (answer) => emit({ type: 'answer', ...answer }),
             until,
           );
         } catch (error) {
