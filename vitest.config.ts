@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { LongestFirst } from './scripts/longest-first';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
@@ -10,5 +11,8 @@ export default defineConfig({
     hookTimeout: 180_000,
     // Engines and their driver take one core, the tests the other.
     maxWorkers: 2,
+    sequence: { sequencer: LongestFirst },
+    // Where so much is broken, the rest is not waited for.
+    bail: process.env.CI ? 20 : 0,
   },
 });

@@ -2,10 +2,12 @@
  * npm test: installs what is missing, then lint, types, unit, build, end-to-end. Every step runs, whatever became of
  * the ones before; the last line counts them all: N passed, N failed, N skipped.
  */
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, ensurePackages, ensureSystemPackages, run } from './prepare.mjs';
+import { root } from './start-app.mjs';
 import { packageWorks } from './try-package.mjs';
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
@@ -21,16 +23,51 @@ function check(name, work) {
   return ok;
 }
 
-/** A step that counts its own tests into a file. */
-function suite(name, program, parameters) {
+/** A step that counts its own tests into a file. One that does not end is ended after so many minutes, so that all that ran is counted. */
+async function suite(name, program, parameters, minutes) {
   console.log(`\n— ${name}`);
   const file = join(directory, `${name}.json`);
-  const ok = run(program, parameters, { UKKO_COUNTS: file, NO_COLOR: '1', FORCE_COLOR: '0' });
+  const env = { ...process.env, UKKO_COUNTS: file, NO_COLOR: '1', FORCE_COLOR: '0' };
+  const ok = await endsWithin(
+    spawn(program, parameters, { cwd: root, env, stdio: 'inherit', detached: true }),
+    minutes,
+  );
+  if (ok === null) console.log(`${name}: did not end within ${minutes} minutes`);
   const { passed, failed, skipped } = read(file);
   counts.passed += passed;
   counts.skipped += skipped;
   // A runner that ends badly without a failed test has failed all the same.
   counts.failed += ok ? failed : Math.max(failed, 1);
+}
+
+/** Whether a program ended well; null when it had to be ended, with its family. */
+function endsWithin(program, minutes) {
+  const end = () => {
+    try {
+      process.kill(-program.pid, 'SIGKILL');
+    } catch {
+      // Nobody is in it any more.
+    }
+  };
+  // It has a group of its own, which no key of a terminal reaches.
+  const interrupted = () => {
+    end();
+    process.exit(130);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, interrupted);
+  return new Promise((resolve) => {
+    const late = setTimeout(() => {
+      resolve(null);
+      end();
+    }, minutes * 60_000);
+    const ended = (ok) => {
+      clearTimeout(late);
+      for (const signal of ['SIGINT', 'SIGTERM']) process.removeListener(signal, interrupted);
+      resolve(ok);
+    };
+    program.once('error', () => ended(false));
+    program.once('exit', (code) => ended(code === 0));
+  });
 }
 
 function read(file) {
@@ -46,9 +83,14 @@ try {
   ensurePackages();
   check('lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.']));
   check('types', () => run(bin('next'), ['typegen']) && run(bin('tsc'), ['--noEmit']));
-  suite('unit', bin('vitest'), ['run', '--reporter=default', '--reporter=./scripts/count-unit.mjs']);
+  await suite(
+    'unit',
+    bin('vitest'),
+    ['run', '--reporter=default', '--reporter=./scripts/count-unit.mjs'],
+    45,
+  );
   if (check('build', build)) {
-    suite('end-to-end', bin('playwright'), ['test']);
+    await suite('end-to-end', bin('playwright'), ['test'], 30);
     console.log('\n— package, installed');
     const works = await packageWorks();
     counts[works ? 'passed' : 'failed'] += 1;
