@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'tests/**/*.test.ts'],
     // For what hangs. How long anything may take is a matter of the machine: beside other work a browser starts ten times as slowly.
-    testTimeout: 180_000,
+    testTimeout: 240_000,
     hookTimeout: 180_000,
     // Engines and their driver take one core, the tests the other.
     maxWorkers: 2,

@@ -1,7 +1,7 @@
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, vi } from 'vitest';
+import { afterAll } from 'vitest';
 import type { Picture } from '@/core/observation/picture';
 import type { Asking } from '@/core/questions/asking';
 import type { Observation } from '@/core/questions/observation';
@@ -9,9 +9,6 @@ import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { sweepEngines } from '@/engines/sweep-engines';
-
-// Whole sweeps, in real browsers, on whatever machine this is.
-vi.setConfig({ testTimeout: 120_000, hookTimeout: 60_000 });
 
 /** The engines of this machine, as the line-up has them. */
 export const ownTargets = targets.filter(

@@ -150,46 +150,42 @@ describe.skipIf(!here)('a page of oneâ€™s own', () => {
     }
   });
 
-  it.skipIf(!phone)(
-    'is shown on a phone-sized display with its own scripts at work',
-    async () => {
-      const { markup, page = null } = await entryForm();
-      const answers = await measureKeyboards('firefox', { markup, page }, ({ id }) =>
-        ['serial', 'station', 'gulls'].includes(id),
-      );
-      const told = answers.map(({ observation: { field, outcome } }) => [
-        field,
-        ...(outcome.status === 'answered' ? [outcome.facts.layout] : []),
-        (outcome.status === 'answered' ? outcome.facts.tapped : null)
-          ?.filter(({ type }) => type === 'input')
-          .map(({ by, value }) => [by, value]),
-      ]);
-      expect(told).toEqual([
-        // In a shadow root; both are rewritten in capitals by the page.
+  it.skipIf(!phone)('is shown on a phone-sized display with its own scripts at work', async () => {
+    const { markup, page = null } = await entryForm();
+    const answers = await measureKeyboards('firefox', { markup, page }, ({ id }) =>
+      ['serial', 'station', 'gulls'].includes(id),
+    );
+    const told = answers.map(({ observation: { field, outcome } }) => [
+      field,
+      ...(outcome.status === 'answered' ? [outcome.facts.layout] : []),
+      (outcome.status === 'answered' ? outcome.facts.tapped : null)
+        ?.filter(({ type }) => type === 'input')
+        .map(({ by, value }) => [by, value]),
+    ]);
+    expect(told).toEqual([
+      // In a shadow root; both are rewritten in capitals by the page.
+      [
+        'serial',
+        'us',
         [
-          'serial',
-          'us',
-          [
-            ['q', 'Q'],
-            ['1', 'Q1'],
-            ['Backspace', 'Q'],
-          ],
+          ['q', 'Q'],
+          ['1', 'Q1'],
+          ['Backspace', 'Q'],
         ],
+      ],
+      [
+        'station',
+        'us',
         [
-          'station',
-          'us',
-          [
-            ['q', 'Q'],
-            ['1', 'Q1'],
-            ['Backspace', 'Q'],
-          ],
+          ['q', 'Q'],
+          ['1', 'Q1'],
+          ['Backspace', 'Q'],
         ],
-        // The page's filter on keys swallows the minus, and Backspace with it.
-        ['gulls', 'number/us', [['1', '1']]],
-      ]);
-    },
-    120_000,
-  );
+      ],
+      // The page's filter on keys swallows the minus, and Backspace with it.
+      ['gulls', 'number/us', [['1', '1']]],
+    ]);
+  });
 
   it('keeps its form back by itself, and where it leads and what it says is told', async () => {
     const { address, stop } = await startPage(
@@ -261,7 +257,6 @@ describe.skipIf(!here)('a page of oneâ€™s own', () => {
         await stop();
       }
     },
-    120_000,
   );
 
   it('is left for another when its form is sent for real', async () => {
@@ -350,38 +345,33 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
       expect(picture?.width).toBeGreaterThan(700);
       expect(example.log.splice(0)).toEqual(['POST /log']);
     },
-    120_000,
   );
 
-  it.skipIf(!here)(
-    'answers the dialogs of a page with OK, and is not kept from leaving it',
-    async () => {
-      const markup =
-        '<form action="/log" method="post"><label>A <input name="a" pattern="[a-z]+"></label><button name="go">Go</button></form>';
-      const scripts = `alert('read this'); onbeforeunload = (event) => event.preventDefault();
+  it.skipIf(!here)('answers the dialogs of a page with OK, and is not kept from leaving it', async () => {
+    const markup =
+      '<form action="/log" method="post"><label>A <input name="a" pattern="[a-z]+"></label><button name="go">Go</button></form>';
+    const scripts = `alert('read this'); onbeforeunload = (event) => event.preventDefault();
         addEventListener('keydown', () => alert('a key'));
         addEventListener('submit', (event) => { if (!confirm('Sure?')) event.preventDefault(); });`;
-      const own = await startPage(`<!doctype html><title>Asks</title>${markup}<script>${scripts}</script>`);
-      try {
-        const target = findTarget(targetId(name)) as EngineTarget;
-        const page = { address: own.address, form: 0, steps: '' };
-        const form = { id: 'asks' as FormId, name: 'Asks', markup, typing: {}, page };
-        const typed = scriptsForPage(form, readForm(markup).fields);
-        const asking = askingOf(markup, ['look', 'submission', 'typing'], typed, null, page);
-        const { observations } = await ask(target, asking);
-        expect(observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
-        const answers = answersOf(observations);
-        expect(answerTo(answers, 'submission', target.id, fieldId('go'))?.outcome).toMatchObject({
-          facts: { asIs: { status: 'sent' }, filled: { status: 'sent' } },
-        });
-        const steps = answerTo(answers, 'typing', target.id, fieldId('a'))?.outcome;
-        expect(steps?.status === 'answered' && steps.facts.steps.some(({ text }) => text !== '')).toBe(true);
-      } finally {
-        await own.stop();
-      }
-    },
-    120_000,
-  );
+    const own = await startPage(`<!doctype html><title>Asks</title>${markup}<script>${scripts}</script>`);
+    try {
+      const target = findTarget(targetId(name)) as EngineTarget;
+      const page = { address: own.address, form: 0, steps: '' };
+      const form = { id: 'asks' as FormId, name: 'Asks', markup, typing: {}, page };
+      const typed = scriptsForPage(form, readForm(markup).fields);
+      const asking = askingOf(markup, ['look', 'submission', 'typing'], typed, null, page);
+      const { observations } = await ask(target, asking);
+      expect(observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+      const answers = answersOf(observations);
+      expect(answerTo(answers, 'submission', target.id, fieldId('go'))?.outcome).toMatchObject({
+        facts: { asIs: { status: 'sent' }, filled: { status: 'sent' } },
+      });
+      const steps = answerTo(answers, 'typing', target.id, fieldId('a'))?.outcome;
+      expect(steps?.status === 'answered' && steps.facts.steps.some(({ text }) => text !== '')).toBe(true);
+    } finally {
+      await own.stop();
+    }
+  });
 
   it.skipIf(!here)(
     'opens a server whose certificate signed itself, and catches what is sent there',
@@ -403,34 +393,29 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
         await own.stop();
       }
     },
-    120_000,
   );
 
-  it.skipIf(!here)(
-    'says which policy of the page keeps its form from being caught',
-    async () => {
-      const markup =
-        '<form action="/log" method="post"><input name="a" value="1"><button name="go">Go</button></form>';
-      const own = await startPage(
-        `<!doctype html><title>Strict</title>${markup}`,
-        "form-action 'self'; img-src *",
-      );
-      try {
-        const target = findTarget(targetId(name)) as EngineTarget;
-        const page = { address: own.address, form: 0, steps: '' };
-        const { observations } = await ask(target, askingOf(markup, ['submission'], {}, null, page));
-        expect(
-          answerTo(answersOf(observations), 'submission', target.id, fieldId('go'))?.outcome,
-        ).toMatchObject({
-          status: 'answered',
-          facts: {
-            asIs: { status: 'nothing', why: { code: 'policy', allowed: "'self'" } },
-          },
-        });
-      } finally {
-        await own.stop();
-      }
-    },
-    120_000,
-  );
+  it.skipIf(!here)('says which policy of the page keeps its form from being caught', async () => {
+    const markup =
+      '<form action="/log" method="post"><input name="a" value="1"><button name="go">Go</button></form>';
+    const own = await startPage(
+      `<!doctype html><title>Strict</title>${markup}`,
+      "form-action 'self'; img-src *",
+    );
+    try {
+      const target = findTarget(targetId(name)) as EngineTarget;
+      const page = { address: own.address, form: 0, steps: '' };
+      const { observations } = await ask(target, askingOf(markup, ['submission'], {}, null, page));
+      expect(
+        answerTo(answersOf(observations), 'submission', target.id, fieldId('go'))?.outcome,
+      ).toMatchObject({
+        status: 'answered',
+        facts: {
+          asIs: { status: 'nothing', why: { code: 'policy', allowed: "'self'" } },
+        },
+      });
+    } finally {
+      await own.stop();
+    }
+  });
 });

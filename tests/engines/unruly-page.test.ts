@@ -69,7 +69,6 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)(
           await own.stop();
         }
       },
-      120_000,
     );
   },
 );

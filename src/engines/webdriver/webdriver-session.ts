@@ -130,8 +130,8 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
   reload(): Promise<void> {
     return this.orLost(async () => {
       await this.driver.get(this.address);
-      await this.fit();
       await this.driver.executeScript(okWithin);
+      await this.fit();
       await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
       // Steps may have led to another page.
       await this.driver.executeScript(`${okWithin}${this.code}`);
@@ -253,8 +253,15 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     }
   }
 
-  private viewportNow(): Promise<[number, number]> {
-    return this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
+  private async viewportNow(): Promise<readonly [number, number]> {
+    for (let attempt = 0; attempt < 5; attempt++) {
+      const told = await this.driver.executeScript<[number, number] | null>(
+        'return [innerWidth, innerHeight]',
+      );
+      // A dialog that the page opens meanwhile ends a script without a value.
+      if (told) return told;
+    }
+    throw new Error('dialogs of the page keep scripts from running');
   }
 }
 
