@@ -5,7 +5,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   // Their files must be found where npm put them, not inside a bundle.
-  serverExternalPackages: ['puppeteer-core', 'esbuild', 'pngjs', 'pino'],
+  serverExternalPackages: ['puppeteer-core', 'esbuild', 'pngjs', 'pino', '@homebridge/dbus-native'],
   redirects: async () => [
     { source: '/', destination: '/form', permanent: false },
     // Some browsers ask for it before they have read which icon the page names.

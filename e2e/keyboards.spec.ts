@@ -145,7 +145,7 @@ test('a real keyboard is asked on a phone-sized display, and asking can be cance
   await expect(card).toContainText(/960 to \d+ px/);
   // The survey shows it beside what the model says of the phones.
   await page.getByRole('link', { name: 'Survey', exact: true }).click();
-  await page.getByText('keyboard', { exact: true }).click();
+  await page.getByLabel('Lens').getByText('keyboard', { exact: true }).click();
   const station = page.getByRole('row').filter({ hasText: 'Station code' });
   await expect(station.getByRole('gridcell').filter({ hasText: 'page 960 to' })).toContainText('us');
   const level = page.getByRole('row').filter({ hasText: 'Water level, metres' });

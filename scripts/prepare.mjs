@@ -1,7 +1,7 @@
 /** What `npm run demo` and `npm test` need before anything else. Plain Node: nothing is installed yet when this runs. */
 import { spawnSync } from 'node:child_process';
 import { accessSync, constants, existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { delimiter, join } from 'node:path';
+import { delimiter, isAbsolute, join } from 'node:path';
 import { root } from './start-app.mjs';
 
 /** Debian packages by the program that they bring. */
@@ -25,6 +25,7 @@ const systemPackages = {
   squeekboard: ['squeekboard'],
   grim: ['grim'],
   'dbus-daemon': ['dbus'],
+  '/usr/libexec/at-spi2-registryd': ['at-spi2-core'],
   gsettings: ['libglib2.0-bin', 'gsettings-desktop-schemas', 'dconf-gsettings-backend', 'dconf-service'],
 };
 
@@ -84,7 +85,7 @@ export function ensureSystemPackages(forTests = false) {
 function onPath(program) {
   return (process.env.PATH ?? '').split(delimiter).some((directory) => {
     try {
-      accessSync(join(directory, program), constants.X_OK);
+      accessSync(isAbsolute(program) ? program : join(directory, program), constants.X_OK);
       return true;
     } catch {
       return false;

@@ -27,7 +27,7 @@ export async function measureSlowness(
   let session: EngineSession | null = null;
   try {
     const { code } = await probeBundle('probe');
-    session = await engine.launch(found.path, plainVariant, signal);
+    session = await engine.launch(found.path, plainVariant, { signal });
     const page = await session.open(server.add('<!doctype html><title>Ukko</title>'), code, plainVariant);
     const { source, flags = 'v', match } = pattern;
     const anchored = match === 'whole' ? `^(?:${source})$` : source;

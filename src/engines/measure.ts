@@ -45,7 +45,7 @@ export async function measure(
         asked,
         async (work) => {
           const engine = await engineNamed(target.engine);
-          browser.session ??= await sessionFor(engine, target, gate, signal);
+          browser.session ??= await sessionFor(engine, target, asking, gate, signal);
           try {
             await withPage(engine, browser.session, target, asked, work);
           } catch (error) {
@@ -69,13 +69,15 @@ export async function measure(
 async function sessionFor(
   engine: Engine,
   target: EngineTarget,
+  asking: Asking,
   gate: Gate | null,
   signal: AbortSignal,
 ): Promise<EngineSession> {
   const found = await engine.find();
   if (found.status === 'missing') throw new EngineLost(found.failure, { isSettled: true });
   signal.throwIfAborted();
-  const launching = engine.launch(found.path, target.variant, signal, gate);
+  const tellsAccessibility = asking.questions.includes('accessibility');
+  const launching = engine.launch(found.path, target.variant, { signal, gate, tellsAccessibility });
   return unlessAborted(launching, signal).catch((error: unknown) => {
     // What is still starting ends as soon as it has started; nobody waits for it.
     if (signal.aborted) launching.then((session) => session.close()).catch(() => undefined);

@@ -15,7 +15,7 @@ export async function withSession<Result>(
   const gate = await openGate(page);
   try {
     return await used(
-      await onceMore(() => engine.launch(path, plainVariant, signal, gate), signal),
+      await onceMore(() => engine.launch(path, plainVariant, { signal, gate }), signal),
       signal,
       use,
     );

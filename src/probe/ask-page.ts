@@ -11,6 +11,7 @@ import type { AskablePage, Receiver } from './api/askable-page';
 import { eachFieldAlone } from './each-field-alone';
 import { type AfterLoss, Losses, type Place } from './losses';
 import { PageLost } from './page-lost';
+import { askAccessibility } from './questions/accessibility';
 import { askBubble } from './questions/bubble';
 import { askFallback } from './questions/fallback';
 import { askLook } from './questions/look';
@@ -24,6 +25,7 @@ import { askTyping } from './questions/typing';
 const ask: Readonly<Record<PageQuestion, (context: QuestionContext) => Promise<void>>> = {
   look: askLook,
   message: askMessage,
+  accessibility: askAccessibility,
   opening: askOpening,
   bubble: askBubble,
   parts: askParts,

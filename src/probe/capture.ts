@@ -142,6 +142,10 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
     changeBetween: () => null,
     click: null,
     window: async () => noWindow,
+    accessibility: async () => ({
+      status: 'inapplicable',
+      reason: { code: 'page sees no accessibility tree' },
+    }),
     reload: () => api.load(html),
     press: (key) => probe('strike', { kind: 'key', key }),
     keyDown: (key) => probe('strike', { kind: 'key', key }),

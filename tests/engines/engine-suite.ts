@@ -119,6 +119,26 @@ export function engineSuite(target: EngineTarget, left: () => readonly string[] 
       expect(profiles()).toEqual(before);
     });
 
+    it('tells what assistive technology is told', async () => {
+      const asking = askingOf(
+        '<form><label for=boat>Boat</label><input id=boat name=boat required aria-describedby=h><small id=h>As painted</small><p hidden><input name=gone></p><button>Send it</button></form>',
+        ['accessibility'],
+      );
+      const { observations } = await ask(target, asking);
+      const told = observations.map(({ outcome }) =>
+        outcome.status === 'answered' ? outcome.facts : outcome,
+      );
+      const here = isEndpoint
+        ? { description: null, required: null }
+        : { description: 'As painted', required: true };
+      expect(told).toMatchObject([
+        { role: 'textbox', name: 'Boat', ...here },
+        { status: 'inapplicable', reason: { code: 'not exposed' } },
+        { role: 'button', name: 'Send it' },
+      ]);
+      await nothingRuns();
+    });
+
     it('opens what can be opened, shows bubbles, and tells the parts from what they do', async () => {
       const asking = askingOf(openable, ['opening', 'bubble', 'parts']);
       const { observations, pictures } = await ask(target, asking);

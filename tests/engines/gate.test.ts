@@ -85,7 +85,7 @@ describe.skipIf(!here).each(Object.keys(engines))('behind a gate, %s', (name) =>
     const gate = await openGate({ held });
     const found = await engine.find();
     if (found.status === 'missing') throw new Error(failureText(found.failure));
-    const session = await engine.launch(found.path, plainVariant, undefined, gate);
+    const session = await engine.launch(found.path, plainVariant, { gate });
     try {
       const { code } = await probeBundle('probe');
       const address = `http://127.0.0.1:${portOf(own)}${path}`;

@@ -5,7 +5,7 @@ import type { Observation } from '../questions/observation';
 import { type Answers, answerTo } from '../run/answers';
 import type { TargetId } from '../target/target';
 
-export const lenses = ['look', 'message', 'keyboard'] as const;
+export const lenses = ['look', 'message', 'keyboard', 'accessibility'] as const;
 /** What the cells of the survey show. */
 export type Lens = (typeof lenses)[number];
 
@@ -23,7 +23,7 @@ export function seenThrough(
 ): readonly (Observation | undefined)[] {
   if (lens === 'message')
     return [answerTo(answers, 'message', target, field), answerTo(answers, 'bubble', target, field)];
-  if (lens === 'keyboard') return [answerTo(answers, 'keyboard', target, field)];
+  if (lens === 'keyboard' || lens === 'accessibility') return [answerTo(answers, lens, target, field)];
   if (state === 'open') return [answerTo(answers, 'opening', target, field)];
   const look = answerTo(answers, 'look', target, field, state);
   return state === 'closed' ? [look, answerTo(answers, 'parts', target, field)] : [look];
@@ -58,7 +58,7 @@ export function allDifferences(
 ): Difference[] {
   const of = (side: ComparedAnswers): (Observation | undefined)[] => [
     ...lookStates.map((state: LookState) => answerTo(side.answers, 'look', side.target, field, state)),
-    ...(['parts', 'opening', 'message', 'bubble', 'keyboard'] as const).map((question) =>
+    ...(['parts', 'opening', 'message', 'bubble', 'keyboard', 'accessibility'] as const).map((question) =>
       answerTo(side.answers, question, side.target, field),
     ),
   ];

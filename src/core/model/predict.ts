@@ -22,6 +22,7 @@ import { fieldStateOf } from '../standard/field-state';
 import type { TargetId } from '../target/target';
 import { engineDeviations } from './deviations/engine-deviations';
 import { type Habits, habitsOf, isNativeField } from './deviations/habits';
+import { predictAccessibility } from './predict-accessibility';
 import { predictSubmission } from './predict-submission';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
@@ -59,6 +60,14 @@ export function* predictions(
           }));
         case 'message':
           return [{ ...asked, question, outcome: workedOut(() => predictMessage(field, habits)) }];
+        case 'accessibility':
+          return [
+            {
+              ...asked,
+              question,
+              outcome: asking.page ? unknownPage : predictAccessibility(field, asking, habits),
+            },
+          ];
         case 'parts':
           return [{ ...asked, question, outcome: asking.page ? unknownPage : predictParts(field, habits) }];
         case 'fallback':

@@ -62,6 +62,7 @@ const failureFields: FieldsOf<Failure> = {
   },
   'no engine here': { packages: packages() },
   'keyboard missing': { packages: packages() },
+  'accessibility bus missing': { packages: packages() },
   'display missing': { packages: packages() },
   'endpoint silent': engine,
   'endpoint not held': engine,

@@ -59,6 +59,7 @@ export type Failure =
   | { readonly code: 'server refused'; readonly says: string }
   /** A rule takes more than may be spent on it. */
   | { readonly code: 'not worked out'; readonly why: UnworkedCode }
+  | { readonly code: 'accessibility bus missing'; readonly packages: readonly string[] }
   | { readonly code: 'display missing'; readonly packages: readonly string[] }
   | { readonly code: 'page unread' | 'nothing sent' | 'sending cancelled' }
   /** A mistake of Ukko's own. */

@@ -11,6 +11,9 @@ export type Outcome<Facts> =
   /** It has one, but the observer could not get it. */
   | { readonly status: 'failed'; readonly failure: Failure };
 
+/** Why there are no facts. */
+export type Unanswered = Exclude<Outcome<never>, { readonly status: 'answered' }>;
+
 /** One answer about a field, as a target gave it. */
 export interface Answer<Q extends string, Facts> {
   readonly field: FieldId;

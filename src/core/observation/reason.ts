@@ -14,6 +14,7 @@ export const fieldReasons = [
   'no script',
   'no name',
   'native field',
+  'not exposed',
 ] as const;
 
 /** The same of the observer: it cannot be asked this, whatever the target is, so that it tells nothing about the target. */
@@ -25,7 +26,9 @@ export const observerReasons = [
   'model draws nothing',
   'model knows no parts',
   'model knows no page',
+  'model knows no name',
   'remote display',
+  'page sees no accessibility tree',
 ] as const;
 
 export type ReasonCode = (typeof fieldReasons)[number] | (typeof observerReasons)[number];

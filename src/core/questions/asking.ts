@@ -85,6 +85,7 @@ const onceIf =
 const plans: Readonly<Record<PageQuestion, Plan>> = {
   look: ({ kind }) => statesOf(kind),
   message: once,
+  accessibility: once,
   opening: once,
   bubble: once,
   parts: once,

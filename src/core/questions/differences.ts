@@ -2,6 +2,7 @@ import type { Outcome } from '../observation/outcome';
 import type { PictureId } from '../observation/picture';
 import { isOfObserver, type Reason } from '../observation/reason';
 import type { Sides } from '../observation/sides';
+import { type AccessibilityDifference, accessibilityDifferences } from './accessibility/differences';
 import { type BubbleDifference, bubbleDifferences } from './bubble/differences';
 import { type KeyboardDifference, keyboardDifferences } from './keyboard/differences';
 import { type LookDifference, lookDifferences } from './look/differences';
@@ -23,6 +24,7 @@ export type Difference =
   | OpeningDifference
   | BubbleDifference
   | MessageDifference
+  | AccessibilityDifference
   | KeyboardDifference
   /** What stands in the field after the last stroke. */
   | Sides<'typed', string>
@@ -50,6 +52,7 @@ const factDifferences: {
 } = {
   look: lookDifferences,
   message: messageDifferences,
+  accessibility: accessibilityDifferences,
   opening: openingDifferences,
   bubble: bubbleDifferences,
   parts: partsDifferences,

@@ -1,6 +1,7 @@
 import { lazy } from 'yup';
 import { lookStates } from '../document/look-state';
 import { asked, member, one, outcome, shape } from '../observation/schema-parts';
+import { accessibilityFactsSchema } from './accessibility/schema';
 import { bubbleFactsSchema } from './bubble/schema';
 import { fallbackFactsSchema } from './fallback/schema';
 import { keyboardFactsSchema } from './keyboard/schema';
@@ -16,6 +17,7 @@ import { typingFactsSchema } from './typing/schema';
 const factsSchemas: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   look: lookFactsSchema,
   message: messageFactsSchema,
+  accessibility: accessibilityFactsSchema,
   opening: openingFactsSchema,
   bubble: bubbleFactsSchema,
   parts: partsFactsSchema,

@@ -1,3 +1,4 @@
+import type { AccessibilityObservation } from './accessibility/facts';
 import type { BubbleObservation } from './bubble/facts';
 import type { FallbackObservation } from './fallback/facts';
 import type { KeyboardObservation } from './keyboard/facts';
@@ -15,6 +16,7 @@ import type { TypingObservation } from './typing/facts';
 export const pageQuestions = [
   'look',
   'message',
+  'accessibility',
   'opening',
   'bubble',
   'parts',
@@ -32,6 +34,7 @@ export type Question = (typeof questions)[number];
 export type Observation =
   | LookObservation
   | MessageObservation
+  | AccessibilityObservation
   | OpeningObservation
   | BubbleObservation
   | PartsObservation

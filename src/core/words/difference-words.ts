@@ -83,6 +83,17 @@ function sentenceOf(difference: Difference, compared: Compared): string {
       return difference.here
         ? `The ${difference.of} in ${here} contains the title; in ${there} it does not.`
         : `The ${difference.of} in ${here} omits the title; in ${there} it contains it.`;
+    case 'role':
+      return `${here} ${verb('exposes', 'expose')} the role ${quoted(difference.here)}, ${there} ${quoted(difference.there)}.`;
+    case 'accessible name':
+      return `${here} ${verb('announces', 'announce')} ${announced(difference.here)}, ${there} ${announced(difference.there)}.`;
+    case 'description':
+      return `${here} ${verb('exposes', 'expose')} ${describedAs(difference.here)}, ${there} ${describedAs(difference.there)}.`;
+    case 'required':
+    case 'invalid':
+      return difference.here
+        ? `${here} ${verb('exposes', 'expose')} it as ${difference.what}; ${there} does not.`
+        : `${here} ${verb('does', 'do')} not expose it as ${difference.what}; ${there} does.`;
     case 'keyboard':
       return `${here} ${shows} ${keyboardText(difference.here)}, ${there} ${keyboardText(difference.there)}.`;
     case 'in sight':
@@ -95,6 +106,14 @@ function sentenceOf(difference: Difference, compared: Compared): string {
     case 'picture':
       return `The picture in ${here} differs from ${there} in ${difference.pixels} px.`;
   }
+}
+
+function announced(name: string): string {
+  return name === '' ? 'no name' : quoted(name);
+}
+
+function describedAs(description: string): string {
+  return description === '' ? 'no description' : `the description ${quoted(description)}`;
 }
 
 function valueText(value: string): string {

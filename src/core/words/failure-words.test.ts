@@ -18,6 +18,7 @@ const every: { readonly [Code in Failure['code']]: Failure & { readonly code: Co
   },
   'no engine here': { code: 'no engine here', packages: ['chromium'] },
   'keyboard missing': { code: 'keyboard missing', packages: ['sway', 'grim'] },
+  'accessibility bus missing': { code: 'accessibility bus missing', packages: ['at-spi2-core'] },
   'display missing': { code: 'display missing', packages: ['xvfb'] },
   'endpoint silent': { code: 'endpoint silent', ...chromium },
   'endpoint not held': { code: 'endpoint not held', ...chromium },

@@ -60,6 +60,8 @@ export function failureText(failure: Failure): string {
       return failure.says;
     case 'not worked out':
       return unworkedText(failure.why);
+    case 'accessibility bus missing':
+      return `What assistive technology is told can only be read over the accessibility bus. ${installing(failure.packages)}.`;
     case 'display missing':
       return `Pop-ups and bubbles need a display without a monitor. ${installing(failure.packages)}.`;
     case 'mistake':

@@ -1,4 +1,4 @@
-import type { Outcome } from '../observation/outcome';
+import type { Unanswered } from '../observation/outcome';
 import type { Reason, ReasonCode, Unmade, UnmadeCode, Unsent, UnsentCode } from '../observation/reason';
 import { failureText } from './failure-words';
 
@@ -18,6 +18,7 @@ const reasonTexts: Readonly<Record<ReasonCode, string>> = {
   'no keys': 'This kind of field takes no keys.',
   'no script': 'The field has no script.',
   'no name': 'The field has no name, so it is never submitted.',
+  'not exposed': 'Assistive technology is told nothing of this field.',
   'native field': 'A field outside of browsers is drawn, checked and submitted by its app.',
   'page sees no windows': 'A page cannot see what a browser opens over it.',
   'page presses no keys': 'A page cannot type into itself as a person does.',
@@ -25,7 +26,9 @@ const reasonTexts: Readonly<Record<ReasonCode, string>> = {
   'page submits nothing': 'A page cannot be submitted inside Ukko.',
   'model draws nothing': 'The model draws nothing: only a real engine opens something.',
   'model knows no parts': 'The model does not know the parts of this control.',
+  'model knows no name': 'The model does not know the accessible name that this engine composes.',
   'model knows no page': 'The model knows neither the styles nor the scripts of a page.',
+  'page sees no accessibility tree': 'A page cannot see what assistive technology is told.',
   'remote display': 'A remote engine’s display cannot be seen from here, nor what opens on it.',
 };
 
@@ -35,7 +38,7 @@ export function reasonText(reason: Reason): string {
 }
 
 /** Why there are no facts: there can be none, or what went wrong. */
-export function unansweredText(outcome: Exclude<Outcome<never>, { status: 'answered' }>): string {
+export function unansweredText(outcome: Unanswered): string {
   return outcome.status === 'inapplicable' ? reasonText(outcome.reason) : failureText(outcome.failure);
 }
 

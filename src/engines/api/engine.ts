@@ -26,13 +26,19 @@ export interface Engine {
   find(): Promise<EngineFinding>;
   /**
    * Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start.
-   *
-   * @param signal ends it while it is still starting; a session that is there is closed and not aborted
-   * @param gate what stands between its pages and other addresses; null: nothing
    */
-  launch(path: string, variant: Variant, signal?: AbortSignal, gate?: Gate | null): Promise<EngineSession>;
+  launch(path: string, variant: Variant, how?: LaunchOptions): Promise<EngineSession>;
   /** The host name under which the engine reaches this machine; null when it runs on it. */
   readonly pagesFrom: string | null;
+}
+
+export interface LaunchOptions {
+  /** Ends it while it is still starting; a session that is there is closed and not aborted. */
+  readonly signal?: AbortSignal | undefined;
+  /** What stands between its pages and other addresses; null: nothing. */
+  readonly gate?: Gate | null;
+  /** Whether it is to tell assistive technology of its pages: some engines do only where they are started so, and are slower then. */
+  readonly tellsAccessibility?: boolean;
 }
 
 /** Does in a page that has loaded what has to be done before the probe is put in. */

@@ -1,12 +1,21 @@
 import type { Unmade } from '@/core/observation/reason';
 import type { Variant } from '@/core/target/variant';
+import type { AccessibilityReading } from '@/probe/api/askable-page';
+import type { ProbeApi, ProbeField } from '@/probe/api/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/api/window-on-display';
-import { orLost } from '../api/deadline';
+import { type AccessibilityBus, busPackages } from '../accessibility/accessibility-bus';
+import { readAccessibleTree } from '../accessibility/at-spi-tree';
+import { commandTimeout, orLost, withDeadline } from '../api/deadline';
 import { stopwatch } from '../api/stopwatch';
 import { changeBetweenPictures } from '../picture/crop';
 import { PictureShelf } from '../picture/picture-shelf';
 import { type Display, textToClipboard } from './display';
 import { PageWindow } from './page-window';
+
+const noBus: AccessibilityReading = {
+  status: 'failed',
+  failure: { code: 'accessibility bus missing', packages: busPackages },
+};
 
 /** What a page of a desktop engine is besides its protocol: a window on a display, with its clipboard and a shelf for pictures. */
 export abstract class PageOnDisplay {
@@ -22,12 +31,17 @@ export abstract class PageOnDisplay {
     protected readonly engine: string,
     private readonly display: Display | NoWindow,
     protected readonly variant: Variant,
+    private readonly bus: AccessibilityBus | null,
     redraws?: boolean,
   ) {
     const run = (script: string) => this.run(script);
     this.placed = new PageWindow(engine, display, this.shelf, variant, run, () => this.painted(), redraws);
   }
 
+  abstract probe<Method extends keyof ProbeApi>(
+    method: Method,
+    ...parameters: Parameters<ProbeApi[Method]>
+  ): Promise<ReturnType<ProbeApi[Method]>>;
   /** Runs a script in the page. */
   protected abstract run(script: string): Promise<unknown>;
   /** Resolves once what was changed last is on the screen. */
@@ -37,6 +51,15 @@ export abstract class PageOnDisplay {
 
   window(): Promise<WindowOnDisplay | NoWindow> {
     return this.orLost(() => this.placed.locate());
+  }
+
+  /** Over the platform's accessibility bus, where the engine's own protocol does not tell it. */
+  async accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    const { bus } = this;
+    if (!bus) return noBus;
+    const ids = await this.probe('idsFor', fields);
+    const reading = () => withDeadline(readAccessibleTree(bus.address, ids), commandTimeout, this.engine);
+    return { status: 'read', facts: await this.orLost(reading) };
   }
 
   toClipboard(text: string): Promise<Unmade | null> {

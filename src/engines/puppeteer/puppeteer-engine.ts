@@ -5,14 +5,18 @@ import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import { isNamedKey } from '@/core/script/stroke';
 import type { Variant } from '@/core/target/variant';
-import { type Box, type ProbeApi, probeHere } from '@/probe/api/probe-api';
+import type { AccessibilityReading } from '@/probe/api/askable-page';
+import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
 import type { NoWindow } from '@/probe/api/window-on-display';
+import { type AccessibilityBus, accessibilityBus } from '../accessibility/accessibility-bus';
+import { readAccessibilityTree } from '../accessibility/devtools-tree';
 import { answer, firstLine, navigated, startTimeout, withDeadline } from '../api/deadline';
 import {
   type Engine,
   EngineLost,
   type EnginePage,
   type EngineSession,
+  type LaunchOptions,
   type PrepareDocument,
 } from '../api/engine';
 import type { Gate } from '../api/gate';
@@ -102,7 +106,7 @@ export function puppeteerEngine(data: PuppeteerEngine): Engine {
         failure: { code: 'engine missing', engine, packages: [debianPackage], variable },
       };
     },
-    launch: (path, variant, signal, gate = null) => launch(data, path, variant, gate, signal),
+    launch: (path, variant, how = {}) => launch(data, path, variant, how),
   };
 }
 
@@ -111,17 +115,20 @@ async function launch(
   data: PuppeteerEngine,
   path: string,
   variant: Variant,
-  gate: Gate | null,
-  signal?: AbortSignal,
+  { gate = null, signal, tellsAccessibility = false }: LaunchOptions,
 ): Promise<EngineSession> {
   letGoOfLateRejections();
   const programs = await findDisplayPrograms();
   let display: Display | null = null;
   let supervised: Supervised | null = null;
+  let bus: AccessibilityBus | null = null;
   try {
+    // Chromium's own protocol tells it.
+    if (tellsAccessibility && data.browser === 'firefox') bus = await accessibilityBus();
     const shown = 'status' in programs ? programs : await startDisplay(programs);
     if (!('status' in shown)) display = shown;
-    supervised = await supervise(path, { ...data.env(variant), ...(display && { DISPLAY: display.name }) });
+    const env = { ...data.env(variant), ...bus?.env, ...(display && { DISPLAY: display.name }) };
+    supervised = await supervise(path, env);
     const profile = join(supervised.folder, 'profile');
     if (data.startsTwice(variant)) await startOnce(data, path, profile, variant, signal);
     const browser = await start(data, supervised, profile, variant, display === null, gate, signal);
@@ -133,10 +140,11 @@ async function launch(
       protocol: protocols[data.protocol],
       unable: [],
     };
-    return new PuppeteerSession(browser, supervised, shown, provenance, gate, data);
+    return new PuppeteerSession(browser, supervised, shown, bus, provenance, gate, data);
   } catch (error) {
     if (supervised) await endSupervised(null, supervised);
     await display?.close();
+    await bus?.close();
     throw new EngineLost({ code: 'no start', engine: data.title, said: firstLine(error) });
   }
 }
@@ -211,6 +219,7 @@ class PuppeteerSession implements EngineSession {
     private readonly browser: Browser,
     private readonly supervised: Supervised,
     private readonly display: Display | NoWindow,
+    private readonly bus: AccessibilityBus | null,
     readonly provenance: Measured,
     private readonly gate: Gate | null,
     private readonly data: Pick<PuppeteerEngine, 'browser' | 'keyboard'>,
@@ -234,6 +243,7 @@ class PuppeteerSession implements EngineSession {
     const opened = new PuppeteerPage(
       this.provenance.engine,
       display,
+      this.bus,
       variant,
       browser,
       page,
@@ -242,6 +252,7 @@ class PuppeteerSession implements EngineSession {
       prepare,
       led,
       this.data.keyboard(page),
+      this.data.browser,
     );
     await opened.reload();
     // Finding the window gives it the focus, without which no field shows that it has it.
@@ -252,6 +263,7 @@ class PuppeteerSession implements EngineSession {
   async close(): Promise<void> {
     await endSupervised(this.browser.process(), this.supervised);
     if (!('status' in this.display)) await this.display.close();
+    await this.bus?.close();
   }
 }
 
@@ -259,6 +271,7 @@ class PuppeteerPage extends PageOnDisplay implements EnginePage {
   constructor(
     engine: string,
     display: Display | NoWindow,
+    bus: AccessibilityBus | null,
     variant: Variant,
     private readonly browser: Browser,
     private readonly page: Page,
@@ -267,8 +280,9 @@ class PuppeteerPage extends PageOnDisplay implements EnginePage {
     private readonly prepare: PrepareDocument | null,
     private readonly led: LedAway | null,
     private readonly keyboard: PageKeyboard,
+    private readonly kind: PuppeteerEngine['browser'],
   ) {
-    super(engine, display, variant);
+    super(engine, display, variant, bus);
   }
 
   protected run(script: string): Promise<unknown> {
@@ -307,6 +321,12 @@ class PuppeteerPage extends PageOnDisplay implements EnginePage {
   ): Promise<ReturnType<ProbeApi[Method]>> {
     const call = `(() => ${probeHere}.${method}(...${JSON.stringify(parameters)}))()`;
     return this.answer(async () => (await this.page.evaluate(call)) as ReturnType<ProbeApi[Method]>);
+  }
+
+  override accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    return this.kind === 'chrome'
+      ? this.answer(async () => readAccessibilityTree(await this.page.createCDPSession(), fields))
+      : super.accessibility(fields);
   }
 
   press(key: string): Promise<void> {

@@ -21,7 +21,7 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
       if (ready) return { status: 'found', path: address, version: null };
       return { status: 'missing', failure: { code: 'endpoint silent', engine: title } };
     },
-    async launch(path, _variant, _signal, gate) {
+    async launch(path, _variant, { gate } = {}) {
       if (gate?.holdsAll)
         throw new EngineLost({ code: 'endpoint not held', engine: title }, { isSettled: true });
       let there = true;

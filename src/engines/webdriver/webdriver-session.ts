@@ -1,12 +1,15 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { Capabilities, WebDriver } from 'selenium-webdriver';
+import { Capabilities, WebDriver, type WebElement } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import { type Command, Name } from 'selenium-webdriver/lib/command';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
+import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
 import type { Variant } from '@/core/target/variant';
-import { type Box, type ProbeApi, probeHere } from '@/probe/api/probe-api';
+import type { AccessibilityReading } from '@/probe/api/askable-page';
+import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
 import type { NoWindow } from '@/probe/api/window-on-display';
+import type { AccessibilityBus } from '../accessibility/accessibility-bus';
 import { commandTimeout, loaded, startTimeout, withDeadline } from '../api/deadline';
 import type { EnginePage, EngineSession, PrepareDocument } from '../api/engine';
 import { okWithin, promptCapability } from '../api/page-dialogs';
@@ -30,6 +33,8 @@ export interface Endpoint {
   readonly display: Display | NoWindow;
   /** Whether its pages have to be drawn anew under what opens over them. */
   readonly redraws?: true;
+  /** Where its browser tells assistive technology of its pages, when it does. */
+  readonly bus?: AccessibilityBus | null;
   /** True as long as the endpoint can still answer. */
   isThere(): boolean;
   /** Ends what was started for the session; nothing for an endpoint that is not ours. */
@@ -115,7 +120,7 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     variant: Variant,
     private readonly prepare: PrepareDocument | null,
   ) {
-    super(endpoint.title, endpoint.display, variant, endpoint.redraws);
+    super(endpoint.title, endpoint.display, variant, endpoint.bus ?? null, endpoint.redraws);
     this.viewport = viewportOf(variant);
   }
 
@@ -148,6 +153,23 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
       const told = await this.driver.executeScript<string>(script, JSON.stringify(parameters));
       return (JSON.parse(told) as { value: ReturnType<ProbeApi[Method]> }).value;
     });
+  }
+
+  override accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    return this.endpoint.bus === undefined
+      ? this.orLost(() => this.computed(fields))
+      : super.accessibility(fields);
+  }
+
+  /** An endpoint elsewhere tells two things of an element (WebDriver, "Get Computed Role" and "Get Computed Label"). */
+  private async computed(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    const facts: (AccessibilityFacts | null)[] = [];
+    for (const { ordinals } of fields) {
+      const script = `return ${probeHere}.controlAt(${Number(ordinals[0])})`;
+      const element = await this.driver.executeScript<WebElement | null>(script);
+      facts.push(element && (await computedFacts(element)));
+    }
+    return { status: 'read', facts };
   }
 
   evaluate(expression: string): Promise<unknown> {
@@ -263,6 +285,13 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     }
     throw new Error('dialogs of the page keep scripts from running');
   }
+}
+
+async function computedFacts(element: WebElement): Promise<AccessibilityFacts | null> {
+  const [role, name] = [await element.getAriaRole(), await element.getAccessibleName()];
+  // Of what is hidden an endpoint says that it is nothing.
+  if (role === 'none' && name === '') return null;
+  return { role: role || null, name, description: null, value: null, required: null, invalid: null };
 }
 
 function shift(box: Box | null | undefined, top: number): Box | null {

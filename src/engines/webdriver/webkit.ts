@@ -3,9 +3,15 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import getPort from 'get-port';
 import type { Variant } from '@/core/target/variant';
+import { type AccessibilityBus, accessibilityBus } from '../accessibility/accessibility-bus';
 import { firstLine, startTimeout } from '../api/deadline';
-import { type Engine, type EngineFinding, EngineLost, type EngineSession } from '../api/engine';
-import type { Gate } from '../api/gate';
+import {
+  type Engine,
+  type EngineFinding,
+  EngineLost,
+  type EngineSession,
+  type LaunchOptions,
+} from '../api/engine';
 import { stopwatch } from '../api/stopwatch';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
 import { proxyEnvironment } from '../network/through-proxy';
@@ -51,16 +57,19 @@ export const webkit: Engine = {
     };
   },
 
-  async launch(path, variant, signal, gate = null): Promise<EngineSession> {
+  async launch(path, variant, how = {}): Promise<EngineSession> {
     const programs = await findDisplayPrograms();
     const browser = await miniBrowser();
     if ('status' in programs || !browser) throw new EngineLost({ code: 'programs gone', engine: 'WebKit' });
     let display: Display | null = null;
+    let bus: AccessibilityBus | null = null;
     try {
+      bus = how.tellsAccessibility ? await accessibilityBus() : null;
       display = await startDisplay(programs);
-      return await startDriver(path, browser, display, variant, gate, signal);
+      return await startDriver(path, browser, display, bus, variant, how);
     } catch (error) {
       await display?.close();
+      await bus?.close();
       throw new EngineLost({ code: 'no start', engine: 'WebKit', said: firstLine(error) });
     }
   },
@@ -105,13 +114,14 @@ async function startDriver(
   path: string,
   browser: string,
   display: Display,
+  bus: AccessibilityBus | null,
   variant: Variant,
-  gate: Gate | null,
-  signal?: AbortSignal,
+  { gate = null, signal }: LaunchOptions,
 ): Promise<EngineSession> {
   const port = await getPort({ host: '127.0.0.1' });
   const supervised = await supervise(path, {
     ...environment(variant, display),
+    ...bus?.env,
     ...(gate && proxyEnvironment(gate)),
   });
   supervised.env.LOCPATH = await localeFolder(
@@ -123,6 +133,7 @@ async function startDriver(
   const end = async () => {
     await endSupervised(keeper, supervised);
     await display.close();
+    await bus?.close();
   };
   const stop = () => void endSupervised(keeper, supervised);
   signal?.addEventListener('abort', stop, { once: true });
@@ -138,6 +149,7 @@ async function startDriver(
       },
       display,
       redraws: true,
+      bus,
       isThere: () => isRunning(keeper),
       end,
     });

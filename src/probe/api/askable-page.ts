@@ -1,6 +1,8 @@
+import type { Unanswered } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { Unmade } from '@/core/observation/reason';
-import type { Box, ProbeApi } from './probe-api';
+import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
+import type { Box, ProbeApi, ProbeField } from './probe-api';
 import type { NoWindow, WindowOnDisplay } from './window-on-display';
 
 /** A request that a form made. */
@@ -19,6 +21,10 @@ export interface Receiver {
   /** What arrived since the last time, first things first. */
   take(): readonly Received[];
 }
+
+export type AccessibilityReading =
+  | { readonly status: 'read'; readonly facts: readonly (AccessibilityFacts | null)[] }
+  | Unanswered;
 
 /** A page under test with a probe in it, wherever it is: in an engine that is driven, or in a frame of this browser. */
 export interface AskablePage {
@@ -51,6 +57,10 @@ export interface AskablePage {
   readonly click: ((x: number, y: number) => Promise<void>) | null;
   /** The window on a display, where what opens can be seen. */
   window(): Promise<WindowOnDisplay | NoWindow>;
+  /**
+   * What assistive technology is told of each field's first control, null for one that it is told nothing of; or why nobody can say.
+   */
+  accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading>;
   /** Starts a stopwatch that says how many ms an answer has been waited for; on a busy machine it may run slower than a clock. */
   stopwatch(): () => number;
   /** Whether `pictures` shows which field has the focus. */

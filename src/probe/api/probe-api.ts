@@ -133,6 +133,8 @@ export interface ProbeApi {
   controlsIn(form: number, signs: readonly (ControlSign | null)[]): number;
   /** A control of the form under test, for scripts inside the page alone: no protocol carries it out. */
   controlAt(ordinal: number): Element | null;
+  /** An `id` by which each field's first control is found from outside, its own or one that it has until `reset`; null for one that is gone. */
+  idsFor(fields: readonly ProbeField[]): readonly (string | null)[];
   /** What can be pressed and filled in the page as it stands, in the order in which it is drawn; boxes in the document. */
   doableHere(): Doable[];
   /** Does one step before the form is there. @returns false while what it is about is not there */

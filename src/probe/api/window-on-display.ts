@@ -1,4 +1,4 @@
-import type { Outcome } from '@/core/observation/outcome';
+import type { Unanswered } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { Box } from './probe-api';
 
@@ -18,7 +18,7 @@ export interface Appeared {
 }
 
 /** Why there is no window to be seen: there cannot be one, or something is missing that a person can install. */
-export type NoWindow = Exclude<Outcome<never>, { readonly status: 'answered' }>;
+export type NoWindow = Unanswered;
 
 /** The page's window on a display, where pop-ups can be seen. */
 export interface WindowOnDisplay {

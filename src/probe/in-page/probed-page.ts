@@ -59,6 +59,22 @@ function changeBack(): void {
   changed = [];
 }
 
+/** Styles and scripts look for ids of their own, so that a new one changes nothing. */
+function idsFor(fields: readonly ProbeField[]): (string | null)[] {
+  const all = controls();
+  const times = new Map<string, number>();
+  for (const { id } of document.querySelectorAll('[id]')) times.set(id, (times.get(id) ?? 0) + 1);
+  return fields.map((field) => {
+    const [control] = controlsOf(field, all);
+    if (!control) return null;
+    const own = domMembers(control).getAttribute('id');
+    if (own && times.get(own) === 1) return own;
+    const id = `ukko-control-${field.ordinals[0]}`;
+    change(control, 'id', id);
+    return id;
+  });
+}
+
 function reset(): void {
   // Before anything else: a change of a field that shows a bubble would show it again.
   blur();
@@ -391,6 +407,7 @@ export const probedPage: ProbeApi = {
   formsHere,
   controlsIn: countOfControls,
   hasFocus: (field) => controlsOf(field).some((control) => control === focusedElement()),
+  idsFor,
   controlAt: (ordinal) => controls()[ordinal] ?? null,
   doableHere,
   doStep,

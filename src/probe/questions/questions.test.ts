@@ -136,6 +136,10 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
       const change = at(ordinal).click;
       if (change) values[ordinal] = change(x / width, (y - top(ordinal)) / height, values[ordinal] ?? '');
     },
+    accessibility: async () => ({
+      status: 'inapplicable',
+      reason: { code: 'page sees no accessibility tree' },
+    }),
     window: async () =>
       window === 'there'
         ? {

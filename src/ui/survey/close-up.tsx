@@ -8,6 +8,7 @@ import { habitsOf } from '@/core/model/deviations/habits';
 import { trustText } from '@/core/model/trust';
 import type { Outcome } from '@/core/observation/outcome';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
+import type { AccessibilityFacts, AccessibilityObservation } from '@/core/questions/accessibility/facts';
 import type { BubbleObservation } from '@/core/questions/bubble/facts';
 import type { LookObservation } from '@/core/questions/look/facts';
 import type { MessageObservation } from '@/core/questions/message/facts';
@@ -24,6 +25,7 @@ import { usePicture } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
 import { VisibleText } from '../frame/visible-text';
+import { statesTold } from './accessibility-content';
 import styles from './close-up.module.css';
 import { FallbackPlans, fallingBack } from './fallback-plans';
 import { CellPicture, Leaving, LookContent, OpeningContent } from './survey-cell';
@@ -156,6 +158,7 @@ interface AnswersAbout {
   readonly opening: OpeningObservation | undefined;
   readonly bubble: BubbleObservation | undefined;
   readonly parts: PartsObservation | undefined;
+  readonly accessibility: AccessibilityObservation | undefined;
 }
 
 function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): AnswersAbout {
@@ -165,6 +168,7 @@ function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): 
     opening: answerTo(answers, 'opening', target, id),
     bubble: answerTo(answers, 'bubble', target, id),
     parts: answerTo(answers, 'parts', target, id),
+    accessibility: answerTo(answers, 'accessibility', target, id),
   };
 }
 
@@ -205,11 +209,34 @@ function Differences({
   );
 }
 
+/** What assistive technology is told of the field. */
+function Announced({ told }: { told: AccessibilityFacts }) {
+  return (
+    <>
+      <Fact name="accessible name">
+        <VisibleText text={told.name} empty="none" />
+      </Fact>
+      <Fact name="role">{[told.role ?? 'none', ...statesTold(told)].join(', ')}</Fact>
+      {told.description && (
+        <Fact name="description">
+          <VisibleText text={told.description} />
+        </Fact>
+      )}
+      {told.value && (
+        <Fact name="value, announced">
+          <VisibleText text={told.value} />
+        </Fact>
+      )}
+    </>
+  );
+}
+
 function Facts({ asked }: { asked: AnswersAbout }) {
   const look = (state: string) => factsOf(asked.looks.find((one) => one.state === state));
   const [closed, filled] = [look('closed'), look('filled')];
   const parts = factsOf(asked.parts);
   const message = factsOf(asked.message);
+  const told = factsOf(asked.accessibility);
   return (
     <dl className={styles.facts}>
       {closed && (
@@ -234,6 +261,7 @@ function Facts({ asked }: { asked: AnswersAbout }) {
         </>
       )}
       {parts && <PartsList parts={parts} />}
+      {told && <Announced told={told} />}
       {closed && (
         <Fact name="value">
           <VisibleText text={closed.value} />

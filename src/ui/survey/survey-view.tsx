@@ -38,6 +38,7 @@ import {
   useSelection,
 } from '../frame/use-selection';
 import { useSweep } from '../frame/use-sweep';
+import { AccessibilityContent } from './accessibility-content';
 import { KeyboardContent } from './keyboard-content';
 import styles from './survey.module.css';
 import { DifferenceNote, LookContent, MessageContent, OpeningContent } from './survey-cell';
@@ -407,6 +408,8 @@ function Content({
     return (
       <KeyboardContent known={answerTo(answers, 'keyboard', target, id)} field={field} target={target} />
     );
+  if (lens === 'accessibility')
+    return <AccessibilityContent told={answerTo(answers, 'accessibility', target, id)} />;
   if (lens === 'message')
     return (
       <MessageContent
