@@ -137,9 +137,10 @@ export function MarkupEditor({
       scrollTo: EditorView.scrollIntoView(anchor, { y: 'center' }),
     });
     view.current = made;
-    // What a field scrolls to is coloured at once; what takes longer, when there is time.
-    forceParsing(made, made.state.doc.length, colouringTime);
+    // What a field scrolls to is coloured next; what takes longer, when there is time.
+    const colouring = setTimeout(() => forceParsing(made, made.state.doc.length, colouringTime));
     return () => {
+      clearTimeout(colouring);
       view.current = null;
       made.destroy();
     };
@@ -168,10 +169,14 @@ export function MarkupEditor({
   }, [written]);
 
   useEffect(() => {
-    const editor = view.current;
     // What is told of other markup stands where it stood, moved along with what is written.
-    if (editor && isRead)
-      editor.dispatch(setDiagnostics(editor.state, diagnostics(notes, faults, editor.state.doc.length)));
+    if (!isRead) return;
+    // In a task of its own: an editor that has just been made took long enough.
+    const later = setTimeout(() => {
+      const editor = view.current;
+      editor?.dispatch(setDiagnostics(editor.state, diagnostics(notes, faults, editor.state.doc.length)));
+    });
+    return () => clearTimeout(later);
   }, [notes, faults, isRead]);
 
   const shownAt = shown.map(({ start, end }) => `${start}-${end}`).join();

@@ -193,7 +193,9 @@ function useShortcuts(onShortcuts: () => void): void {
       const command = event.ctrlKey || event.metaKey;
       const editing = isEditable(event.target);
       const view = event.altKey ? views[Number(event.key) - 1] : undefined;
-      if (view && view.path !== path) router.push(`${view.path}${selectionQuery(currentSelection())}`);
+      // Views scroll within themselves; asked to scroll, the router would have the new one laid out at once.
+      if (view && view.path !== path)
+        router.push(`${view.path}${selectionQuery(currentSelection())}`, { scroll: false });
       else if (command && event.key === 'Enter') sweep();
       else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
       else if (event.key === 'Escape' && running) cancel();

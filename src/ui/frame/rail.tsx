@@ -46,6 +46,7 @@ export function Rail({
           key={view.path}
           href={`${view.path}${query}`}
           prefetch={false}
+          scroll={false}
           className={styles.view}
           aria-current={path === view.path ? 'page' : undefined}
         >

@@ -4,6 +4,7 @@ import { Select } from 'antd';
 import { memo } from 'react';
 import { domEvents, nativeEvents, type RecordedEvent } from '@/core/observation/event-record';
 import type { TypingFacts } from '@/core/questions/typing/facts';
+import { useNextTask } from '../frame/use-next-task';
 import styles from './typing.module.css';
 
 /** Which listeners are shown, and whose value is echoed. */
@@ -52,6 +53,9 @@ export const Lanes = memo(function Lanes({
   shown: ShownLanes;
   onChange: (shown: ShownLanes) => void;
 }) {
+  // A choice of several measures itself, and with it the whole view, before it is seen.
+  const isNext = useNextTask();
+  if (!isNext) return <div className={styles.lanes} />;
   const chosen = names.filter((name) => lanes[name]?.every((type) => shown.types.has(type)));
   return (
     <div className={styles.lanes}>
