@@ -23,7 +23,9 @@ export interface NameAndDescription {
 export interface NameDeviations {
   /** What a control that stands in its own label adds to its name. */
   readonly ownPartInLabel: (control: ControlInLabel) => string;
+  /** The text of an `output` is part of a label that it stands in, and its name where it has no other. */
   readonly outputsName: boolean;
+  /** The name of a submit button without words, and of an image without an `alt`. */
   readonly submitName: string;
   /** The value of a button that is named by something else describes it. */
   readonly buttonValueDescribes: boolean;
@@ -31,6 +33,7 @@ export interface NameDeviations {
   readonly placeholderNamesAll: boolean;
   /** Kinds that a `title` describes and never names. */
   readonly titleOnlyDescribes: readonly FieldKind[];
+  /** `aria-description` is read. */
   readonly readsAriaDescription: boolean;
 }
 

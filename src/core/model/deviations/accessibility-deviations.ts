@@ -1,8 +1,8 @@
-import type { FieldKind } from '../../html/field';
-import { datedKinds, isButton, isTypedText } from '../../html/field';
+import { datedKinds, type FieldKind, isButton, isTypedText } from '../../html/field';
+import type { NameDeviations } from '../../standard/accessible-name';
 
 /** The points at which what an engine tells assistive technology leaves the standards, as it was asked on Debian 12. */
-export interface AccessibilityDeviations {
+export interface AccessibilityDeviations extends Omit<NameDeviations, 'ownPartInLabel'> {
   /** Roles in place of those of HTML-AAM; of kinds for which WAI-ARIA has no role, what the engine has for them. */
   readonly roles: Readonly<Partial<Record<FieldKind, string>>>;
   /** Of a select that shows one line. */
@@ -11,18 +11,6 @@ export interface AccessibilityDeviations {
   readonly suggestionsMakeCombobox: boolean;
   /** What a control that stands in its own label adds to its name: its value, or its placeholder; null where nobody knows. */
   readonly ownPartInLabel: (kind: FieldKind, hasRole: boolean) => 'nothing' | 'value or placeholder' | null;
-  /** The text of an `output` is part of a label that it stands in, and its name where it has no other. */
-  readonly outputsName: boolean;
-  /** The name of a submit button without words, and of an image without an `alt`. */
-  readonly submitName: string;
-  /** The value of an input that is a button describes it where something else names it. */
-  readonly buttonValueDescribes: boolean;
-  /** A `placeholder` names also what it does not apply to. */
-  readonly placeholderNamesAll: boolean;
-  /** Kinds that a `title` describes and never names. */
-  readonly titleOnlyDescribes: readonly FieldKind[];
-  /** `aria-description` is read. */
-  readonly readsAriaDescription: boolean;
   /** A file field's name has the words of its button in it, which nobody knows. */
   readonly fileNameHasButton: boolean;
   /** Kinds told as required though the attribute does not apply to them. */
