@@ -31,14 +31,19 @@ type Reference = readonly [destination: string, path: string];
 const accessible = 'org.a11y.atspi.Accessible';
 const registry: Reference = ['org.a11y.atspi.Registry', '/org/a11y/atspi/accessible/root'];
 
-/** Deepest that a tree is followed, and how many objects of it are looked at. */
-const most = { depth: 600, objects: 50_000 } as const;
+/** Deepest that a tree is followed, how many objects of it are looked at, and for how long, ms by a `stopwatch`. */
+const most = { depth: 600, objects: 50_000, time: 9000 } as const;
+
+/** There is more of a tree than can be looked at, so that nobody knows what is not in it. */
+export class TreeTooLarge extends Error {
+  override readonly name = 'TreeTooLarge';
+}
 /** How long a tree may take to show what is in the page, and how long nothing more may come, ms by a `stopwatch`. */
 const patience = { longest: 8000, quiet: 500, betweenLooks: 100 } as const;
 
 /**
  * What an accessibility bus tells of elements, by their `id`, in the order of the ids; null for those that are not in any tree. Throws
- * when the bus does not answer.
+ * when the bus does not answer, and `TreeTooLarge`.
  */
 export async function readAccessibleTree(
   address: string,
@@ -88,9 +93,12 @@ class AtSpiTree {
   /** The objects of all programs that stand for elements with these ids. */
   async findAll(ids: ReadonlySet<string>): Promise<ReadonlyMap<string, Found>> {
     const found = new Map<string, Found>();
+    const elapsed = stopwatch();
     let left: number = most.objects;
     const visit = async (at: Reference, depth: number): Promise<void> => {
-      if (depth > most.depth || --left < 0 || found.size === ids.size) return;
+      if (found.size === ids.size) return;
+      if (depth > most.depth || --left < 0 || elapsed() > most.time)
+        throw new TreeTooLarge('the accessibility tree is too large to be read');
       const [attributes, children] = await Promise.all([this.attributesOf(at), this.childrenOf(at)]);
       const id = attributes.get('id');
       if (id !== undefined && ids.has(id) && !found.has(id)) found.set(id, { at, attributes });

@@ -1,43 +1,53 @@
 import type { CDPSession, Protocol } from 'puppeteer-core';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
-import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type ProbeField, probeHere } from '@/probe/api/probe-api';
 
-/** What an engine tells assistive technology of each field's first control, over its own protocol (Chrome DevTools Protocol, Accessibility domain). */
-export async function readAccessibilityTree(
-  protocol: CDPSession,
-  fields: readonly ProbeField[],
-): Promise<AccessibilityReading> {
-  try {
+type Node = Protocol.Accessibility.AXNode;
+
+/** What an engine tells assistive technology of a page, over its own protocol (Chrome DevTools Protocol, Accessibility domain). */
+export class DevtoolsTree {
+  private constructor(
+    private readonly protocol: CDPSession,
+    private readonly byElement: ReadonlyMap<number, Node>,
+  ) {}
+
+  /** Reads the whole tree at once: what is asked of single elements takes the longer, the larger the page is. */
+  static async read(protocol: CDPSession): Promise<DevtoolsTree> {
+    const { nodes } = await protocol.send('Accessibility.getFullAXTree');
+    return new DevtoolsTree(
+      protocol,
+      new Map(
+        nodes.flatMap((node) => (node.backendDOMNodeId === undefined ? [] : [[node.backendDOMNodeId, node]])),
+      ),
+    );
+  }
+
+  /** What is told of each field's first control; null for one that it is told nothing of. */
+  async factsOf(fields: readonly ProbeField[]): Promise<(AccessibilityFacts | null)[]> {
     const facts: (AccessibilityFacts | null)[] = [];
-    for (const { ordinals } of fields) facts.push(await factsOf(protocol, Number(ordinals[0])));
-    return { status: 'read', facts };
-  } finally {
-    await protocol.detach();
+    for (const { ordinals } of fields) {
+      const node = await this.nodeOf(Number(ordinals[0]));
+      facts.push(!node || node.ignored ? null : told(node));
+    }
+    return facts;
+  }
+
+  close(): Promise<void> {
+    return this.protocol.detach();
+  }
+
+  private async nodeOf(ordinal: number): Promise<Node | undefined> {
+    const expression = `${probeHere}.controlAt(${ordinal})`;
+    const { result } = await this.protocol.send('Runtime.evaluate', { expression });
+    const { objectId } = result;
+    if (objectId === undefined) return undefined;
+    const { node } = await this.protocol.send('DOM.describeNode', { objectId });
+    await this.protocol.send('Runtime.releaseObject', { objectId });
+    return this.byElement.get(node.backendNodeId);
   }
 }
 
-async function factsOf(protocol: CDPSession, ordinal: number): Promise<AccessibilityFacts | null> {
-  const expression = `${probeHere}.controlAt(${ordinal})`;
-  const { result } = await protocol.send('Runtime.evaluate', { expression });
-  const { objectId } = result;
-  if (objectId === undefined) return null;
-  const { nodes } = await protocol.send('Accessibility.getPartialAXTree', {
-    objectId,
-    fetchRelatives: false,
-  });
-  await protocol.send('Runtime.releaseObject', { objectId });
-  const [node] = nodes;
-  return !node || node.ignored ? null : told(node);
-}
-
-function told({
-  role,
-  name,
-  description,
-  value,
-  properties = [],
-}: Protocol.Accessibility.AXNode): AccessibilityFacts {
+function told({ role, name, description, value, properties = [] }: Node): AccessibilityFacts {
   const property = (wanted: string) => properties.find((one) => one.name === wanted)?.value.value as unknown;
   return {
     role: roleName(role),

@@ -4,7 +4,7 @@ import type { AccessibilityReading } from '@/probe/api/askable-page';
 import type { ProbeApi, ProbeField } from '@/probe/api/probe-api';
 import type { NoWindow, WindowOnDisplay } from '@/probe/api/window-on-display';
 import { type AccessibilityBus, busPackages } from '../accessibility/accessibility-bus';
-import { readAccessibleTree } from '../accessibility/at-spi-tree';
+import { readAccessibleTree, TreeTooLarge } from '../accessibility/at-spi-tree';
 import { commandTimeout, orLost, withDeadline } from '../api/deadline';
 import { stopwatch } from '../api/stopwatch';
 import { changeBetweenPictures } from '../picture/crop';
@@ -58,8 +58,17 @@ export abstract class PageOnDisplay {
     const { bus } = this;
     if (!bus) return noBus;
     const ids = await this.probe('idsFor', fields);
-    const reading = () => withDeadline(readAccessibleTree(bus.address, ids), commandTimeout, this.engine);
-    return { status: 'read', facts: await this.orLost(reading) };
+    const read = () => withDeadline(readAccessibleTree(bus.address, ids), commandTimeout, this.engine);
+    return this.orLost(async (): Promise<AccessibilityReading> => {
+      try {
+        return { status: 'read', facts: await read() };
+      } catch (error) {
+        if (!(error instanceof TreeTooLarge)) throw error;
+        // Another browser would make as large a one.
+        const failure = { code: 'protocol error', engine: this.engine, said: error.message } as const;
+        return { status: 'failed', failure };
+      }
+    });
   }
 
   toClipboard(text: string): Promise<Unmade | null> {

@@ -3,13 +3,14 @@ import { join } from 'node:path';
 import puppeteer, { type Browser, type KeyInput, type Page } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
+import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
 import { isNamedKey } from '@/core/script/stroke';
 import type { Variant } from '@/core/target/variant';
 import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
 import type { NoWindow } from '@/probe/api/window-on-display';
 import { type AccessibilityBus, accessibilityBus } from '../accessibility/accessibility-bus';
-import { readAccessibilityTree } from '../accessibility/devtools-tree';
+import { DevtoolsTree } from '../accessibility/devtools-tree';
 import { answer, firstLine, navigated, startTimeout, withDeadline } from '../api/deadline';
 import {
   type Engine,
@@ -267,6 +268,8 @@ class PuppeteerSession implements EngineSession {
   }
 }
 
+const fieldsAtOnce = 100;
+
 class PuppeteerPage extends PageOnDisplay implements EnginePage {
   constructor(
     engine: string,
@@ -324,9 +327,17 @@ class PuppeteerPage extends PageOnDisplay implements EnginePage {
   }
 
   override accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
-    return this.kind === 'chrome'
-      ? this.answer(async () => readAccessibilityTree(await this.page.createCDPSession(), fields))
-      : super.accessibility(fields);
+    return this.kind === 'chrome' ? this.overItsProtocol(fields) : super.accessibility(fields);
+  }
+
+  /** So many fields in one command: each of them takes a few ms, and a command has a deadline. */
+  private async overItsProtocol(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    const tree = await this.answer(async () => DevtoolsTree.read(await this.page.createCDPSession()));
+    const facts: (AccessibilityFacts | null)[] = [];
+    for (let at = 0; at < fields.length; at += fieldsAtOnce)
+      facts.push(...(await this.answer(() => tree.factsOf(fields.slice(at, at + fieldsAtOnce)))));
+    await this.answer(() => tree.close());
+    return { status: 'read', facts };
   }
 
   press(key: string): Promise<void> {
