@@ -8,6 +8,7 @@ import { askingOf } from '@/core/questions/asking';
 import { type Answers, answersOf, answerTo } from '@/core/run/answers';
 import { findTarget } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
+import { pageFaultText } from '@/core/words/page-fault-words';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { findPhonePrograms } from '@/engines/phone/phone-screen';
@@ -76,7 +77,8 @@ describe.skipIf(!here)('a page of one’s own', () => {
     ['http://localhost:1/', 'jump "over"', 'Line 1 of the steps: “jump "over"” is no step.'],
     ['http://127.0.0.1:9/', '', 'Nothing answers at http://127.0.0.1:9/.'],
   ])('%s is not opened: a sentence says why', async (address, own, sentence) => {
-    expect(await ownPageFault({ address, steps: own })).toContain(sentence);
+    const fault = await ownPageFault({ address, steps: own });
+    expect(fault && pageFaultText(fault)).toContain(sentence);
   });
 
   it('shows what can be done where its steps have led, by names that lead back there', async () => {
