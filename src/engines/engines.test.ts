@@ -53,7 +53,7 @@ describe('deadlines', () => {
   });
   it('say of a page that does not end loading what there is to be seen to', async () => {
     const late = loaded('Gecko', never, 10);
-    await expect(late).rejects.toThrow('Gecko did not answer: the page was not loaded within 0.01 s. See');
+    await expect(late).rejects.toThrow('Gecko did not answer: the page was not loaded within 0.01 s. Check');
   });
   it('turn whatever goes wrong into an engine that is lost, with the first line of why', async () => {
     const broken = () => Promise.reject(new Error('Protocol error\n  at somewhere'));

@@ -16,7 +16,7 @@ const message = (part: number, more: object = {}) => ({
       provenance: { mark: 'captured', browser: 'Some browser 1', events: 'trusted' },
       at: '2026-11-26T08:00:00Z',
       question: 'keyboard',
-      outcome: { status: 'failed', reason: 'nothing was tapped' },
+      outcome: { status: 'failed', failure: { code: 'older', text: 'nothing was tapped' } },
     },
   ],
   pictures: [],
