@@ -85,7 +85,7 @@ describe('the table of a pattern', () => {
       { source: '(?=(?:.*[a-f]){9})(?=(?:.*[b-g]){9})(?=(?:.*[c-h]){9}).*', match: 'whole' },
       new Budget(1_000_000),
     );
-    expect(found).toMatchObject({ status: 'unknown', reason: expect.stringMatching(/too/) });
+    expect(found).toMatchObject({ status: 'unknown', why: expect.stringMatching(/too/) });
   });
 
   it('in a part is that of a whole with anything around it', () => {
