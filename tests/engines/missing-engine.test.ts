@@ -18,7 +18,7 @@ describe('engines that are not here', () => {
         failure: {
           code: 'engine missing',
           engine: 'Chromium',
-          packages: ['chromium'],
+          packages: ['chromium', 'chromium-l10n'],
           variable: 'UKKO_CHROMIUM',
         },
       });

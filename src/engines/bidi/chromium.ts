@@ -32,7 +32,7 @@ export const chromiumData: Omit<PuppeteerEngine, 'protocol' | 'keyboard'> = {
   browser: 'chrome',
   variable: 'UKKO_CHROMIUM',
   programs: ['chromium', 'chromium-browser', '/Applications/Chromium.app/Contents/MacOS/Chromium'],
-  debianPackage: 'chromium chromium-l10n',
+  debianPackages: ['chromium', 'chromium-l10n'],
   without: leftOut,
   parameters: ({ language, scheme, zoom }) => [
     ...quietParameters,

@@ -30,7 +30,7 @@ export const firefox = puppeteerEngine({
   browser: 'firefox',
   variable: 'UKKO_FIREFOX',
   programs: ['firefox-esr', 'firefox', '/Applications/Firefox.app/Contents/MacOS/firefox'],
-  debianPackage: 'firefox-esr',
+  debianPackages: ['firefox-esr'],
   without: [],
   parameters: () => ['--width', '800', '--height', '600'],
   env: ({ language }) => ({ LANG: `${language.replace('-', '_')}.UTF-8` }),

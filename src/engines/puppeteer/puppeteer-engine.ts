@@ -58,7 +58,7 @@ export interface PuppeteerEngine {
   /** The environment variable that names another program than those on the path. */
   readonly variable: string;
   readonly programs: readonly string[];
-  readonly debianPackage: string;
+  readonly debianPackages: readonly string[];
   /** puppeteer's own parameters that are left out. */
   readonly without: readonly string[];
   parameters(variant: Variant): readonly string[];
@@ -101,10 +101,10 @@ export function puppeteerEngine(data: PuppeteerEngine): Engine {
     async find() {
       const path = await findProgram(data.variable, data.programs);
       if (path) return { status: 'found', path, version: await programVersion(path) };
-      const { title: engine, debianPackage, variable } = data;
+      const { title: engine, debianPackages: packages, variable } = data;
       return {
         status: 'missing',
-        failure: { code: 'engine missing', engine, packages: [debianPackage], variable },
+        failure: { code: 'engine missing', engine, packages, variable },
       };
     },
     launch: (path, variant, how = {}) => launch(data, path, variant, how),
