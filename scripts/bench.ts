@@ -2,7 +2,6 @@
  * npm run bench: what Ukko costs over its engines. Everything is a ratio within this one run, or a count; seconds are
  * printed beside them and depend on the machine. Needs a build. `npm run bench -- kills 20` ends an engine at a random moment so often.
  */
-
 import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { demoForm } from '@/core/demo/demo-forms';

@@ -2,7 +2,6 @@
  * npm run calibrate [-- --questions 20000 --forms 400 --scripts 600 --seed 1]: makes its own questions, asks every engine and the
  * model, and writes how far they agree to docs/agreement.md and into the product.
  */
-
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { answerSubmission, boundary, readable } from '@/core/model/answer-submission';

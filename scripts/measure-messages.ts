@@ -2,7 +2,6 @@
  * npm run measure:messages [-- --show]: asks every engine, in every language, in which words it says what is wrong, and
  * writes the words into the product.
  */
-
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { attribute } from '@/core/html/field';

@@ -17,6 +17,6 @@ export async function readPage(
     if (!response.ok) return { status: 'fault', failure: await refused(response, { code: 'page unread' }) };
     return (await response.json()) as PageReading;
   } catch {
-    return { status: 'fault', failure: { code: 'server silent' } };
+    return { status: 'fault', failure: { code: 'server away' } };
   }
 }

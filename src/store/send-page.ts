@@ -13,6 +13,6 @@ export async function sendPage(question: RealQuestion, signal: AbortSignal): Pro
     if (response.ok) return (await response.json()) as RealAnswer;
     return { status: 'fault', failure: await refused(response, { code: 'nothing sent' }) };
   } catch {
-    return { status: 'fault', failure: { code: 'server silent' } };
+    return { status: 'fault', failure: { code: 'server away' } };
   }
 }

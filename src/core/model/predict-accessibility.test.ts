@@ -60,6 +60,17 @@ describe('what the model says that assistive technology is told', () => {
     expect(factsOf('<input type=file>')).toEqual(unknown);
   });
 
+  it('costs what the page costs and not its square, and is not worked out where all refer to one long text', () => {
+    const outcomes = outcomesOf(
+      `<p id=long>${'tide '.repeat(100_000)}</p>${'<input aria-labelledby=long>'.repeat(2000)}`,
+    );
+    expect(outcomes[0]?.status).toBe('answered');
+    expect(outcomes.at(-1)).toEqual({
+      status: 'failed',
+      failure: { code: 'not worked out', why: 'too many steps' },
+    });
+  });
+
   it('is nothing of what is hidden', () => {
     const hidden = { status: 'inapplicable', reason: { code: 'not exposed' } };
     expect(outcomesOf('<input type=hidden><p hidden><input></p><input aria-hidden=true>')).toEqual([

@@ -5,7 +5,8 @@ import type { Outcome } from '../observation/outcome';
 import type { ReasonCode } from '../observation/reason';
 import type { AccessibilityFacts } from '../questions/accessibility/facts';
 import type { Asking } from '../questions/asking';
-import { type NameAndDescription, namesOfControls } from '../standard/accessible-name';
+import { GaveUp } from '../regexp/budget';
+import { type ControlInLabel, type NameAndDescription, namesOfControls } from '../standard/accessible-name';
 import { implicitRole } from '../standard/accessible-role';
 import { writtenRole } from '../standard/aria-roles';
 import { validityOf } from '../standard/constraint-validation';
@@ -23,11 +24,10 @@ export function predictAccessibility(
   { deviations: engine }: Pick<Habits, 'deviations'>,
 ): Outcome<AccessibilityFacts> {
   const deviations = engineDeviations[engine];
-  const states = pageOf(markup).controls.map((control) => parsedState(control, deviations));
   const [control] = field.controls;
   const own = accessibilityDeviations[engine];
-  const told = namesOf(markup, states, engine)[control.ordinal];
-  const state = states[control.ordinal];
+  const { state, told } = controlsOf(markup, engine)[control.ordinal] ?? {};
+  if (told === null) throw new GaveUp('too many steps');
   if (!told || !state || told.isHidden || field.kind === 'hidden') return inapplicable('not exposed');
   const isComposed =
     (state.kind === 'file' && (own.fileNameHasButton || told.name === '')) ||
@@ -90,21 +90,18 @@ interface ToldName extends Omit<NameAndDescription, 'name'> {
   readonly name: string | null;
 }
 
-/** Computed once for a page and an engine: every field of it asks. */
-function namesOf(
-  markup: string,
-  states: readonly ControlState[],
-  engine: Habits['deviations'],
-): readonly ToldName[] {
-  if (last?.markup === markup && last.engine === engine) return last.names;
+interface ToldControl {
+  readonly state: ControlState;
+  /** Null where it is not worked out. */
+  readonly told: ToldName | null;
+}
+
+/** The controls of a page, by their ordinals. Computed once for a page and an engine: every field of it asks. */
+function controlsOf(markup: string, engine: Habits['deviations']): readonly ToldControl[] {
+  if (last?.markup === markup && last.engine === engine) return last.controls;
   const { ownPartInLabel, ...own } = accessibilityDeviations[engine];
-  const controls = states.map((state) => ({
-    kind: state.kind,
-    value: valueInLabel(state),
-    placeholder: state.attributes.placeholder ?? '',
-    writtenRole: writtenRole(state.attributes.role ?? ''),
-  }));
-  const told = namesOfControls(markup, controls, {
+  const states = pageOf(markup).controls.map((control) => parsedState(control, engineDeviations[engine]));
+  const names = namesOfControls(markup, states.map(inLabel), {
     ...own,
     ownPartInLabel: ({ kind, value, placeholder, writtenRole: role }) => {
       const part = ownPartInLabel(kind, role !== null);
@@ -112,15 +109,27 @@ function namesOf(
       return part === 'nothing' ? '' : value || placeholder;
     },
   });
-  const names = told.map((one) => ({ ...one, name: one.name.includes(unknown) ? null : one.name }));
-  last = { markup, engine, names };
-  return names;
+  const controls = states.map((state, ordinal) => {
+    const told = names[ordinal] ?? null;
+    return { state, told: told && { ...told, name: told.name.includes(unknown) ? null : told.name } };
+  });
+  last = { markup, engine, controls };
+  return controls;
 }
 let last: {
   readonly markup: string;
   readonly engine: Habits['deviations'];
-  readonly names: readonly ToldName[];
+  readonly controls: readonly ToldControl[];
 } | null = null;
+
+function inLabel(state: ControlState): ControlInLabel {
+  return {
+    kind: state.kind,
+    value: valueInLabel(state),
+    placeholder: state.attributes.placeholder ?? '',
+    writtenRole: writtenRole(state.attributes.role ?? ''),
+  };
+}
 
 /** Stands in a name for what nobody knows; no markup has it, for parsers take it out. */
 const unknown = '\0';

@@ -65,7 +65,9 @@ export function* predictions(
             {
               ...asked,
               question,
-              outcome: asking.page ? unknownPage : predictAccessibility(field, asking, habits),
+              outcome: asking.page
+                ? unknownPage
+                : workedOut(() => predictAccessibility(field, asking, habits)),
             },
           ];
         case 'parts':

@@ -1,36 +1,18 @@
-import { lazy, mixed, number, object, string } from 'yup';
+import { lazy, mixed, number, string } from 'yup';
 import type { PageFault, StepFault } from '../document/page-fault';
-import { isJsonObject } from '../json-object';
 import { unworkedCodes } from '../regexp/unworked';
+import { byCode, type FieldsOf } from './coded-schema';
 import type { Failure } from './failure';
-
-/** Fields of each code, besides the code; the tables are typed by code, so that none is left out. */
-type FieldsOf<Coded extends { readonly code: string }> = {
-  readonly [Code in Coded['code']]: Readonly<
-    Record<Exclude<keyof (Coded & { readonly code: Code }), 'code'>, Field>
-  >;
-};
-type Field = Parameters<typeof object>[0] extends infer Shape ? NonNullable<Shape>[keyof Shape] : never;
 
 const said = (max = 5000) => string().strict().defined().max(max);
 const seconds = () => number().strict().min(0).required();
 const packages = () => mixed<readonly string[]>().required().test('packages', 'a list of names', areNames);
 const engine = { engine: said(200) };
 const saying = { ...engine, said: said() };
-const because = () => lazy((value: unknown) => coded(value, failureFields));
+const because = () => lazy((value: unknown) => byCode(value, failureFields));
 
 function areNames(value: unknown): boolean {
   return Array.isArray(value) && value.length <= 50 && value.every((one) => typeof one === 'string');
-}
-
-/** A code of these, with its fields and no others. */
-function coded(value: unknown, tables: Readonly<Record<string, Readonly<Record<string, Field>>>>) {
-  const code = isJsonObject(value) ? String(value.code) : '';
-  const known = Object.hasOwn(tables, code) ? code : (Object.keys(tables)[0] ?? '');
-  return object({ code: mixed().oneOf([known]).required(), ...tables[known] })
-    .strict()
-    .noUnknown()
-    .required();
 }
 
 const stepFields: FieldsOf<StepFault> = {
@@ -43,14 +25,14 @@ const pageFields: FieldsOf<PageFault> = {
   'no address': {},
   'no http': {},
   'not listed': { origin: said() },
-  step: { line: seconds(), fault: lazy((value: unknown) => coded(value, stepFields)) },
+  step: { line: seconds(), fault: lazy((value: unknown) => byCode(value, stepFields)) },
   'empty answer': { address: said(), status: seconds() },
-  'leads on': { address: said(), to: said(), fault: lazy((value: unknown) => coded(value, pageFields)) },
+  'leads on': { address: said(), to: said(), fault: lazy((value: unknown) => byCode(value, pageFields)) },
   'endless answer': { address: said(), says: said() },
   'late answer': { address: said(), within: seconds() },
   'nothing answers': { address: said() },
 };
-const pageFault = () => lazy((value: unknown) => coded(value, pageFields));
+const pageFault = () => lazy((value: unknown) => byCode(value, pageFields));
 
 const failureFields: FieldsOf<Failure> = {
   'engine unknown': { name: said(200) },
@@ -90,6 +72,7 @@ const failureFields: FieldsOf<Failure> = {
   'step found nothing': { step: said(50), about: said(), within: seconds() },
   'probe not loaded': {},
   'server silent': {},
+  'server away': {},
   cancelled: {},
   'keyboard cut short': {},
   'sending cut short': {},
@@ -110,4 +93,4 @@ const failureFields: FieldsOf<Failure> = {
 };
 
 /** Why an answer failed, from a file or a stream. */
-export const failureSchema = lazy((value: unknown) => coded(value, failureFields));
+export const failureSchema = lazy((value: unknown) => byCode(value, failureFields));

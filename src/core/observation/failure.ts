@@ -51,7 +51,9 @@ export type Failure =
   | {
       readonly code:
         | 'probe not loaded'
+        /** It stopped in the middle of a sweep, or did not answer a single question. */
         | 'server silent'
+        | 'server away'
         | 'cancelled'
         | 'keyboard cut short'
         | 'sending cut short';

@@ -2,6 +2,7 @@ import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { mostElements } from '../html/parse-markup';
 import { isJsonObject } from '../json-object';
 import { colourSchemes, languages } from '../target/variant';
+import { byCode, type FieldsOf } from './coded-schema';
 import { failureSchema } from './failure-schema';
 import { fieldReasons, observerReasons } from './reason';
 import type { Unable } from './unable';
@@ -40,7 +41,7 @@ export const coded = (value: unknown, codes: readonly string[]) =>
     : shape({ code: one(codes) });
 const reason = lazy((value: unknown) => coded(value, [...fieldReasons, ...observerReasons]));
 
-const unableFields = {
+const unableFields: FieldsOf<Unable> = {
   language: { wanted: one(languages), asksFor: list(text(200)) },
   locale: { wanted: one(languages), is: text(200) },
   words: { wanted: one(languages), package: nullableText() },
@@ -48,11 +49,8 @@ const unableFields = {
   zoom: { wanted: length(), is: length() },
   width: { wanted: length(), is: length() },
   older: { text: text(1000) },
-} as const satisfies Record<Unable['code'], object>;
-const unable = lazy((value: unknown): ReturnType<typeof shape> => {
-  const code = (Object.keys(unableFields) as Unable['code'][]).find((name) => name === member(value, 'code'));
-  return shape({ code: one([code ?? 'older']), ...unableFields[code ?? 'older'] });
-});
+};
+const unable = lazy((value: unknown) => byCode(value, unableFields));
 
 const provenance = lazy((value: unknown) => {
   switch (member(value, 'mark')) {

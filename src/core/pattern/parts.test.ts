@@ -77,9 +77,9 @@ describe('the way of a text through a pattern', () => {
 
   it('goes through parts that take what was taken, for every text that the pattern accepts', () => {
     fc.assert(
-      fc.property(plainPattern, (any) => {
-        const all = rows(any);
-        const table = patternTable({ source: any, match: 'whole' });
+      fc.property(plainPattern, (source) => {
+        const all = rows(source);
+        const table = patternTable({ source, match: 'whole' });
         const raw = new Map(takingParts(all).map((part) => [part.id, part.raw]));
         if (table.status !== 'known') throw new Error(JSON.stringify(table));
         for (const text of typicalTexts(table.table, 5)) {

@@ -90,6 +90,12 @@ describe('the accessible description', () => {
   });
 });
 
+it('is not worked out once the budget is spent, and until then it is', () => {
+  const markup = `<p id=long>${'tide '.repeat(300_000)}</p>${'<input aria-labelledby=long>'.repeat(9)}`;
+  const names = told(markup).map((one) => one?.name.length ?? null);
+  expect(names).toEqual([1_499_999, 1_499_999, 1_499_999, null, null, null, null, null, null]);
+});
+
 describe('what is hidden', () => {
   it.each([
     ['<p hidden><input></p>', true],

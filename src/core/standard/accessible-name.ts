@@ -10,6 +10,7 @@ import {
   parseMarkup,
 } from '../html/parse-markup';
 import { controlsIn } from '../html/read-form';
+import { Budget, GaveUp } from '../regexp/budget';
 
 /** What the markup gives a control for assistive technology. */
 export interface NameAndDescription {
@@ -49,12 +50,15 @@ export interface ControlInLabel {
 /**
  * Names and descriptions of all controls of a page, by their ordinals: Accessible Name and Description Computation 1.2, and HTML
  * Accessibility API Mappings 1.0, "Accessible Name and Description Computation". Of what hides an element, attributes alone are known.
+ *
+ * @returns null for controls that the budget, of nodes and of UTF-16 code units, does not reach: all may refer to one long text
  */
 export function namesOfControls(
   markup: string,
   controls: readonly ControlInLabel[],
   deviations: NameDeviations,
-): NameAndDescription[] {
+  budget = new Budget(5_000_000),
+): (NameAndDescription | null)[] {
   const elements = [...elementsOf(parseMarkup(markup).document)];
   const found = controlsIn(elements);
   const told = new Map<Element, ControlInLabel>();
@@ -62,11 +66,26 @@ export function namesOfControls(
     const control = controls[ordinal];
     if (control) told.set(node, control);
   });
-  const page = new PageNames(elements, told, deviations);
-  return found.map(({ node, ancestors }) => ({
-    ...page.of(node, told.get(node)?.kind ?? 'text'),
-    isHidden: [...ancestors, node].some(isHidden),
-  }));
+  const page = new PageNames(elements, told, deviations, budget);
+  const hidden = hiddenIn(elements);
+  return found.map(({ node }) => {
+    try {
+      return { ...page.of(node, told.get(node)?.kind ?? 'text'), isHidden: hidden.has(node) };
+    } catch (error) {
+      if (error instanceof GaveUp) return null;
+      throw error;
+    }
+  });
+}
+
+/** What is hidden, or stands in what is. Elements come after what they stand in. */
+function hiddenIn(elements: readonly Placed[]): ReadonlySet<Element> {
+  const hidden = new Set<Element>();
+  for (const { element, ancestors } of elements) {
+    const around = ancestors.at(-1);
+    if (isHidden(element) || (around && hidden.has(around))) hidden.add(element);
+  }
+  return hidden;
 }
 
 type Placed = { readonly element: Element; readonly ancestors: readonly Element[] };
@@ -79,6 +98,7 @@ class PageNames {
     elements: readonly Placed[],
     private readonly controls: ReadonlyMap<Element, ControlInLabel>,
     private readonly deviations: NameDeviations,
+    private readonly budget: Budget,
   ) {
     this.byId = elementsById(elements);
     const wrapped = wrappedControls(elements);
@@ -86,8 +106,10 @@ class PageNames {
       if (element.tagName !== 'label') continue;
       const target = attributeOf(element, 'for');
       const labelled = target === null ? wrapped.get(element) : this.byId.get(target);
-      if (labelled && isLabelable(labelled))
-        this.labels.set(labelled, [...(this.labels.get(labelled) ?? []), element]);
+      if (!labelled || !isLabelable(labelled)) continue;
+      const labels = this.labels.get(labelled);
+      if (labels) labels.push(element);
+      else this.labels.set(labelled, [element]);
     }
   }
 
@@ -166,7 +188,11 @@ class PageNames {
   }
 
   private textIn(node: Node, labelled: Element | null, evenHidden: boolean): string {
-    if (node.nodeName === '#text' && 'value' in node) return node.value;
+    this.budget.spend();
+    if (node.nodeName === '#text' && 'value' in node) {
+      this.budget.spend(node.value.length);
+      return node.value;
+    }
     if (!isElement(node) || (!evenHidden && isHidden(node))) return '';
     if (node.tagName === 'script' || node.tagName === 'style' || node.tagName === 'template') return '';
     if (isLabelable(node) && (node.tagName !== 'button' || node === labelled))

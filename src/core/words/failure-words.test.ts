@@ -45,6 +45,7 @@ const every: { readonly [Code in Failure['code']]: Failure & { readonly code: Co
   'button unseen': { code: 'button unseen' },
   'step found nothing': { code: 'step found nothing', step: 'click', about: 'Sign in', within: 10 },
   'probe not loaded': { code: 'probe not loaded' },
+  'server away': { code: 'server away' },
   'server silent': { code: 'server silent' },
   cancelled: { code: 'cancelled' },
   'keyboard cut short': { code: 'keyboard cut short' },

@@ -86,6 +86,7 @@ const plain = {
   'button gone': 'The form has no such button. Read the page again.',
   'button unseen': 'The button takes no room in the page, so nothing was sent.',
   'probe not loaded': 'The probe page did not load in this browser. Reload Ukko and sweep again.',
+  'server away': 'The server does not answer. Start it again with “npm run demo”.',
   'server silent': 'The server stopped answering. Start it again with “npm run demo”, then sweep again.',
   cancelled: 'It was cancelled.',
   'page unread': 'The page could not be read. Try again.',

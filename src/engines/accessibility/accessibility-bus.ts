@@ -1,9 +1,8 @@
-import { access, writeFile } from 'node:fs/promises';
+import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { setTimeout as wait } from 'node:timers/promises';
-import { stopwatch } from '../api/stopwatch';
 import { findProgram } from '../process/find-program';
 import { endSupervised, startSupervised, supervise } from '../process/supervised-process';
+import { untilThere } from '../process/until';
 
 /** The platform's accessibility bus (AT-SPI 2), one of its own for each browser; see https://docs.gtk.org/atspi2/. */
 export interface AccessibilityBus {
@@ -41,9 +40,6 @@ export async function accessibilityBus(): Promise<AccessibilityBus | null> {
   return programs && startAccessibilityBus(programs);
 }
 
-/** How long the bus may take to come, ms by a stopwatch that counts what a busy machine gives. */
-const patience = 10_000;
-
 /** Starts a bus of its own. Throws when it does not start; nothing stays behind then. */
 async function startAccessibilityBus(programs: BusPrograms): Promise<AccessibilityBus> {
   const home = await supervise(programs.bus);
@@ -60,25 +56,13 @@ async function startAccessibilityBus(programs: BusPrograms): Promise<Accessibili
     await endSupervised(daemon, home);
   };
   try {
-    await there(socket);
+    await untilThere(socket);
     registry = startSupervised(registering, []);
   } catch (error) {
     await close();
     throw error;
   }
   return { address, env: { ...own, NO_AT_BRIDGE: '0', GNOME_ACCESSIBILITY: '1' }, close };
-}
-
-async function there(path: string): Promise<void> {
-  for (const elapsed = stopwatch(); elapsed() < patience; await wait(20))
-    if (
-      await access(path).then(
-        () => true,
-        () => false,
-      )
-    )
-      return;
-  throw new Error('the accessibility bus did not start');
 }
 
 /** Whoever can reach its socket may do everything on it: it is in a folder of ours, and goes with the browser. */

@@ -1,15 +1,14 @@
 import { execFile } from 'node:child_process';
-import { access, chmod, chown, mkdir, writeFile } from 'node:fs/promises';
+import { chmod, chown, mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import type { Failure } from '@/core/observation/failure';
 import { commandTimeout, firstLine } from '../api/deadline';
 import { EngineLost } from '../api/engine';
-import { stopwatch } from '../api/stopwatch';
 import { findProgram } from '../process/find-program';
 import { endSupervised, type Supervised, startSupervised, supervise } from '../process/supervised-process';
+import { until, untilThere } from '../process/until';
 import type { KeyboardLog, KeyboardProgram } from './keyboard-program';
 import { keyboardPrograms } from './keyboard-programs';
 import { type WaylandPointer, waylandPointer } from './wayland-pointer';
@@ -123,7 +122,7 @@ export async function startPhoneScreen(programs: PhonePrograms): Promise<PhoneSc
       '--nofork',
       '--nopidfile',
     ]);
-    await there(join(env.XDG_RUNTIME_DIR, 'bus'));
+    await untilThere(join(env.XDG_RUNTIME_DIR, 'bus'));
     const { program, path } = programs.keyboard;
     for (const setting of program.settings) {
       const [settings = programs.settings, ...parameters] = asSomebodyElse(programs.settings);
@@ -134,7 +133,7 @@ export async function startPhoneScreen(programs: PhonePrograms): Promise<PhoneSc
     await writeFile(rules, configuration, { mode: 0o644 });
     await start(programs.compositor, ['-c', rules], headless);
     const socket = join(env.XDG_RUNTIME_DIR, 'wayland-1');
-    await there(socket);
+    await untilThere(socket);
     const keyboard = program.log();
     const shown = { ...env, WAYLAND_DISPLAY: 'wayland-1' };
     // It speaks of itself on both outputs.
@@ -200,20 +199,4 @@ async function homeOf(folder: string) {
     if (isRoot) await chown(path, nobody, nobody);
   }
   return { ...env, DBUS_SESSION_BUS_ADDRESS: `unix:path=${join(env.XDG_RUNTIME_DIR, 'bus')}` };
-}
-
-function there(path: string): Promise<void> {
-  return until(
-    () =>
-      access(path).then(
-        () => true,
-        () => false,
-      ),
-    `${path} did not come`,
-  );
-}
-
-async function until(isSo: () => boolean | Promise<boolean>, otherwise: string): Promise<void> {
-  for (const elapsed = stopwatch(); elapsed() < commandTimeout; await wait(50)) if (await isSo()) return;
-  throw new Error(otherwise);
 }
