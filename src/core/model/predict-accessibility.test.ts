@@ -37,6 +37,8 @@ describe('what the model says that assistive technology is told', () => {
     expect(factsOf(empty, 'firefox')).toMatchObject({ required: true, invalid: true });
     expect(factsOf('<input type=checkbox required>')).toMatchObject({ required: null, invalid: true });
     expect(factsOf('<input type=range required>', 'firefox')).toMatchObject({ required: false });
+    expect(factsOf('<input type=range required>', 'webkit')).toMatchObject({ required: true });
+    expect(factsOf('<button required>Go</button>', 'webkit')).toMatchObject({ required: false });
     expect(factsOf('<input aria-required=true aria-invalid=spelling>')).toMatchObject({
       required: true,
       invalid: true,
@@ -58,6 +60,7 @@ describe('what the model says that assistive technology is told', () => {
     });
     expect(factsOf('<input type=file aria-label=A>', 'firefox')).toEqual(unknown);
     expect(factsOf('<input type=file>')).toEqual(unknown);
+    expect(factsOf('<input type=file title=T>', 'webkit')).toEqual(unknown);
   });
 
   it('costs what the page costs and not its square, and is not worked out where all refer to one long text', () => {

@@ -64,7 +64,8 @@ function requiredOf(field: Field, state: ControlState, own: AccessibilityDeviati
   const isList = implicitRole(state) === 'listbox';
   if (!own.tellsRequired(state.kind, isList)) return null;
   const [control] = field.controls;
-  const applies = appliesTo('required', state.kind) || own.requiredAsWell.includes(state.kind);
+  const applies =
+    appliesTo('required', state.kind) || (own.everyInputRequired && control.element === 'input');
   const isRequired = hasAttribute(control, 'required') && applies;
   return isRequired || attribute(control, 'aria-required') === 'true';
 }

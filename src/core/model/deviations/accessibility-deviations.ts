@@ -13,8 +13,8 @@ export interface AccessibilityDeviations extends Omit<NameDeviations, 'ownPartIn
   readonly ownPartInLabel: (kind: FieldKind, hasRole: boolean) => 'nothing' | 'value or placeholder' | null;
   /** A file field's name has the words of its button in it, which nobody knows. */
   readonly fileNameHasButton: boolean;
-  /** Kinds told as required though the attribute does not apply to them. */
-  readonly requiredAsWell: readonly FieldKind[];
+  /** An `input` of any type is told as required, though the attribute does not apply to all of them. */
+  readonly everyInputRequired: boolean;
   /** Whether the interface has a place for `required` of this kind. */
   readonly tellsRequired: (kind: FieldKind, isList: boolean) => boolean;
   /** The same of `invalid`. */
@@ -46,11 +46,11 @@ export const accessibilityDeviations: Readonly<
     outputsName: false,
     buttonValueDescribes: true,
     placeholderNamesAll: false,
-    titleOnlyDescribes: [],
+    titleOnlyDescribes: ['file'],
     submitName: 'Submit',
     readsAriaDescription: true,
     fileNameHasButton: false,
-    requiredAsWell: [],
+    everyInputRequired: false,
     tellsRequired: (kind, isList) => (isText(kind) && kind !== 'search') || isList,
     tellsInvalid: (kind) => kind !== 'meter' && kind !== 'progress',
     emptyIsNotInvalid: true,
@@ -70,11 +70,11 @@ export const accessibilityDeviations: Readonly<
     outputsName: false,
     buttonValueDescribes: false,
     placeholderNamesAll: false,
-    titleOnlyDescribes: [],
+    titleOnlyDescribes: ['file'],
     submitName: 'Submit Query',
     readsAriaDescription: true,
     fileNameHasButton: true,
-    requiredAsWell: [],
+    everyInputRequired: false,
     tellsRequired: () => true,
     tellsInvalid: () => true,
     emptyIsNotInvalid: false,
@@ -98,11 +98,11 @@ export const accessibilityDeviations: Readonly<
     outputsName: true,
     buttonValueDescribes: false,
     placeholderNamesAll: true,
-    titleOnlyDescribes: ['meter', 'progress', 'output'],
+    titleOnlyDescribes: ['meter', 'progress', 'output', 'file'],
     submitName: 'Submit',
     readsAriaDescription: false,
     fileNameHasButton: false,
-    requiredAsWell: ['color'],
+    everyInputRequired: true,
     tellsRequired: () => true,
     tellsInvalid: () => true,
     emptyIsNotInvalid: false,
