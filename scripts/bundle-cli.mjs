@@ -1,7 +1,7 @@
 /** npm pack: the app is built, and the command line bundled into dist/, so that a package runs without a build. --clean takes dist/ away. */
 import { existsSync, readdirSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build as bundle } from 'esbuild';
 import { build, buildIsCurrent } from './prepare.mjs';
 import { root } from './start-app.mjs';
@@ -20,9 +20,13 @@ const wholePaths = {
 
 /** The build names packages that stay outside of it by names of its own, as links that no package can hold. */
 function externals() {
-  const links = join(root, '.next/node_modules');
-  const names = existsSync(links) ? readdirSync(links, { recursive: false }) : [];
-  return Object.fromEntries(names.map((name) => [name, packageOf(realpathSync(join(links, name)))]));
+  const folder = join(root, '.next/node_modules');
+  const entries = existsSync(folder) ? readdirSync(folder, { withFileTypes: true, recursive: true }) : [];
+  // Those of a scope stand in a folder of its name.
+  const links = entries
+    .filter((entry) => entry.isSymbolicLink())
+    .map((entry) => join(entry.parentPath, entry.name));
+  return Object.fromEntries(links.map((link) => [relative(folder, link), packageOf(realpathSync(link))]));
 }
 
 /** The name of the package in a folder of node_modules. */

@@ -77,7 +77,6 @@ function linkExternals() {
   const places = createRequire(join(root, 'package.json'));
   const folder = join(root, '.next/node_modules');
   try {
-    mkdirSync(folder, { recursive: true });
     for (const [alias, name] of Object.entries(JSON.parse(readFileSync(list, 'utf8')))) {
       const link = join(folder, alias);
       const target = places.resolve
@@ -85,6 +84,7 @@ function linkExternals() {
         ?.map((path) => join(path, name))
         .find(existsSync);
       if (!target) throw new Error(`the package ${name} is missing`);
+      mkdirSync(dirname(link), { recursive: true });
       rmSync(link, { force: true });
       symlinkSync(target, link, 'junction');
     }
