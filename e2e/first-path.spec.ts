@@ -37,8 +37,8 @@ test('from a pasted form to a replay, and through a file back to the same screen
     const name = page.getByRole('textbox', { name: 'Name of the form' });
     await expect(name).toHaveValue('Boat, Depth');
     const notes = page.getByRole('list', { name: 'Notes on the markup' });
-    await expect(notes).toContainText('line 3 A script: kept in the markup, never run here.');
-    await expect(notes).toContainText('The attribute flavour is not known; it is kept as it is.');
+    await expect(notes).toContainText('line 3 Ukko keeps this script in the markup and does not run it.');
+    await expect(notes).toContainText('Ukko does not know the attribute flavour and keeps it.');
     await page.getByRole('button', { name: /^Depth/ }).click();
     await page.getByLabel('min', { exact: true }).fill('-3');
     await expect(markup).toContainText('<!-- kept -->');
@@ -240,7 +240,7 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
   const plan = (name: string) =>
     dialog.getByRole('row').filter({ has: page.getByRole('rowheader', { name }) });
   await expect(plan('leave it').getByRole('cell').nth(1)).toContainText(
-    'sent landing=14.3.2026The server gets a format that the kind date never sends.',
+    'sent landing=14.3.2026The server gets a format that the kind date never submits.',
     { timeout: 60_000 },
   );
   await expect(plan('scripted picker').getByRole('cell').nth(1)).toContainText('sent landing=2026-03-14');

@@ -72,7 +72,7 @@ test('faults stand at their lines with a remedy, go when mended, and the form go
     mimeType: 'application/json',
     buffer: Buffer.from((await readFile(form.path, 'utf8')).replace(/"name": "[^"]*"/, '"name": 5')),
   });
-  await expect(page.getByText(/wrong at name, line 5: a string is wanted there/)).toBeVisible();
+  await expect(page.getByText(/wrong at name, line 5: a text is expected/)).toBeVisible();
 
   await page.getByLabel('File to open').setInputFiles({
     name: 'page.html',

@@ -71,7 +71,7 @@ test('samples: surprises stand out, and a changed rule shows which ones changed 
   await expect(page.getByText(/All 2 texts that submission accepts can be typed/)).toBeVisible();
   await page.getByRole('textbox', { name: 'New samples' }).fill('HST-1,perhaps');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(alert(page)).toContainText('Line 1: “perhaps” is no verdict');
+  await expect(alert(page)).toContainText('Line 1: “perhaps” is not a verdict');
   await page.getByRole('textbox', { name: 'New samples' }).fill('HST-1,unfinished\nHST-1é,unfinished');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(table.getByRole('row')).toHaveCount(12);

@@ -116,7 +116,7 @@ async function askTyping(
     const real = await askTypingOf(page, question);
     const model = answerTyping(question, engine);
     // Which strokes were refused is read off the events.
-    const { refused: _, ...told } = typeof model === 'object' && model !== null ? model : { refused: [] };
+    const { refused: _, ...told } = model && !('unknownKey' in model) ? model : { refused: [] };
     const agreed = same(told, real);
     count(counts[question.about] as Count, agreed);
     if (!agreed && values.show)

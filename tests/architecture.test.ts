@@ -20,38 +20,39 @@ const imports = (file: string): string[] =>
 type Layers = Readonly<Record<string, string>>;
 const core: Layers = {
   html: '',
+  reading: '',
   regexp: '',
   standard: 'html regexp',
   script: '',
   guard: 'html regexp standard script',
   pattern: 'html regexp standard guard',
   target: 'html',
-  document: 'html regexp standard script guard pattern',
+  document: 'html reading regexp standard script guard pattern',
   fallback: 'html',
   fault: 'html regexp standard pattern',
   observation: 'html regexp standard target document',
   'questions/*': 'html standard script guard document fallback observation',
   questions: 'html guard document fallback observation questions/*',
-  run: 'html target document observation questions/* questions',
+  run: 'html reading target document observation questions/* questions',
   'model/deviations': 'html standard target',
   'model/typing': 'html standard script guard observation questions/* model/deviations',
   model:
-    'html regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
-  rules: 'html regexp standard script guard pattern observation model/deviations',
+    'html reading regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
+  rules: 'html reading regexp standard script guard pattern observation model/deviations',
   replay: 'html standard script guard pattern target questions/* model/deviations model/typing model rules',
   keyboard:
-    'html standard script guard pattern target document observation questions/* run model/deviations replay',
-  page: 'html script guard document observation keyboard',
+    'html reading standard script guard pattern target document observation questions/* run model/deviations replay',
+  page: 'html reading script guard document observation keyboard',
   compare: 'html target document questions/* questions run',
   finding:
-    'html regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
+    'html reading regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
   drift: 'html target document questions run compare finding',
+  device: 'reading script target document observation questions/* questions',
+  sweep: 'html reading script guard target document observation questions run model',
   words:
-    'html regexp standard script guard pattern target document fault observation questions/* questions model keyboard compare finding drift',
-  device: 'script target document observation questions/* questions',
+    'html reading regexp standard script guard pattern target document fallback fault observation questions/* questions model keyboard compare finding drift device sweep',
   report: 'html guard target observation run keyboard finding drift words',
-  sweep: 'html script guard target document observation questions run model',
-  workspace: 'target document observation run keyboard finding',
+  workspace: 'reading target document observation run keyboard finding',
   demo: 'html document',
 };
 
@@ -207,7 +208,7 @@ describe('the house', () => {
     expect(parsing.sort()).toEqual(
       [
         'src/core/document/page-steps.ts',
-        'src/core/read-json.ts',
+        'src/core/reading/read-json.ts',
         'src/core/script/script-text.ts',
         'src/engines/webdriver/webdriver-session.ts',
         'src/probe/device-page.ts',

@@ -88,7 +88,7 @@ describe('ukko', () => {
         .map((line) => JSON.parse(line)),
     ).toEqual([
       { typeReflected: 'text', value: '2024-1', valid: true, flags: [], willValidate: true },
-      { error: 'This line is no JSON. Write one object on each line.' },
+      { error: 'This line is not valid JSON. Write one object on each line.' },
       expect.objectContaining({ value: '1e5', badInput: false, valid: true, flags: [], refused: [3] }),
       { method: 'GET', url: '/log?a=1', contentType: null, body: '', blockedBy: null },
     ]);
@@ -148,7 +148,7 @@ describe('ukko', () => {
     [['replay', 'form.json', '--samples', 'none.csv', '--field', 'serial'], /none\.csv/],
     [['replay', 'form.json', '--samples', 'good.csv', '--field', 'tide'], /no field “tide”/],
     [['replay', 'form.json', '--samples', 'good.csv'], /--field/],
-    [['replay', 'form.json', '--samples', 'wrong.csv', '--field', 'serial'], /line 1: “maybe” is no verdict/],
+    [['replay', 'form.json', '--samples', 'wrong.csv', '--field', 'serial'], /line 1: “maybe” is not a verdict/],
   ])('says what is wrong with %j', async (parameters, words) => {
     writeFileSync(at('wrong.csv'), 'x,maybe\n');
     const { code, err } = await ukko(
@@ -171,7 +171,7 @@ describe('ukko', () => {
     );
     expect([code, err]).toEqual([0, expect.stringContaining('chromium: done')]);
     const reading = readRunFile(readFileSync(at('run.json'), 'utf8'));
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     expect(new Set(reading.run.observations.map((o) => o.provenance.mark))).toEqual(
       new Set(['measured', 'modelled']),
     );

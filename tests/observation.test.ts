@@ -22,7 +22,9 @@ import { askingFault, readSweepRequest } from '@/core/sweep/sweep-request';
 import { defaultLineUp, findTarget, targets } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
+import { fileFaultText } from '@/core/words/file-fault-words';
 import { provenanceText } from '@/core/words/provenance-words';
+import { sweepFaultText } from '@/core/words/request-fault-words';
 import packageFile from '../package.json';
 
 const asking = askingOf(demoForm.markup, pageQuestions, typingTasks(demoForm));
@@ -171,20 +173,20 @@ describe('a run file', () => {
     ['[1]', 'This is not a run file of Ukko.'],
     [
       '{"format":"ukko-run","version":99}',
-      'The file is of version 99, this Ukko reads up to 4. Open it with a newer Ukko.',
+      'The run file has version 99; this Ukko reads up to version 4. Open it with a newer Ukko.',
     ],
-    ['{"format":"ukko-run"}', 'The file does not say which version it is of.'],
-    ['{"format":"ukko-run","version":1}', 'The run file is damaged at '],
+    ['{"format":"ukko-run"}', 'The run file does not state its version.'],
+    ['{"format":"ukko-run","version":1}', 'The run file is wrong at '],
   ])('%j is refused with a sentence', (text, sentence) => {
     const reading = readRunFile(text);
-    expect(reading.status === 'fault' && reading.text).toContain(sentence);
+    expect(reading.status === 'fault' && fileFaultText(reading.fault)).toContain(sentence);
   });
 
   it.each([1, 2, 3])('as an Ukko of that time wrote it, version %i, is read, and written anew', (version) => {
     const file = readFileSync(new URL(`./fixtures/files/run-${version}.json`, import.meta.url), 'utf8');
     expect(JSON.parse(file).version).toBe(version);
     const reading = readRunFile(file);
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', version < 3 ? null : '0.1.0']);
     expect(reading.run.observations.length).toBeGreaterThan(10);
     expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
@@ -193,7 +195,7 @@ describe('a run file', () => {
   it('of version 3 is read with codes in the place of what it said, and what is not known stays as it was said', () => {
     const file = readFileSync(new URL('./fixtures/files/run-3-reasons.json', import.meta.url), 'utf8');
     const reading = readRunFile(file);
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     const { observations } = reading.run;
     const reasons = observations.flatMap(({ outcome }) =>
       outcome.status === 'inapplicable' ? [outcome.reason] : [],
@@ -258,7 +260,7 @@ describe('a run file', () => {
       ],
     };
     const reading = readRunFile(JSON.stringify(version1));
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     expect(reading.run.lineUp.targets.map(({ name }) => name)).toEqual(['Chromium', 'gone']);
     expect(reading.run.observations[0]).toMatchObject({
       provenance: { unable: [] },
@@ -280,7 +282,7 @@ describe('a run file', () => {
       fc.property(fc.constantFrom(...paths), spoil, (path, by) => {
         const reading = readRunFile(JSON.stringify(replaced(value, path, by)));
         if (reading.status === 'read') expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
-        else expect(reading.text).toMatch(/^[A-Z].*\.$/s);
+        else expect(fileFaultText(reading.fault)).toMatch(/^[A-Z].*\.$/s);
       }),
       { numRuns: 500 },
     );
@@ -323,10 +325,7 @@ describe('a sweep request', () => {
   it.each([
     [{ ...request, markup: '' }, 'The form has no markup.'],
     [{ ...request, markup: '<p>no fields</p>' }, 'The form has no fields yet.'],
-    [
-      { ...request, markup: '<input>'.repeat(limits.fields + 1) },
-      `more than the ${limits.fields} that one sweep takes`,
-    ],
+    [{ ...request, markup: '<input>'.repeat(limits.fields + 1) }, `one sweep takes up to ${limits.fields}.`],
     [
       { ...request, markup: 'x'.repeat(limits.markup + 1) },
       'The markup is longer than 1,000,000 characters.',
@@ -341,12 +340,12 @@ describe('a sweep request', () => {
     ['{}', ''],
   ])('%# is refused with a sentence', (value, sentence) => {
     const reading = readSweepRequest(value);
-    expect(reading.status === 'fault' && reading.text).toContain(sentence);
+    expect(reading.status === 'fault' && sweepFaultText(reading.fault)).toContain(sentence);
   });
 
   it('has limits that the CLI keeps too', () => {
     expect(askingFault(asking)).toBeNull();
-    expect(askingFault(askingOf('', ['look']))).toContain('no fields yet');
+    expect(askingFault(askingOf('', ['look']))).toEqual({ code: 'no fields' });
   });
 });
 

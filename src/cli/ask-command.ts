@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
 import { answerLine, type LineAnswer } from '@/core/model/answer-line';
-import { unworkedText } from '@/core/words/unworked-words';
+import { lineFaultText } from '@/core/words/line-fault-words';
 
 /** Characters that are gathered before they are written. */
 const chunk = 64 * 1024;
@@ -32,6 +32,6 @@ export async function askCommand(input: Readable, output: Writable): Promise<voi
 }
 
 /** Whatever has no answer has an error. */
-function written(answer: LineAnswer): LineAnswer {
-  return 'notWorkedOut' in answer ? { error: unworkedText(answer.notWorkedOut) } : answer;
+function written(answer: LineAnswer): object {
+  return 'fault' in answer ? { error: lineFaultText(answer.fault) } : answer;
 }

@@ -19,6 +19,8 @@ import {
   sampleJunit,
 } from '@/core/report/sample-report';
 import type { Target } from '@/core/target/target';
+import { fileFaultText } from '@/core/words/file-fault-words';
+import { samplesFaultText } from '@/core/words/samples-fault-words';
 import { say, tell } from './say';
 import { heeding, stopSignal } from './stopping';
 import { unwritablePath, writeWhole } from './write-whole';
@@ -63,7 +65,8 @@ async function replay(
   const form = readFormText(await readFile(formFile, 'utf8'), basename(formFile));
   if (typeof form === 'string') return form;
   const samples = readSamples(await readFile(options.samples, 'utf8'));
-  if (samples.status === 'fault') return `${options.samples}, line ${samples.line}: ${samples.text}`;
+  if (samples.status === 'fault')
+    return `${options.samples}, line ${samples.line}: ${samplesFaultText(samples.fault)}`;
   if (samples.samples.length === 0)
     return `${options.samples} has no samples; write one a row: text,expected.`;
   const field = chosenField(form, options.field);
@@ -105,7 +108,7 @@ type ReplayedForm = Pick<FormDocument, 'name' | 'markup' | 'typing'>;
 function readFormText(text: string, name: string): ReplayedForm | string {
   if (!isFormFile(text)) return { name, markup: text, typing: {} };
   const reading = readFormFile(text);
-  return reading.status === 'fault' ? `${name}: ${reading.text}` : reading.form;
+  return reading.status === 'fault' ? `${name}: ${fileFaultText(reading.fault)}` : reading.form;
 }
 
 /** The field that is named; else the only one that has guards, or the only one that takes text. */

@@ -16,6 +16,7 @@ import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { failureText } from '@/core/words/failure-words';
+import { askingFaultText } from '@/core/words/request-fault-words';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
@@ -78,7 +79,7 @@ async function sweepOnce(
   const asking = typeof form === 'string' ? null : askingOfForm(form, options);
   const fault = asking ? askingFault(asking) : null;
   if (typeof form === 'string' || !asking || fault) {
-    refuse(fault ?? String(form));
+    refuse(fault ? askingFaultText(fault) : String(form));
     return null;
   }
   const run = await sweptRun(form, asking, options, signal);

@@ -17,6 +17,7 @@ import type { Run } from '@/core/run/run';
 import { readRunFile } from '@/core/run/run-file';
 import { ukkoVersion } from '@/core/version';
 import { answerDriftWords, causeText, setupWords } from '@/core/words/drift-words';
+import { fileFaultText } from '@/core/words/file-fault-words';
 import { findingTitle } from '@/core/words/finding-words';
 import { harmTitles } from '@/core/words/harm-words';
 import { counted } from '@/core/words/listed';
@@ -51,7 +52,7 @@ export async function readRun(path: string): Promise<Run | string> {
   if (text === null)
     return `The run ${path} cannot be read. Write one with “ukko sweep … --out ${path}” first.`;
   const reading = readRunFile(text);
-  return reading.status === 'fault' ? `${path}: ${reading.text}` : reading.run;
+  return reading.status === 'fault' ? `${path}: ${fileFaultText(reading.fault)}` : reading.run;
 }
 
 /** What was found by a run, and what is another than in a baseline; null when it was told to stop. */

@@ -1,4 +1,5 @@
 import type { Failure } from '@/core/observation/failure';
+import { enginesFileFaultText } from '@/core/words/file-fault-words';
 import { type Engine, EngineLost } from './api/engine';
 import { chromium } from './bidi/chromium';
 import { firefox } from './bidi/firefox';
@@ -31,7 +32,7 @@ export async function everyEngine(): Promise<Engines> {
   const remote = file.status === 'read' ? file.endpoints.map(remoteEngine) : [];
   return {
     all: [...ownEngines(), ...remote],
-    fault: file.status === 'fault' ? file.text : null,
+    fault: file.status === 'fault' ? enginesFileFaultText(file.path, file.fault) : null,
   };
 }
 

@@ -7,7 +7,8 @@ import { codeLength, deviceCode } from '@/core/device/device-code';
 import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-message';
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
-import { readJson } from '@/core/read-json';
+import { readJson } from '@/core/reading/read-json';
+import { deviceFaultText } from '@/core/words/request-fault-words';
 import { startListening, stopListening } from '@/engines/network/local-server';
 import { aliveEvery } from '@/probe/device-data';
 import { deviceHtml, devicePolicy } from '@/probe/device-html';
@@ -207,7 +208,7 @@ async function takeAnswers(
       `The device sent more than ${mostSent / 1_000_000} MB in all. What came before is kept; make a new link to go on.`,
     );
   const reading = readDeviceMessage(parsed(body));
-  if (reading.status === 'fault') return refused(400, reading.text);
+  if (reading.status === 'fault') return refused(400, deviceFaultText(reading.fault));
   const { message } = reading;
   // A message whose answer was lost is sent again; it counts once.
   if (message.part >= visit.nextPart) {

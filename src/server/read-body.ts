@@ -1,3 +1,5 @@
+import { readJson } from '@/core/reading/read-json';
+
 export type BodyReading =
   | { readonly status: 'read'; readonly value: unknown }
   | { readonly status: 'fault'; readonly code: 400 | 413; readonly text: string };
@@ -25,5 +27,3 @@ export async function readBody(request: Request): Promise<BodyReading> {
     return { status: 'fault', code: 400, text: 'The request is not JSON. Reload Ukko and try again.' };
   }
 }
-
-import { readJson } from '@/core/read-json';

@@ -227,7 +227,7 @@ describe('runs', () => {
     await deleteEverything(database);
     expect(await loadRun(database, run.id)).toBeNull();
     const reading = readRunFile(file ?? '');
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     await addRun(database, reading.run);
     expect(await loadRun(database, run.id)).toEqual(before);
     expect((await database.forms.get(demoForm.id))?.name).toBe(demoForm.name);

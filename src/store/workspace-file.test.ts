@@ -106,12 +106,12 @@ describe('a workspace file', () => {
   });
 
   it.each<readonly [string, (zip: JSZip) => void, string]>([
-    ['without its contents', (zip) => zip.remove('workspace.json'), 'no workspace of Ukko'],
-    ['with contents that are none', (zip) => zip.file('workspace.json', 'x'), 'no JSON'],
+    ['without its contents', (zip) => zip.remove('workspace.json'), 'not a workspace file of Ukko'],
+    ['with contents that are none', (zip) => zip.file('workspace.json', 'x'), 'not valid JSON'],
     [
       'with a spoiled sweep',
       (zip) => zip.file('runs/1.json', '{"format":"ukko-run","version":3}'),
-      'In runs/1.json of the workspace file: The run file is damaged',
+      'In runs/1.json of the workspace file: The run file is wrong',
     ],
     [
       'with a picture that is another one',

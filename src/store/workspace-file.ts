@@ -5,6 +5,7 @@ import { observationKey } from '@/core/questions/observation';
 import type { Run } from '@/core/run/run';
 import { readRunFile, writeRunFile } from '@/core/run/run-file';
 import { ukkoVersion } from '@/core/version';
+import { fileFaultText } from '@/core/words/file-fault-words';
 import { additionsFrom } from '@/core/workspace/merge';
 import {
   type Belongings,
@@ -112,16 +113,14 @@ async function readAll(file: Blob, limits: typeof unpackedLimits): Promise<ReadW
   const textOf = async (part: JSZip.JSZipObject) =>
     new TextDecoder().decode(await unpacked(part, limits.part));
   const listed = zip.file(contentsName);
-  if (!listed)
-    throw new Damaged(
-      'This zip file is no workspace of Ukko. Choose one that was written with “Export workspace”.',
-    );
+  if (!listed) throw new Damaged(fileFaultText({ file: 'workspace', code: 'other file' }));
   const reading = readWorkspace(await textOf(listed));
-  if (reading.status === 'fault') throw new Damaged(reading.text);
+  if (reading.status === 'fault') throw new Damaged(fileFaultText(reading.fault));
   const runs: Run[] = [];
   for (const part of zip.file(/^runs\/\d+\.json$/)) {
     const run = readRunFile(await textOf(part));
-    if (run.status === 'fault') throw new Damaged(`In ${part.name} of the workspace file: ${run.text}`);
+    if (run.status === 'fault')
+      throw new Damaged(`In ${part.name} of the workspace file: ${fileFaultText(run.fault)}`);
     runs.push(run.run);
   }
   const pictures: Picture[] = [];

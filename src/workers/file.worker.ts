@@ -4,8 +4,10 @@ import type { FormDocument, FormId } from '@/core/document/form-document';
 import { isFormFile, readFormFile, writeFormFile } from '@/core/document/form-file';
 import { nameFromWords } from '@/core/html/name-from-words';
 import { standalonePage } from '@/core/html/standalone-page';
+import type { FileFault } from '@/core/reading/file-fault';
 import type { Run, RunId } from '@/core/run/run';
-import { maxRunFile, readRunFile, writeRunFile } from '@/core/run/run-file';
+import { maxRunFile, readRunFile, runFileTooLarge, writeRunFile } from '@/core/run/run-file';
+import { fileFaultText } from '@/core/words/file-fault-words';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isZip } from '@/store/is-zip';
@@ -78,11 +80,7 @@ async function readWorkspace(file: File): Promise<ReadFile> {
 }
 
 async function readText(file: File): Promise<ReadFile> {
-  if (file.size > maxRunFile)
-    return {
-      status: 'fault',
-      text: 'The file is larger than 64 MB. Export a smaller run, or sweep fewer fields at a time.',
-    };
+  if (file.size > maxRunFile) return refused(runFileTooLarge);
   const content = await file.text();
   if (isFormFile(content)) return readForm(content);
   if (isDeviceFile(content))
@@ -91,16 +89,20 @@ async function readText(file: File): Promise<ReadFile> {
       text: 'These are the answers of a device. Open them under Line-up, “A real device…”, where you give the device its name.',
     };
   const reading = readRunFile(content);
-  if (reading.status === 'fault') return reading;
+  if (reading.status === 'fault') return refused(reading.fault);
   await addRun(openDatabase(), reading.run);
   return { status: 'run', form: reading.run.form.id, run: reading.run.id };
 }
 
 async function readForm(content: string): Promise<ReadFile> {
   const reading = readFormFile(content);
-  if (reading.status === 'fault') return reading;
+  if (reading.status === 'fault') return refused(reading.fault);
   const { name, markup, typing, page } = reading.form;
   return { status: 'form', form: await newForm(openDatabase(), markup, name, typing, page) };
+}
+
+function refused(fault: FileFault): ReadFile {
+  return { status: 'fault', text: fileFaultText(fault) };
 }
 
 function runFileName(run: Run): string {

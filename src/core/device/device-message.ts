@@ -1,9 +1,10 @@
-import { array, mixed, number, object, string, ValidationError } from 'yup';
+import { array, mixed, number, object, string } from 'yup';
 import type { Picture } from '../observation/picture';
 import { pictureSchema } from '../observation/schema-parts';
 import type { Observation } from '../questions/observation';
 import { observationSchema } from '../questions/observation-schema';
-import { readJson } from '../read-json';
+import { fitted, type Misfit } from '../reading/misfit';
+import { readJson } from '../reading/read-json';
 import type { TargetId } from '../target/target';
 
 /** What a device's page sends, over the network or in a file. */
@@ -40,30 +41,27 @@ const schema = object({
   .noUnknown()
   .required();
 
+/** Why answers of a device are left out. */
+export type DeviceFault =
+  /** They say of themselves that something was not captured on the device. */
+  | { readonly code: 'not captured' }
+  | { readonly code: 'no JSON' }
+  | { readonly code: 'misfit'; readonly misfit: Misfit };
+
 export type DeviceReading =
   | { readonly status: 'read'; readonly message: DeviceMessage }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly fault: DeviceFault };
 
 /**
  * Checks what came from a device. Whatever it says of itself, its answers are captured ones: a device can give no others.
  */
 export function readDeviceMessage(data: unknown): DeviceReading {
-  try {
-    const message = schema.validateSync(data) as unknown as DeviceMessage;
-    const other = message.observations.find(({ provenance }) => provenance.mark !== 'captured');
-    if (other) return fault('it says that something was not captured on the device');
-    return { status: 'read', message };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return fault(error.errors[0]?.replaceAll('\n', ' ').slice(0, 200) ?? 'its shape is another');
-  }
-}
-
-function fault(why: string): DeviceReading {
-  return {
-    status: 'fault',
-    text: `What the device sent cannot be read: ${why}. It was left out; all that came before is kept.`,
-  };
+  const fitting = fitted(schema, data);
+  if (fitting.status === 'misfit')
+    return { status: 'fault', fault: { code: 'misfit', misfit: fitting.misfit } };
+  const message = fitting.value as unknown as DeviceMessage;
+  const other = message.observations.some(({ provenance }) => provenance.mark !== 'captured');
+  return other ? { status: 'fault', fault: { code: 'not captured' } } : { status: 'read', message };
 }
 
 /** True for a file of a device's answers, whole or broken. */
@@ -76,7 +74,7 @@ export function readDeviceFile(content: string): DeviceReading {
   try {
     return readDeviceMessage(readJson(content));
   } catch {
-    return fault('the file is cut off or was changed');
+    return { status: 'fault', fault: { code: 'no JSON' } };
   }
 }
 

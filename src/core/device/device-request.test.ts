@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { limits } from '../document/form-document';
+import { questionFaultText } from '../words/request-fault-words';
 import { readDeviceRequest } from './device-request';
 
 describe('a form for a device', () => {
@@ -16,9 +17,9 @@ describe('a form for a device', () => {
     { form: 'Skerry Tide Log', markup: 'x'.repeat(limits.markup + 1) },
     { form: 'Skerry Tide Log', markup: '<input>', host: '0.0.0.0' },
   ])('is refused with a sentence when it is another thing', (data) => {
-    expect(readDeviceRequest(data)).toMatchObject({
-      status: 'fault',
-      text: expect.stringMatching(/^The form cannot be given to a device: .+\.$/),
-    });
+    const reading = readDeviceRequest(data);
+    expect(reading.status === 'fault' && questionFaultText(reading.fault)).toMatch(
+      /^The form cannot be given to a device: .+\.$/,
+    );
   });
 });

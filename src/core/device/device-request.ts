@@ -1,6 +1,6 @@
 import { object, string } from 'yup';
 import { limits } from '../document/form-document';
-import { type QuestionReading, readQuestion } from '../read-question';
+import { type QuestionReading, readQuestion } from '../reading/read-question';
 
 /** A form that a real device is to be given. */
 export interface DeviceRequest {
@@ -18,5 +18,5 @@ const schema = object({
   .required();
 
 export function readDeviceRequest(data: unknown): QuestionReading<DeviceRequest> {
-  return readQuestion(schema, data, 'The form cannot be given to a device');
+  return readQuestion(schema, data, 'device page');
 }

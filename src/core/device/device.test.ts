@@ -5,6 +5,7 @@ import type { EventRecord } from '../observation/event-record';
 import type { Provenance } from '../observation/provenance';
 import type { Observation } from '../questions/observation';
 import { targetId } from '../target/target';
+import { deviceFaultText } from '../words/request-fault-words';
 import { codeLength, deviceCode } from './device-code';
 import {
   answersOf,
@@ -230,8 +231,8 @@ describe('a message of a device', () => {
     const reading = readDeviceMessage(data);
     expect(reading.status).toBe('fault');
     if (reading.status === 'fault')
-      expect(reading.text).toMatch(
-        /^What the device sent cannot be read: .+\. It was left out; .+ is kept\.$/s,
+      expect(deviceFaultText(reading.fault)).toMatch(
+        /^The device’s answers cannot be read: .+\. They were left out; .+ are kept\.$/s,
       );
   });
 

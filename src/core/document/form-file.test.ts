@@ -5,6 +5,7 @@ import { fieldId } from '../html/field';
 import { formsInPage } from '../html/forms-in-page';
 import { readForm } from '../html/read-form';
 import { standalonePage } from '../html/standalone-page';
+import { fileFaultText } from '../words/file-fault-words';
 import type { FormId } from './form-document';
 import { isFormFile, readFormFile, writeFormFile } from './form-file';
 
@@ -22,12 +23,12 @@ describe('a form file', () => {
     );
   });
   it.each([
-    ['{\n "format": "ukko-form",\n "version": 1,\n oops', /no JSON \(line 4\)/],
+    ['{\n "format": "ukko-form",\n "version": 1,\n oops', /not valid JSON \(line 4\)/],
     ['{"a":1}', /not a form file/],
     ['{"format":"ukko-form","version":7}', /version 7/],
     [
       '{\n"format":"ukko-form",\n"version":1,\n"id":"x",\n"name":5,\n"markup":"",\n"typing":{}\n}',
-      /wrong at name, line 5: a string is wanted/,
+      /wrong at name, line 5: a text is expected/,
     ],
     [
       '{"format":"ukko-form","version":1,"id":"x","name":"n","markup":"",\n"typing":{"level":{"script":7,"guards":[]}}}',
@@ -35,7 +36,8 @@ describe('a form file', () => {
     ],
     ['{"format":"ukko-form","version":1,"id":"x","name":"n","markup":"","typing":{},"extra":1}', /extra/],
   ])('that is wrong says where and what to do: %s', (content, words) => {
-    expect(readFormFile(content)).toEqual({ status: 'fault', text: expect.stringMatching(words) });
+    const reading = readFormFile(content);
+    expect(reading.status === 'fault' && fileFaultText(reading.fault)).toMatch(words);
   });
 });
 

@@ -28,11 +28,7 @@ export function mapOf(schema: Schema) {
           const fault = faultIn(schema, entry);
           if (!fault) continue;
           const at = `${path}.${key}${fault.path ? `.${fault.path}` : ''}`;
-          // What yup says begins with the path, where it has one.
-          const said = fault.path
-            ? fault.message.replace(fault.path, at)
-            : fault.message.replace(/^this/, at);
-          return createError({ path: at, message: said });
+          return createError({ path: at, type: fault.type, params: { ...fault.params, path: at } });
         }
         return true;
       },

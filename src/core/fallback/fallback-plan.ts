@@ -8,8 +8,8 @@ export type PlanName = (typeof planNames)[number];
 /** How a plan changes a field's control, and what a person then does. */
 export interface FallbackPlan {
   readonly name: PlanName;
-  /** What it is, in one sentence. */
-  readonly note: string;
+  /** The format that it asks for, as a person reads it. */
+  readonly hint: string;
   /** Attributes that the control gets besides its own. */
   readonly attributes: Readonly<Record<string, string>>;
   /** Markup that stands in place of the control; null when the control stays. */
@@ -84,7 +84,7 @@ export function plansFor(field: Field): FallbackPlan[] {
   const plans: FallbackPlan[] = [
     {
       name: 'leave it',
-      note: 'A plain text box; people write as they are used to.',
+      hint: format.hint,
       attributes: {},
       replacement: null,
       scripted: false,
@@ -93,7 +93,7 @@ export function plansFor(field: Field): FallbackPlan[] {
     },
     {
       name: 'hint and pattern',
-      note: `A text box that says ${format.hint} and takes nothing else.`,
+      hint: format.hint,
       attributes: {
         placeholder: format.hint,
         title: `As in ${format.example}`,
@@ -110,7 +110,7 @@ export function plansFor(field: Field): FallbackPlan[] {
   if (selects)
     plans.push({
       name: 'selects',
-      note: 'A select for each part, everywhere, with an entry of its own each.',
+      hint: format.hint,
       attributes: {},
       replacement: selects.markup,
       scripted: false,
@@ -120,7 +120,7 @@ export function plansFor(field: Field): FallbackPlan[] {
   if (field.kind === 'date')
     plans.push({
       name: 'scripted picker',
-      note: 'Shows day, month, year and sends the standard’s format; loaded only where the kind is not known.',
+      hint: format.hint,
       attributes: {},
       replacement: null,
       scripted: true,

@@ -67,7 +67,7 @@ describe('fallback plans', () => {
 
 describe('faults of a plan', () => {
   const faults = (change: Partial<PlanOutcome>) =>
-    fallbackFaults(field('date'), outcome(change)).map(({ what }) => what);
+    fallbackFaults(field('date'), outcome(change)).map(({ code }) => code);
 
   it('are none when the server gets what the kind would have sent', () => {
     expect(faults({})).toEqual([]);
@@ -82,7 +82,7 @@ describe('faults of a plan', () => {
     expect(faults({ sent: ['date=2026-02-30'] })).toEqual(['other format']);
     expect(faults({ sent: ['date='] })).toEqual(['other format']);
     expect(faults({ sent: [] })).toEqual(['other format']);
-    expect(faults({ plan: 'selects', sent: ['date-day=14', 'date-month=03'] })).toEqual(['other format']);
+    expect(faults({ plan: 'selects', sent: ['date-day=14', 'date-month=03'] })).toEqual(['other entries']);
     expect(faults({ sent: ['day=2026-03-14'] })).toEqual(['other format']);
   });
 });

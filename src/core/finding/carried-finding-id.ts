@@ -1,6 +1,6 @@
 import type { FaultCode } from '../fault/fault';
 import type { ActionKeyTrouble } from '../keyboard/action-key';
-import { readJson } from '../read-json';
+import { readJson } from '../reading/read-json';
 import { carriedRuleName } from './carried-rule-name';
 import { type Decision, type FindingId, findingId } from './finding';
 

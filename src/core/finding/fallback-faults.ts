@@ -1,29 +1,26 @@
-import type { Field } from '../html/field';
+import type { Field, FieldKind } from '../html/field';
 import type { PlanOutcome } from '../questions/fallback/facts';
 import { sanitizeValue } from '../standard/value-sanitization';
 
-export interface FallbackFault {
-  readonly what: 'over native' | 'other format';
-  readonly text: string;
-}
+/** What is wrong with a plan in one target. */
+export type FallbackFault =
+  /** It replaces a picker that the target has. */
+  | { readonly code: 'over native' }
+  /** Of several controls each sends an entry of its own. */
+  | { readonly code: 'other entries'; readonly name: string; readonly entries: number }
+  | { readonly code: 'other format'; readonly kind: FieldKind };
 
-/** What is wrong with a plan in one target. A format is the server's old one when the kind itself could have sent it. */
+/** A format is the server's old one when the kind itself could have sent it. */
 export function fallbackFaults(field: Field, { plan, native, loaded, sent }: PlanOutcome): FallbackFault[] {
   const faults: FallbackFault[] = [];
-  if (native && loaded)
-    faults.push({
-      what: 'over native',
-      text: 'It stands in place of a picker of the target’s own, which knows this kind.',
-    });
-  if (!sendsAsBefore(field, sent))
-    faults.push({
-      what: 'other format',
-      text:
-        plan === 'selects'
-          ? `The server gets ${sent.length} entries of other names, not one called ${field.name}.`
-          : `The server gets a format that the kind ${field.kind} never sends.`,
-    });
-  return faults;
+  if (native && loaded) faults.push({ code: 'over native' });
+  if (sendsAsBefore(field, sent)) return faults;
+  return [
+    ...faults,
+    plan === 'selects'
+      ? { code: 'other entries', name: field.name, entries: sent.length }
+      : { code: 'other format', kind: field.kind },
+  ];
 }
 
 function sendsAsBefore(field: Field, sent: readonly string[]): boolean {

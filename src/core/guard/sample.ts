@@ -9,9 +9,16 @@ export interface Sample {
 /** Most samples of one field. */
 export const maxSamples = 200_000;
 
+/** Why a line of a table of samples cannot be read. */
+export type SamplesFault =
+  | { readonly code: 'no verdict'; readonly word: string }
+  | { readonly code: 'open quote' }
+  | { readonly code: 'too many samples'; readonly most: number };
+
 export type SamplesReading =
   | { readonly status: 'read'; readonly samples: readonly Sample[] }
-  | { readonly status: 'fault'; readonly line: number; readonly text: string };
+  /** `line` counts from 1. */
+  | { readonly status: 'fault'; readonly line: number; readonly fault: SamplesFault };
 
 /**
  * Samples from the rows of a table: text, then the expected verdict, which is `accepted` where it is left out. A first row
@@ -25,19 +32,11 @@ export function samplesFromRows(rows: readonly (readonly string[])[]): SamplesRe
     if (index === 0 && text.trim().toLowerCase() === 'text') continue;
     const word = asked.trim().toLowerCase();
     const expected = word === '' ? 'accepted' : verdicts.find((verdict) => verdict === word);
-    if (!expected)
-      return {
-        status: 'fault',
-        line: index + 1,
-        text: `“${asked}” is no verdict; write accepted, unfinished or refused in the second column.`,
-      };
+    const line = index + 1;
+    if (!expected) return { status: 'fault', line, fault: { code: 'no verdict', word: asked } };
     samples.push({ text, expected });
     if (samples.length > maxSamples)
-      return {
-        status: 'fault',
-        line: index + 1,
-        text: `A field may have ${maxSamples} samples; take some away.`,
-      };
+      return { status: 'fault', line, fault: { code: 'too many samples', most: maxSamples } };
   }
   return { status: 'read', samples };
 }

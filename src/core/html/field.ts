@@ -1,3 +1,4 @@
+import type { NoteFact } from './markup-note';
 /**
  * A form as Ukko sees it. The markup is the only truth: fields are read from it with their places in the
  * source, and an edit of a field is an edit of the source. All places are offsets in UTF-16 code units.
@@ -104,13 +105,11 @@ export interface Field {
 }
 
 /** Something in the markup that a person should know about; `line` and `column` count from 1. */
-export interface MarkupNote {
-  readonly kind: 'not run' | 'not loaded' | 'not understood' | 'not drawn' | 'fault';
-  readonly text: string;
+export type MarkupNote = NoteFact & {
   readonly line: number;
   readonly column: number;
   readonly span: Span;
-}
+};
 
 /** A `form` element, as far as it can be edited. */
 export interface FormElement {

@@ -8,7 +8,7 @@ import { parseMarkup } from './parse-markup';
 import { readForm } from './read-form';
 
 /** Everything a browser could run or load from the markup, found anew in the result. */
-const left = (markup: string) => inertParts(parseMarkup(markup)).map((part) => part.text);
+const left = (markup: string) => inertParts(parseMarkup(markup)).map((part) => part.told);
 
 describe('inertMarkup', () => {
   it.each(attacks)('takes the sting out of %s', (markup) => {

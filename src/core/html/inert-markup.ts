@@ -1,4 +1,5 @@
-import type { MarkupNote, Span } from './field';
+import type { Span } from './field';
+import type { NoteFact } from './markup-note';
 import {
   attributeOf,
   attributeSpan,
@@ -9,17 +10,16 @@ import {
   parseMarkup,
 } from './parse-markup';
 
-/** A part of the markup that would run or load something, with what to say about it. */
+/** A part of the markup that would run or load something, with what is told about it. */
 export interface InertPart {
   readonly span: Span;
-  readonly why: MarkupNote['kind'] & ('not run' | 'not loaded');
-  readonly text: string;
+  readonly told: NoteFact;
 }
 
-const removedElements: Readonly<Record<string, Pick<InertPart, 'why' | 'text'>>> = {
-  script: { why: 'not run', text: 'A script: kept in the markup, never run here.' },
-  base: { why: 'not loaded', text: 'A base address: kept in the markup, not followed here.' },
-  link: { why: 'not loaded', text: 'A linked resource: kept in the markup, not loaded here.' },
+const removedElements: Readonly<Record<string, NoteFact>> = {
+  script: { code: 'script' },
+  base: { code: 'base address' },
+  link: { code: 'linked resource' },
 };
 
 const urlAttributes: Readonly<Record<string, readonly string[]>> = {
@@ -87,18 +87,15 @@ function* everyElement(document: ParsedMarkup['document']): Generator<{ element:
 }
 
 function wholeElement(element: Element): InertPart | null {
-  const why = removal(element);
-  const span = why && elementSpan(element);
-  return why && span ? { span, ...why } : null;
+  const told = removal(element);
+  const span = told && elementSpan(element);
+  return told && span ? { span, told } : null;
 }
 
-function removal(element: Element): Pick<InertPart, 'why' | 'text'> | null {
+function removal(element: Element): NoteFact | null {
   if (Object.hasOwn(removedElements, element.tagName)) return removedElements[element.tagName] ?? null;
   if (element.tagName === 'meta' && attributeOf(element, 'http-equiv') !== null)
-    return {
-      why: 'not loaded',
-      text: 'A meta instruction to the browser: kept in the markup, not followed here.',
-    };
+    return { code: 'meta instruction' };
   return null;
 }
 
@@ -110,23 +107,15 @@ function attributeParts(element: Element): InertPart[] {
     const written = prefix ? `${prefix}:${name}` : name;
     const span = attributeSpan(element, written);
     if (!span) return [];
-    if (name.startsWith('on'))
-      return [{ span, why: 'not run', text: `The script in ${name} is kept in the markup, never run here.` }];
-    if (isScriptAddress(value))
-      return [
-        {
-          span,
-          why: 'not run',
-          text: `The script address in ${written} is kept in the markup, never run here.`,
-        },
-      ];
+    if (name.startsWith('on')) return [{ span, told: { code: 'event handler', attribute: name } }];
+    if (isScriptAddress(value)) return [{ span, told: { code: 'script address', attribute: written } }];
     const isPicture = value.trim().toLowerCase().startsWith('data:image/');
     // A part of the page itself is there already.
     const isHere = value.trim().startsWith('#') && !nesting.has(tag);
     // A picture that is used as a part of this one may hold scripts and addresses of its own.
     const mayBePicture = !nesting.has(tag) && tag !== 'use';
     if (urls.includes(written) && !isHere && !(isPicture && mayBePicture))
-      return [{ span, why: 'not loaded', text: `What ${written} points to is not loaded here.` }];
+      return [{ span, told: { code: 'resource', attribute: written } }];
     return [];
   });
 }

@@ -4,6 +4,7 @@ import { hurriedTideLog } from '../demo/hurried-tide-log';
 import { skerryTideLog } from '../demo/skerry-tide-log';
 import { parsedState } from '../standard/control-state';
 import { radioGroupOf } from '../standard/radio-group';
+import { toldNote } from '../words/told-note';
 import { attribute } from './field';
 import { inertMarkup } from './inert-markup';
 import { pageOf } from './page-controls';
@@ -141,12 +142,13 @@ describe('readForm', () => {
     const markup =
       '<form>\n<script>alert(1)</script>\n<input type=datetime onclick="x()" flavour=sweet>\n<x-date></x-date><img src=a.png></form>';
     const { notes, fields } = readForm(markup);
-    expect(notes.filter((n) => n.kind !== 'fault').map((n) => [n.line, n.kind, n.text])).toEqual([
-      [2, 'not run', 'A script: kept in the markup, never run here.'],
-      [3, 'not run', 'The script in onclick is kept in the markup, never run here.'],
-      [3, 'not understood', 'The attribute flavour is not known; it is kept as it is.'],
-      [4, 'not understood', 'The custom element x-date is kept; what its script would add is not seen.'],
-      [4, 'not loaded', 'What src points to is not loaded here.'],
+    const told = notes.map(toldNote).filter(({ kind }) => kind !== 'fault');
+    expect(told.map(({ line, kind, text }) => [line, kind, text])).toEqual([
+      [2, 'not run', 'Ukko keeps this script in the markup and does not run it.'],
+      [3, 'not run', 'Ukko keeps the script in onclick and does not run it.'],
+      [3, 'not understood', 'Ukko does not know the attribute flavour and keeps it.'],
+      [4, 'not understood', 'Ukko keeps the custom element x-date and does not run its script.'],
+      [4, 'not loaded', 'Ukko does not load what src refers to.'],
     ]);
     expect(fields[0] && attribute(fields[0].controls[0], 'flavour')).toBe('sweet');
     expect(fields[0]?.kind).toBe('text');
@@ -155,7 +157,7 @@ describe('readForm', () => {
   it('does not count fields inside a template, which are not in the page', () => {
     const { fields, notes } = readForm('<template><input name=a></template><input name=b>');
     expect(fields.map((f) => f.name)).toEqual(['b']);
-    expect(notes.map((n) => n.kind)).toContain('not drawn');
+    expect(notes.map(({ code }) => code)).toContain('template');
   });
 
   it('keeps the id of a named field while others come and go', () => {
@@ -210,7 +212,7 @@ describe('readForm', () => {
   ])('reads up to %s, and says where it stopped', (_, markup, why) => {
     const { fields, notes } = readForm(markup);
     expect(fields.map(({ name }) => name)).toEqual(['a']);
-    const [cut] = notes.filter(({ text }) => text.includes('up to here'));
+    const [cut] = notes.map(toldNote).filter(({ text }) => text.includes('up to here'));
     expect(cut).toMatchObject({ kind: 'fault', text: expect.stringContaining(why) });
     expect(inertMarkup(markup)).toBe(markup.slice(0, cut?.span.start));
   });

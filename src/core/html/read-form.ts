@@ -21,6 +21,7 @@ import { askedBefore, groupName } from './group-name';
 import { inertParts } from './inert-markup';
 import { labelWords, tidyWords, wrappedControls } from './label-words';
 import { linePositions } from './line-positions';
+import type { NoteFact } from './markup-note';
 import {
   attributeOf,
   type Element,
@@ -272,51 +273,35 @@ function notesOf(
 ): MarkupNote[] {
   const at = linePositions(markup);
   const notes: MarkupNote[] = [];
-  const note = (kind: MarkupNote['kind'], span: Span, text: string) =>
-    notes.push({ kind, span, text, ...at(span.start) });
+  const note: Note = (span, fact) => notes.push({ ...fact, span, ...at(span.start) });
 
-  for (const part of inertParts(parsed)) note(part.why, part.span, part.text);
+  for (const { span, told } of inertParts(parsed)) note(span, told);
   for (const { control } of found) {
-    for (const a of control.attributes) {
-      if (!isKnownAttribute(a.name) && !a.name.startsWith('on'))
-        note('not understood', a.span, `The attribute ${a.name} is not known; it is kept as it is.`);
+    for (const { name, span } of control.attributes) {
+      if (!isKnownAttribute(name) && !name.startsWith('on'))
+        note(span, { code: 'unknown attribute', attribute: name });
     }
   }
   for (const { element } of elements) noteHidden(element, note);
   // A fragment is not expected to have a doctype; the page that shows it gets one.
   const wholePage = /<html[\s>]/i.test(markup);
   const cut = parsed.cutBecause;
-  if (cut) note('fault', { start: parsed.readTo, end: markup.length }, cutText[cut]);
+  if (cut) note({ start: parsed.readTo, end: markup.length }, { code: cut, most: bounds[cut] });
   for (const error of parsed.errors.filter(({ code }) => wholePage || code !== 'missing-doctype'))
-    note('fault', { start: error.start, end: error.end }, faultText(error.code));
+    note({ start: error.start, end: error.end }, { code: 'parse error', error: error.code });
   return notes.sort((a, b) => a.span.start - b.span.start);
 }
 
 /** What is beyond the bounds is named, never left out in silence. */
-const cutText = {
-  'too deep': `The markup is nested more than ${mostNested} elements deep. Ukko reads it up to here. Close what is left open, or paste the form alone.`,
-  'too many elements': `The markup has more than ${mostElements.toLocaleString('en-GB')} elements and texts. Ukko reads it up to here. Paste the form alone.`,
-} as const;
+const bounds = { 'too deep': mostNested, 'too many elements': mostElements } as const;
 
-type Note = (kind: MarkupNote['kind'], span: Span, text: string) => void;
+type Note = (span: Span, fact: NoteFact) => void;
 
 function noteHidden(element: Element, note: Note): void {
   const place = element.sourceCodeLocation;
   if (!place) return;
   const span = { start: place.startOffset, end: (place.startTag ?? place).endOffset };
-  if (element.tagName === 'template') note('not drawn', span, 'A template is kept but not drawn.');
+  if (element.tagName === 'template') note(span, { code: 'template' });
   if (element.tagName.includes('-') && !element.namespaceURI.endsWith('svg'))
-    note(
-      'not understood',
-      span,
-      `The custom element ${element.tagName} is kept; what its script would add is not seen.`,
-    );
-}
-
-/** Parser error codes are words joined by hyphens (HTML Standard, "Parse errors"). */
-function faultText(code: string): string {
-  if (code === 'missing-doctype')
-    return 'No doctype: Ukko adds one, so that the page is not drawn in quirks mode.';
-  const words = code.replaceAll('-', ' ');
-  return `Markup fault: ${words}.`;
+    note(span, { code: 'custom element', element: element.tagName });
 }

@@ -11,7 +11,24 @@ export type ActionDeed =
   | { readonly does: 'sends' }
   | { readonly does: 'puts a newline' }
   | { readonly does: 'puts the keyboard away' }
-  | { readonly does: 'nothing'; readonly why: string };
+  | { readonly does: 'nothing'; readonly why: IdleReason };
+
+/** Why an action key, or a key above the keyboard, does nothing. */
+export type IdleReason =
+  | 'no action key'
+  | 'several fields and no button'
+  | 'no field follows'
+  | 'no field before';
+
+/** What becomes of focus and keyboard when the action key is tapped while the entry is not accepted. */
+export type AfterRefusal =
+  | 'focus moves on unchecked'
+  | 'blocked, keyboard stays'
+  | 'blocked, keyboard goes'
+  | 'newline, unchecked'
+  | 'keyboard goes, unchecked'
+  | 'only the button checks'
+  | 'unchecked';
 
 /** What a person cannot do: there is no key to go on with, or a newline is all that it brings and nothing sends the form. */
 export type ActionKeyTrouble = 'no action key' | 'newline only';
@@ -22,7 +39,7 @@ export interface ActionKey {
   readonly label: string;
   readonly deed: ActionDeed;
   /** While the entry is not accepted yet. */
-  readonly whenNotAccepted: string;
+  readonly whenNotAccepted: AfterRefusal;
   /** What a person cannot do here; null when all is well. */
   readonly trouble: ActionKeyTrouble | null;
   readonly known: Known;
@@ -48,7 +65,7 @@ export function accessoryDeed(key: AccessoryKey, field: Field, fields: readonly 
   const at = entered.findIndex(({ id }) => id === field.id);
   const other = at === -1 ? undefined : entered[at + (key === 'next' ? 1 : -1)];
   if (other) return { does: 'goes to', field: other };
-  return { does: 'nothing', why: key === 'next' ? 'no field follows' : 'no field stands before it' };
+  return { does: 'nothing', why: key === 'next' ? 'no field follows' : 'no field before' };
 }
 
 /** The action key of a field's keyboard: what it is called, what it does, and what becomes of keyboard and focus. */
@@ -75,7 +92,7 @@ export function actionKeyOf(
   };
 }
 
-const absent: ActionDeed = { does: 'nothing', why: 'This keyboard has no action key.' };
+const absent: ActionDeed = { does: 'nothing', why: 'no action key' };
 
 interface Place {
   readonly next: Field | null;
@@ -117,25 +134,21 @@ function deedOf(
   if (entry.kind === 'textarea' && !(action.doneOnlyCloses && called === 'done'))
     return { does: 'puts a newline' };
   if (action.doneOnlyCloses && called === 'done') return { does: 'puts the keyboard away' };
-  return place.sends
-    ? { does: 'sends' }
-    : { does: 'nothing', why: 'Enter sends no form here: it has no button that sends, and several fields.' };
+  return place.sends ? { does: 'sends' } : { does: 'nothing', why: 'several fields and no button' };
 }
 
-function afterRefusal(deed: ActionDeed, kept: 'kept' | 'put away', sends: boolean): string {
+function afterRefusal(deed: ActionDeed, kept: 'kept' | 'put away', sends: boolean): AfterRefusal {
   switch (deed.does) {
     case 'goes to':
-      return 'The focus goes on, nothing is checked, and the keyboard of the next field comes up.';
+      return 'focus moves on unchecked';
     case 'sends':
-      return kept === 'kept'
-        ? 'Nothing is sent, the first field that is wrong gets the focus, and its keyboard is up.'
-        : 'Nothing is sent, and the keyboard is put away.';
+      return kept === 'kept' ? 'blocked, keyboard stays' : 'blocked, keyboard goes';
     case 'puts a newline':
-      return 'A newline comes in; nothing is checked.';
+      return 'newline, unchecked';
     case 'puts the keyboard away':
-      return 'The keyboard goes, the focus stays, and nothing is checked.';
+      return 'keyboard goes, unchecked';
     case 'nothing':
-      return sends ? 'The entry can be checked by the form’s own button alone.' : 'Nothing is checked.';
+      return sends ? 'only the button checks' : 'unchecked';
   }
 }
 

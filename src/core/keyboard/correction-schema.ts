@@ -1,7 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
 import { languages } from '../target/variant';
-import { knownSchema } from './keyboard-schema';
 import { keyboardSorts } from './keyboards';
+import { knownSchema } from './known-schema';
 
 const text = (most: number) => string().strict().required().max(most);
 const words = array(text(100)).strict().max(200);

@@ -2,7 +2,7 @@ import { mixed, object, string } from 'yup';
 import { limits } from '../document/form-document';
 import { ownPageSchema } from '../document/own-page';
 import type { FieldId } from '../html/field';
-import { type QuestionReading, readQuestion } from '../read-question';
+import { type QuestionReading, readQuestion } from '../reading/read-question';
 import { type KeyboardQuestion, type PhoneEngine, phoneEngines } from './keyboard-question';
 
 const schema = object({
@@ -18,5 +18,5 @@ const schema = object({
   .required();
 
 export function readKeyboardQuestion(data: unknown): QuestionReading<KeyboardQuestion> {
-  return readQuestion(schema, data, 'The question cannot be read');
+  return readQuestion(schema, data, 'keyboard');
 }

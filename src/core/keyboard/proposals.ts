@@ -35,6 +35,6 @@ export function chosen(now: Tapped, word: string, before: string): Tapped {
     ...now,
     strokes: [...now.strokes, ...brought, { kind: 'key', key: ' ' }],
     layer: null,
-    said: null,
+    did: null,
   };
 }

@@ -4,6 +4,7 @@ import { readForm } from '../html/read-form';
 import { habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
 import { targetId } from '../target/target';
+import { didText } from '../words/action-key-words';
 import { actionKeyOf } from './action-key';
 import { comesUp } from './comes-up';
 import { traitsOf } from './input-traits';
@@ -39,7 +40,7 @@ function hands(markup: string, target: string) {
     press,
     first: () => prefilled(field),
     standing,
-    said: () => now.said,
+    said: () => now.did && didText(now.did),
     type(...labels: readonly string[]) {
       for (const label of labels) {
         const key = keys().find((one) =>
@@ -111,10 +112,10 @@ describe('tapping', () => {
   it('acts: goes on, or sends, and says so', () => {
     const blink = hands('<input name=a><label>Next one <input name=b></label>', 'blink-phone');
     blink.type('action');
-    expect(blink.said()).toBe('It goes to Next one.');
+    expect(blink.said()).toBe('The key moves the focus to Next one.');
     const webkit = hands('<input name=a><input name=b>', 'webkit-phone');
     webkit.type('action');
-    expect(webkit.said()).toBe('It asks to send the form.');
+    expect(webkit.said()).toBe('The key submits the form.');
     webkit.type('A');
     expect(webkit.said()).toBeNull();
   });

@@ -12,11 +12,11 @@ export interface Tapped {
   readonly strokes: Script;
   /** The layer that was chosen; null: the one that is up by itself. */
   readonly layer: string | null;
-  /** What the action key did, when it was tapped last. */
-  readonly said: string | null;
+  /** What the key did that was tapped last, where it was one that enters nothing. */
+  readonly did: ActionDeed | 'put away' | null;
 }
 
-export const untapped: Tapped = { strokes: [], layer: null, said: null };
+export const untapped: Tapped = { strokes: [], layer: null, did: null };
 
 /** What stands in a field, and where its caret is. */
 export type Standing = Pick<TypingStep, 'text' | 'caret'>;
@@ -55,9 +55,9 @@ export function tap(now: Tapped, key: Key, held: string | null, at: TappingPlace
       // Back from the numbers, letters are large or small by themselves; from the capitals a person asked for small ones.
       return { ...now, layer: key.to === 'letters' && layerUp(now, at) !== 'capitals' ? null : key.to };
     case 'erase':
-      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Backspace' }], said: null };
+      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Backspace' }], did: null };
     case 'away':
-      return { ...now, said: 'The keyboard is put away; the focus stays.' };
+      return { ...now, did: 'put away' };
     case 'gap':
       return now;
     case 'action':
@@ -68,7 +68,7 @@ export function tap(now: Tapped, key: Key, held: string | null, at: TappingPlace
       return {
         strokes: [...now.strokes, ...erased, strokeOf(text)],
         layer: layerAfter(now, at),
-        said: null,
+        did: null,
       };
     }
   }
@@ -90,32 +90,15 @@ function layerAfter(now: Tapped, at: TappingPlace): string | null {
 }
 
 function acted(now: Tapped, deed: ActionDeed): Tapped {
-  const said = `It ${deedText(deed)}.`;
   switch (deed.does) {
     case 'goes to':
-      return { ...now, strokes: [...now.strokes, { kind: 'leave' }], said };
+      return { ...now, strokes: [...now.strokes, { kind: 'leave' }], did: deed };
     case 'sends':
     case 'puts a newline':
     case 'nothing':
-      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Enter' }], said };
+      return { ...now, strokes: [...now.strokes, { kind: 'key', key: 'Enter' }], did: deed };
     case 'puts the keyboard away':
-      return { ...now, said };
-  }
-}
-
-/** What the action key does, to be read behind its name. */
-export function deedText(deed: ActionDeed): string {
-  switch (deed.does) {
-    case 'goes to':
-      return `goes to ${deed.field.label}`;
-    case 'sends':
-      return 'asks to send the form';
-    case 'puts a newline':
-      return 'puts a newline';
-    case 'puts the keyboard away':
-      return 'puts the keyboard away';
-    case 'nothing':
-      return `does nothing: ${deed.why.replace(/\.$/, '')}`;
+      return { ...now, did: deed };
   }
 }
 

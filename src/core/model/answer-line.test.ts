@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { lineFaultText } from '../words/line-fault-words';
 import { answerLine } from './answer-line';
 
 const ask = (question: unknown) => answerLine(JSON.stringify(question));
@@ -49,23 +50,30 @@ describe('a line of a batch', () => {
     });
   });
   it.each([
-    ['{', /no JSON/],
+    ['{', /not valid JSON/],
     ['[]', /object/],
-    ['{"ask":"weather","target":"standard","html":""}', /"ask":"validity"/],
-    ['{"ask":"validity","target":"netscape","html":""}', /standard, chromium, firefox, webkit/],
-    ['{"ask":"validity","target":"standard"}', /"html"/],
-    ['{"ask":"validity","target":"standard","html":3}', /“html” is not a text/],
-    ['{"ask":"validity","target":"standard","html":"<input>"}', /id t/],
-    ['{"ask":"validity","target":"standard","html":"<input id=t>","setValue":5}', /“setValue” is not a text/],
+    [
+      '{"ask":"weather","target":"standard","html":""}',
+      /at ask: one of “validity”, “submission” and “typing”/,
+    ],
+    ['{"ask":"validity","target":"netscape","html":""}', /“standard”, “chromium”, “firefox” and “webkit”/],
+    ['{"ask":"validity","target":"standard"}', /at html: the value is missing/],
+    ['{"ask":"validity","target":"standard","html":3}', /at html: a text is expected/],
+    ['{"ask":"validity","target":"standard","html":"<input>"}', /id “t”/],
+    [
+      '{"ask":"validity","target":"standard","html":"<input id=t>","setValue":5}',
+      /at setValue: a text is expected/,
+    ],
     ['{"ask":"validity","target":"standard","html":"<input id=t>","thenAttrs":{"a":1}}', /thenAttrs/],
     ['{"ask":"submission","target":"standard","html":"<form></form>"}', /"by"/],
     ['{"ask":"submission","target":"standard","html":"<form></form>","by":"#go"}', /#go/],
   ])('that is bad says so: %s', (line, words) => {
-    expect(answerLine(line)).toEqual({ error: expect.stringMatching(words) });
+    const answer = answerLine(line);
+    expect('fault' in answer && lineFaultText(answer.fault)).toMatch(words);
   });
   it('is not led astray by names that objects have of their own', () => {
     for (const name of ['hasOwnProperty', 'toString', '__proto__', 'constructor'])
-      expect(answerLine(`{"${name}":1}`)).toHaveProperty('error');
+      expect(answerLine(`{"${name}":1}`)).toHaveProperty('fault');
   });
   it('never throws, whatever it is', () => {
     fc.assert(

@@ -1,6 +1,7 @@
-import { array, type InferType, mixed, object, string, ValidationError } from 'yup';
+import { array, type InferType, mixed, object, string } from 'yup';
 import { isJsonObject } from '../json-object';
-import { readJson } from '../read-json';
+import { fitted, type Misfit } from '../reading/misfit';
+import { readJson } from '../reading/read-json';
 import { GaveUp } from '../regexp/budget';
 import type { UnworkedCode } from '../regexp/unworked';
 import { focusWays } from '../script/stroke';
@@ -22,40 +23,25 @@ const waysOf: Readonly<Record<AskedTarget, Deviations>> = { standard: noDeviatio
 /** The longest markup of one question, UTF-16 code units. */
 const longest = 1_000_000;
 
-const text = () =>
-  string()
-    .strict()
-    .max(
-      longest,
-      ({ path }) => `“${path}” is longer than ${longest} characters. Ask about less markup at once.`,
-    )
-    .typeError(({ path }) => `“${path}” is not a text.`);
-
-const questions = '"ask":"validity", "ask":"submission" or "ask":"typing"';
+const text = () => string().strict().max(longest);
 
 const question = object({
   ask: string()
-    .oneOf(['validity', 'submission', 'typing'] as const, `Say ${questions}.`)
-    .required(`Say what to ask: ${questions}.`),
-  target: string()
-    .oneOf(askedTargets, `Name one of these as "target": ${askedTargets.join(', ')}.`)
-    .required(`Name one of these as "target": ${askedTargets.join(', ')}.`),
-  html: text().defined('Give the markup as "html".'),
+    .oneOf(['validity', 'submission', 'typing'] as const)
+    .required(),
+  target: string().oneOf(askedTargets).required(),
+  html: text().defined(),
   setValue: text().nullable(),
   thenType: text(),
-  thenAttrs: mixed<Record<string, string>>((value): value is Record<string, string> =>
-    isTexts(value),
-  ).typeError('“thenAttrs” is not an object of texts.'),
+  thenAttrs: mixed<Record<string, string>>((value): value is Record<string, string> => isTexts(value)),
   custom: text(),
   by: text(),
-  focus: string().oneOf(focusWays, 'Say with "focus" how the field gets the focus: script, click or tab.'),
-  keys: mixed<string[]>((value): value is string[] => isListOfTexts(value)).typeError(
-    '“keys” is not a list of texts.',
-  ),
+  focus: string().oneOf(focusWays),
+  keys: mixed<string[]>((value): value is string[] => isListOfTexts(value)),
   files: mixed<Record<string, string[]>>(
     (value): value is Record<string, string[]> =>
       isJsonObject(value) && Object.values(value).every(isListOfTexts),
-  ).typeError('“files” is not an object of lists of names.'),
+  ),
 });
 type Question = InferType<typeof question>;
 
@@ -74,65 +60,58 @@ function membersOf(json: Record<string, unknown>): Record<string, unknown> {
   );
 }
 
-export type LineAnswer =
-  | ValidityAnswer
-  | SubmissionAnswer
-  | TypingAnswer
-  | { readonly error: string }
-  | { readonly notWorkedOut: UnworkedCode };
+/** Why a line of a batch has no answer. */
+export type LineFault =
+  | { readonly code: 'no JSON' }
+  | { readonly code: 'misfit'; readonly misfit: Misfit }
+  /** Nothing in the markup has the id `t`. */
+  | { readonly code: 'no control' }
+  /** It is not said what is pressed, or which keys. */
+  | { readonly code: 'not said'; readonly entry: 'by' | 'keys' }
+  | { readonly code: 'no such button'; readonly by: string }
+  | { readonly code: 'standard has no keys' }
+  | { readonly code: 'no key'; readonly key: string }
+  | { readonly code: 'not worked out'; readonly why: UnworkedCode };
+
+export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { readonly fault: LineFault };
 
 /** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
 export function answerLine(line: string): LineAnswer {
   const read = readQuestion(line);
-  if ('error' in read) return read;
+  if ('fault' in read) return read;
   try {
     return answerQuestion(read);
   } catch (error) {
-    if (error instanceof GaveUp) return { notWorkedOut: error.code };
+    if (error instanceof GaveUp) return { fault: { code: 'not worked out', why: error.code } };
     throw error;
   }
 }
 
-function readQuestion(line: string): Question | { error: string } {
+function readQuestion(line: string): Question | { readonly fault: LineFault } {
   let json: unknown;
   try {
     json = readJson(line);
   } catch {
-    return { error: 'This line is no JSON. Write one object on each line.' };
+    return { fault: { code: 'no JSON' } };
   }
-  try {
-    return question.validateSync(isJsonObject(json) ? membersOf(json) : json);
-  } catch (error) {
-    if (error instanceof ValidationError) return { error: error.message };
-    throw error;
-  }
+  const fitting = fitted(question, isJsonObject(json) ? membersOf(json) : json);
+  return fitting.status === 'fits' ? fitting.value : { fault: { code: 'misfit', misfit: fitting.misfit } };
 }
 
-const noControl = {
-  error: 'No form control in the markup has the id t. Give it to the one that is asked about.',
-};
+const noControl = { fault: { code: 'no control' } } as const;
 
 function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
   const deviations = waysOf[target];
+  if (ask === 'validity')
+    return answerValidity({ ...asked, setValue: asked.setValue ?? null }, deviations) ?? noControl;
   if (ask === 'submission') {
-    if (!asked.by) return { error: 'Say with "by" what is pressed, as “#” and its id.' };
-    return (
-      answerSubmission({ html: asked.html, by: asked.by, files: asked.files }, deviations) ?? {
-        error: `Nothing in the markup is ${asked.by}. Give the button an id and name it as “#” and that id.`,
-      }
-    );
+    const { html, by, files } = asked;
+    if (!by) return { fault: { code: 'not said', entry: 'by' } };
+    return answerSubmission({ html, by, files }, deviations) ?? { fault: { code: 'no such button', by } };
   }
-  if (ask === 'typing') {
-    if (target === 'standard')
-      return {
-        error: 'The standards leave open what keys do in a control. Ask chromium, firefox or webkit.',
-      };
-    if (!asked.keys) return { error: 'Give the keys that are pressed as "keys", a list of texts.' };
-    const answer = answerTyping(
-      { html: asked.html, focus: asked.focus ?? 'script', keys: asked.keys },
-      target,
-    );
-    return typeof answer === 'string' ? { error: answer } : (answer ?? noControl);
-  }
-  return answerValidity({ ...asked, setValue: asked.setValue ?? null }, deviations) ?? noControl;
+  if (target === 'standard') return { fault: { code: 'standard has no keys' } };
+  const { html, focus = 'script', keys } = asked;
+  if (!keys) return { fault: { code: 'not said', entry: 'keys' } };
+  const answer = answerTyping({ html, focus, keys }, target) ?? noControl;
+  return 'unknownKey' in answer ? { fault: { code: 'no key', key: answer.unknownKey } } : answer;
 }

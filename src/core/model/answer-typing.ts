@@ -18,20 +18,19 @@ const mostTabs = 12;
 
 /**
  * What an engine makes of keys that its driver sends, and then of Tab until the focus leaves.
- * @returns null when the markup has no form control with the id `t`; a text where a key is none.
+ * @returns null when the markup has no form control with the id `t`; the first of the keys that is none.
  */
 export function answerTyping(
   question: TypingQuestion,
   engine: keyof typeof engineDeviations,
-): TypingAnswer | string | null {
+): TypingAnswer | { readonly unknownKey: string } | null {
   const deviations = engineDeviations[engine];
   const place = placeIn(pageOf(question.html), ({ attributes }) => attributes.id === 't', deviations);
   if (!place) return null;
   const { own, page } = place;
   const strokes = question.keys.map(strokeOfKey);
-  const unread = strokes.indexOf(null);
-  if (unread >= 0)
-    return `“${question.keys[unread]}” is no key. Write a character, a key's name or Shift+ and either.`;
+  const unknownKey = question.keys.find((_, index) => strokes[index] === null);
+  if (unknownKey !== undefined) return { unknownKey };
   const typist = new Typist(place, drivenTyping(engine), deviations, []);
   const events: RaisedEvent[] = [];
   const refused: number[] = [];

@@ -6,7 +6,7 @@ import type { Failure } from './failure';
 
 const said = (max = 5000) => string().strict().defined().max(max);
 const seconds = () => number().strict().min(0).required();
-const packages = () => mixed<readonly string[]>().required().test('packages', 'a list of names', areNames);
+const packages = () => mixed<readonly string[]>().required().test('list of names', areNames);
 const engine = { engine: said(200) };
 const saying = { ...engine, said: said() };
 const because = () => lazy((value: unknown) => byCode(value, failureFields));

@@ -23,11 +23,11 @@ export const shape = <T extends Parameters<typeof object>[0]>(fields: T) =>
 
 export const pictureIdSchema = string()
   .strict()
-  .matches(/^[0-9a-f]{64}$/);
+  .matches(/^[0-9a-f]{64}$/, { name: 'SHA-256' });
 export const timeSchema = string()
   .strict()
   .required()
-  .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/);
+  .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/, { name: 'moment' });
 
 export const size = () =>
   object({ width: length(), height: length() }).strict().noUnknown().nullable().default(undefined).defined();
@@ -95,7 +95,7 @@ export const pictureSchema = object({
   data: string()
     .strict()
     .required()
-    .matches(/^[A-Za-z0-9+/]+={0,2}$/),
+    .matches(/^[A-Za-z0-9+/]+={0,2}$/, { name: 'base64' }),
 })
   .strict()
   .noUnknown();

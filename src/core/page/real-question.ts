@@ -3,7 +3,7 @@ import { limits } from '../document/form-document';
 import { ownPageSchema } from '../document/own-page';
 import type { FieldId } from '../html/field';
 import { type PhoneEngine, phoneEngines } from '../keyboard/keyboard-question';
-import { type QuestionReading, readQuestion } from '../read-question';
+import { type QuestionReading, readQuestion } from '../reading/read-question';
 import type { RealQuestion } from './real-sending';
 
 const schema = object({
@@ -20,5 +20,5 @@ const schema = object({
   .required();
 
 export function readRealQuestion(data: unknown): QuestionReading<RealQuestion> {
-  return readQuestion(schema, data, 'Nothing was sent');
+  return readQuestion(schema, data, 'sending');
 }

@@ -266,9 +266,9 @@ describe('samples', () => {
     expect(readSamples('a,accepted\nb,perhaps')).toEqual({
       status: 'fault',
       line: 2,
-      text: '“perhaps” is no verdict; write accepted, unfinished or refused in the second column.',
+      fault: { code: 'no verdict', word: 'perhaps' },
     });
-    expect(readSamples('"a')).toMatchObject({ status: 'fault', line: 1 });
+    expect(readSamples('"a')).toEqual({ status: 'fault', line: 1, fault: { code: 'open quote' } });
   });
   it('come back as they were written', () => {
     const sample = fc.record({

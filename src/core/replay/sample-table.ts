@@ -8,12 +8,7 @@ export function readSamples(text: string): SamplesReading {
     skipEmptyLines: false,
   });
   const fault = parsed.errors.find(({ type }) => type === 'Quotes');
-  if (fault)
-    return {
-      status: 'fault',
-      line: (fault.row ?? 0) + 1,
-      text: 'A quote is not closed; write a quote inside of a quoted text twice.',
-    };
+  if (fault) return { status: 'fault', line: (fault.row ?? 0) + 1, fault: { code: 'open quote' } };
   return samplesFromRows(parsed.data);
 }
 

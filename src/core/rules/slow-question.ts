@@ -2,7 +2,7 @@ import { mixed, object, string } from 'yup';
 import type { Failure } from '../observation/failure';
 import type { Growth } from '../pattern/blow-up';
 import type { SlowText } from '../pattern/slow-text';
-import { type QuestionReading, readQuestion } from '../read-question';
+import { type QuestionReading, readQuestion } from '../reading/read-question';
 import type { Pattern } from '../regexp/pattern';
 
 /** How long do real engines take over a text that is made to be slow? */
@@ -42,5 +42,5 @@ const schema = object({
   .required();
 
 export function readSlowQuestion(data: unknown): QuestionReading<SlowQuestion> {
-  return readQuestion(schema, data, 'The question cannot be read');
+  return readQuestion(schema, data, 'slow text');
 }

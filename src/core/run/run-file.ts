@@ -1,9 +1,11 @@
-import { array, object, string, ValidationError } from 'yup';
+import { array, object, string } from 'yup';
 import { formSchema } from '../document/form-schema';
 import type { JsonObject } from '../json-object';
 import { pictureSchema, timeSchema } from '../observation/schema-parts';
 import { observationSchema } from '../questions/observation-schema';
-import { readJson } from '../read-json';
+import type { FileFault } from '../reading/file-fault';
+import { fitted } from '../reading/misfit';
+import { readJson } from '../reading/read-json';
 import { lineUpSchema } from '../target/target-schema';
 import type { Run } from './run';
 import { runFromVersion1 } from './run-file-1';
@@ -14,6 +16,9 @@ export const runFileVersion = 4;
 
 /** Longest run file that is read, UTF-16 code units. */
 export const maxRunFile = 64_000_000;
+const file = 'run';
+/** Why a file that is longer than that is not read. */
+export const runFileTooLarge: FileFault = { file, code: 'too large', most: maxRunFile / 1_000_000 };
 
 export interface RunFile extends Run {
   readonly format: 'ukko-run';
@@ -22,7 +27,7 @@ export interface RunFile extends Run {
 
 export type RunFileReading =
   | { readonly status: 'read'; readonly run: Run }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly fault: FileFault };
 
 const text = () => string().strict().required().max(200);
 
@@ -58,36 +63,21 @@ export function writeRunFile(run: Run): string {
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
-/** Reads a run file. A fault says in one sentence what is wrong and what to do. */
+/** Reads a run file. */
 export function readRunFile(content: string): RunFileReading {
-  if (content.length > maxRunFile)
-    return fault('The file is larger than 64 MB. Export a smaller run, or sweep fewer fields at a time.');
+  if (content.length > maxRunFile) return fault(runFileTooLarge);
   const value = parse(content);
   if (typeof value !== 'object' || value === null || !('format' in value) || value.format !== 'ukko-run')
-    return fault(
-      'This is not a run file of Ukko. Choose a file that was written with “Export run” or “ukko sweep”.',
-    );
+    return fault({ file, code: 'other file' });
   const { format, version, ...run } = value as JsonObject;
   if (typeof version === 'number' && version > runFileVersion)
-    return fault(
-      `The file is of version ${version}, this Ukko reads up to ${runFileVersion}. Open it with a newer Ukko.`,
-    );
+    return fault({ file, code: 'newer version', version, reads: runFileVersion });
   const raised = typeof version === 'number' ? olderVersions[version] : undefined;
-  if (!raised) return fault('The file does not say which version it is of. Export the run again.');
-  try {
-    return {
-      status: 'read',
-      run: runSchema.validateSync(raised(run), {
-        strict: true,
-        abortEarly: true,
-      }) as unknown as Run,
-    };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return fault(
-      `The run file is damaged at ${error.path || 'its top level'}: ${plain(error.message)} Export the run again.`,
-    );
-  }
+  if (!raised) return fault({ file, code: 'no version' });
+  const fitting = fitted(runSchema, raised(run));
+  return fitting.status === 'fits'
+    ? { status: 'read', run: fitting.value as unknown as Run }
+    : fault({ file, code: 'misfit', line: null, misfit: fitting.misfit });
 }
 
 function parse(content: string): unknown {
@@ -98,12 +88,6 @@ function parse(content: string): unknown {
   }
 }
 
-/** Yup repeats a long value in its message; a person needs the first words only. */
-function plain(message: string): string {
-  const line = message.replace(/\s+/g, ' ').slice(0, 200);
-  return line.endsWith('.') ? line : `${line}.`;
-}
-
-function fault(text: string): RunFileReading {
-  return { status: 'fault', text };
+function fault(fault: FileFault): RunFileReading {
+  return { status: 'fault', fault };
 }

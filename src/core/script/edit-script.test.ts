@@ -7,7 +7,7 @@ import type { Script } from './stroke';
 
 const strokes = (text: string): Script => {
   const reading = readScript(text);
-  if (reading.status === 'fault') throw new Error(reading.text);
+  if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
   return reading.script;
 };
 

@@ -1,11 +1,11 @@
 import { graphemes } from './graphemes';
+import type { ScriptFault } from './script-fault';
 import {
   isModifierKey,
   isNamedKey,
   type ModifierKey,
   maxPause,
   maxStrokes,
-  namedKeys,
   type Script,
   type Stroke,
   type TextRoute,
@@ -13,7 +13,14 @@ import {
 
 export type ScriptReading =
   | { readonly status: 'read'; readonly script: Script }
-  | { readonly status: 'fault'; readonly line: number; readonly column: number; readonly text: string };
+  | ({ readonly line: number } & FaultyStatement);
+
+/** `column` counts UTF-16 code units from 1. */
+interface FaultyStatement {
+  readonly status: 'fault';
+  readonly column: number;
+  readonly fault: ScriptFault;
+}
 
 /** What stands behind the word of a statement; columns count UTF-16 code units from 1. */
 interface Token {
@@ -22,9 +29,7 @@ interface Token {
   readonly column: number;
 }
 
-type Statement =
-  | { readonly status: 'read'; readonly strokes: readonly Stroke[] }
-  | { readonly status: 'fault'; readonly column: number; readonly text: string };
+type Statement = { readonly status: 'read'; readonly strokes: readonly Stroke[] } | FaultyStatement;
 
 /** @param end the column behind the last token, where something missing would stand */
 type ReadStatement = (tokens: readonly Token[], end: number) => Statement;
@@ -71,18 +76,13 @@ export const statementWords = Object.keys(statements);
  */
 export function readScript(text: string): ScriptReading {
   const script: Stroke[] = [];
-  for (const [index, line] of text.split(/\r\n?|\n/).entries()) {
-    const statement = readStatement(line);
-    if (statement.status === 'fault')
-      return { status: 'fault', line: index + 1, column: statement.column, text: statement.text };
+  for (const [index, written] of text.split(/\r\n?|\n/).entries()) {
+    const statement = readStatement(written);
+    const line = index + 1;
+    if (statement.status === 'fault') return { ...statement, line };
     script.push(...statement.strokes);
     if (script.length > maxStrokes)
-      return {
-        status: 'fault',
-        line: index + 1,
-        column: 1,
-        text: `A script may have ${maxStrokes} strokes; shorten it here.`,
-      };
+      return { ...fault(1, { code: 'too many strokes', most: maxStrokes }), line };
   }
   return { status: 'read', script };
 }
@@ -91,8 +91,8 @@ function read(...strokes: Stroke[]): Statement {
   return { status: 'read', strokes };
 }
 
-function fault(column: number, text: string): Statement {
-  return { status: 'fault', column, text };
+function fault(column: number, fault: ScriptFault): FaultyStatement {
+  return { status: 'fault', column, fault };
 }
 
 function readStatement(line: string): Statement {
@@ -101,35 +101,29 @@ function readStatement(line: string): Statement {
   const [word, ...rest] = tokens;
   if (!word) return read();
   const reader = word.is === 'word' && Object.hasOwn(statements, word.value) ? statements[word.value] : null;
-  if (!reader)
-    return fault(
-      word.column,
-      `“${word.value}” is not a statement; write one of ${statementWords.join(', ')}.`,
-    );
+  if (!reader) return fault(word.column, { code: 'no statement', word: word.value });
   return reader(rest, line.trimEnd().length + 1);
 }
 
 /** Words and quoted texts with space between them; a # begins a comment. */
-function tokensOf(line: string): Token[] | Extract<Statement, { status: 'fault' }> {
+function tokensOf(line: string): Token[] | FaultyStatement {
   const tokens: Token[] = [];
   const scan = /\s*(?:(#.*$)|("(?:[^"\\]|\\.)*")(?=\s|$)|([^\s"]\S*))|\s+$/y;
   while (scan.lastIndex < line.length) {
     const from = scan.lastIndex;
     const match = scan.exec(line);
     const column = from + 1 + (/^\s*/.exec(line.slice(from))?.[0].length ?? 0);
-    if (!match) return { status: 'fault', column, text: unreadableText };
+    if (!match) return fault(column, { code: 'no text' });
     const [, comment, quoted, word] = match;
     if (comment !== undefined && (tokens.length === 0 || /\s/.test(line[column - 2] ?? ' '))) break;
     if (quoted !== undefined) {
       const value = textOf(quoted);
-      if (value === null) return { status: 'fault', column, text: unreadableText };
+      if (value === null) return fault(column, { code: 'no text' });
       tokens.push({ is: 'text', value, column });
     } else if (word !== undefined) tokens.push({ is: 'word', value: word, column });
   }
   return tokens;
 }
-
-const unreadableText = 'Write a text between double quotes, as in type "1.2"; \\" stands for a quote in it.';
 
 function textOf(quoted: string): string | null {
   try {
@@ -141,24 +135,19 @@ function textOf(quoted: string): string | null {
 }
 
 function bare(stroke: Stroke): ReadStatement {
-  return ([extra]) => (extra ? fault(extra.column, 'Nothing more stands in this line.') : read(stroke));
+  return ([extra]) => (extra ? fault(extra.column, { code: 'nothing more expected' }) : read(stroke));
 }
 
-/** Exactly so many texts; `example` completes the sentence that says what was expected. */
+/** Exactly so many texts; `example` shows them. */
 function texts(
   [...tokens]: readonly Token[],
   count: number,
   example: string,
   end: number,
-): readonly string[] | Extract<Statement, { status: 'fault' }> {
+): readonly string[] | FaultyStatement {
   const wrong = tokens.find(({ is }, index) => is !== 'text' || index >= count);
   if (!wrong && tokens.length === count) return tokens.map(({ value }) => value);
-  const what = count === 1 ? 'the text' : `${count} texts`;
-  return {
-    status: 'fault',
-    column: wrong?.column ?? end,
-    text: `Write ${what} between double quotes, as in ${example}.`,
-  };
+  return fault(wrong?.column ?? end, { code: 'texts expected', count, example });
 }
 
 function readTyped(word: string, strokeOf: (grapheme: string) => Stroke): ReadStatement {
@@ -166,11 +155,7 @@ function readTyped(word: string, strokeOf: (grapheme: string) => Stroke): ReadSt
     const found = texts(tokens, 1, `${word} "1.2"`, end);
     if ('status' in found) return found;
     const [text = ''] = found;
-    if (/\p{Cc}/u.test(text))
-      return fault(
-        tokens[0]?.column ?? end,
-        'A typed text has no control characters; leave them out, or paste it.',
-      );
+    if (/\p{Cc}/u.test(text)) return fault(tokens[0]?.column ?? end, { code: 'control characters' });
     return read(...graphemes(text).map(strokeOf));
   };
 }
@@ -203,22 +188,18 @@ function keyNamed(name: string): string | null {
   return isNamedKey(key) || (graphemes(key).length === 1 && !/\p{Cc}|^[^\S ]/u.test(key)) ? key : null;
 }
 
-const keyExpected = `Write a character, Space, Plus, Quote, Hash or one of ${namedKeys.join(', ')}.`;
+const keyExpected: ScriptFault = { code: 'no key' };
 
 /** A key, then `xN`, and nothing more. */
 function keyAndCount(
   [name, times, extra]: readonly Token[],
   end: number,
-): { readonly name: string; readonly count: number | null } | Extract<Statement, { status: 'fault' }> {
-  if (name?.is !== 'word') return { status: 'fault', column: name?.column ?? end, text: keyExpected };
+): { readonly name: string; readonly count: number | null } | FaultyStatement {
+  if (name?.is !== 'word') return fault(name?.column ?? end, keyExpected);
   if (!times) return { name: name.value, count: null };
   const count = times.is === 'word' ? /^x(\d{1,3})$/.exec(times.value)?.[1] : undefined;
   if (count === undefined || extra)
-    return {
-      status: 'fault',
-      column: (count === undefined ? times : extra)?.column ?? end,
-      text: 'Behind the key, write how often as x and a number up to 999, as in x2.',
-    };
+    return fault((count === undefined ? times : extra)?.column ?? end, { code: 'no count' });
   return { name: name.value, count: Number(count) };
 }
 
@@ -260,10 +241,7 @@ function numberIn(token: Token | undefined): number | null {
 function readCaret(tokens: readonly Token[], end: number): Statement {
   const at = numberIn(tokens[0]);
   if (at === null || tokens.length > 1)
-    return fault(
-      (at === null ? tokens[0] : tokens[1])?.column ?? end,
-      'Write the place of the caret, as in caret 0.',
-    );
+    return fault((at === null ? tokens[0] : tokens[1])?.column ?? end, { code: 'no caret' });
   return read({ kind: 'selection', start: at, end: at });
 }
 
@@ -272,27 +250,21 @@ function readSelect(tokens: readonly Token[], end: number): Statement {
   if (first?.value === 'all' && tokens.length === 1) return read({ kind: 'command', command: 'select all' });
   const [from, to] = [numberIn(first), numberIn(second)];
   if (from === null || to === null || from > to || tokens.length > 2)
-    return fault(
-      (from === null ? first : second)?.column ?? end,
-      'Write where the selection begins and ends, as in select 0 3, or select all.',
-    );
+    return fault((from === null ? first : second)?.column ?? end, { code: 'no selection' });
   return read({ kind: 'selection', start: from, end: to });
 }
 
 function readFocus(tokens: readonly Token[], end: number): Statement {
   const by = tokens[0]?.value;
   if ((by !== 'script' && by !== 'click' && by !== 'tab') || tokens.length > 1)
-    return fault(
-      tokens[0]?.column ?? end,
-      'Write how the field gets the focus: focus script, focus click or focus tab.',
-    );
+    return fault(tokens[0]?.column ?? end, { code: 'no way to focus' });
   return read({ kind: 'focus', by });
 }
 
 function readPause(tokens: readonly Token[], end: number): Statement {
   const ms = /^(\d{1,5})ms$/.exec(tokens[0]?.value ?? '')?.[1];
   if (ms === undefined || Number(ms) > maxPause || tokens.length > 1)
-    return fault(tokens[0]?.column ?? end, `Write how long, up to ${maxPause} ms, as in pause 200ms.`);
+    return fault(tokens[0]?.column ?? end, { code: 'no pause', most: maxPause });
   return read({ kind: 'pause', ms: Number(ms) });
 }
 

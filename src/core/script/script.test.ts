@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyStroke } from '../../../tests/fixtures/strokes';
+import { scriptFaultText } from '../words/script-fault-words';
 import { bufferOf, deleteTo, type EditingBuffer, insertText, moveCaret } from './editing-buffer';
 import { graphemes } from './graphemes';
 import { scriptSchema } from './script-schema';
@@ -27,23 +28,30 @@ describe('script text', () => {
     ]);
   });
   it.each([
-    ['press a', 1, 1, `“press” is not a statement; write one of ${statementWords.join(', ')}.`],
+    ['press a', 1, 1, `“press” is not a statement. Write one of ${statementWords.join(', ')}.`],
     ['type "a"\n  type b', 2, 8, 'Write the text between double quotes, as in type "1.2".'],
     ['type "a" "b"', 1, 10, 'Write the text between double quotes, as in type "1.2".'],
-    ['type "a', 1, 6, 'Write a text between double quotes, as in type "1.2"; \\" stands for a quote in it.'],
+    [
+      'type "a',
+      1,
+      6,
+      'Write a text between double quotes, as in type "1.2"; write \\" for a quote inside it.',
+    ],
     ['key Hyper', 1, 5, `Write a character, Space, Plus, Quote, Hash or one of ${namedKeys.join(', ')}.`],
-    ['type "a\\nb"', 1, 6, 'A typed text has no control characters; leave them out, or paste it.'],
-    ['key Tab twice', 1, 9, 'Behind the key, write how often as x and a number up to 999, as in x2.'],
+    ['type "a\\nb"', 1, 6, 'A typed text has no control characters. Remove them, or paste the text.'],
+    ['key Tab twice', 1, 9, 'Write how often after the key: x and a number up to 999, as in x2.'],
     ['key Hyper+a', 1, 5, `Write a character, Space, Plus, Quote, Hash or one of ${namedKeys.join(', ')}.`],
-    ['select 3 1', 1, 10, 'Write where the selection begins and ends, as in select 0 3, or select all.'],
-    ['caret end', 1, 7, 'Write the place of the caret, as in caret 0.'],
-    ['pause 2s', 1, 7, 'Write how long, up to 10000 ms, as in pause 200ms.'],
+    ['select 3 1', 1, 10, 'Write where the selection starts and ends, as in select 0 3, or select all.'],
+    ['caret end', 1, 7, 'Write the position of the caret, as in caret 0.'],
+    ['pause 2s', 1, 7, 'Write a duration up to 10000 ms, as in pause 200ms.'],
     ['focus wildly', 1, 7, 'Write how the field gets the focus: focus script, focus click or focus tab.'],
-    ['leave now', 1, 7, 'Nothing more stands in this line.'],
+    ['leave now', 1, 7, 'The statement ends before this. Remove the rest of the line.'],
     ['paste', 1, 6, 'Write the text between double quotes, as in paste "3,5 m".'],
     ['dead "´" "e"', 1, 13, 'Write 3 texts between double quotes, as in dead "´" "e" "é".'],
   ])('%j: says line, column and what was expected', (text, line, column, expected) => {
-    expect(readScript(text)).toEqual({ status: 'fault', line, column, text: expected });
+    const reading = readScript(text);
+    expect(reading).toMatchObject({ status: 'fault', line, column });
+    expect(reading.status === 'fault' && scriptFaultText(reading.fault)).toBe(expected);
   });
   it('reads every statement', () => {
     const script = [

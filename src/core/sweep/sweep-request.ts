@@ -1,10 +1,11 @@
-import { array, mixed, object, string, ValidationError } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import { limits } from '../document/form-document';
 import { mapOf } from '../document/form-schema';
 import { ownPageSchema } from '../document/own-page';
 import { guardsSchema } from '../guard/guard-schema';
 import { type Asking, receivedAsking, type SentAsking } from '../questions/asking';
 import { type PageQuestion, pageQuestions } from '../questions/observation';
+import { fitted, type Misfit } from '../reading/misfit';
 import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
 import type { EngineTarget } from '../target/target';
@@ -15,15 +16,27 @@ export interface SweepRequest extends SentAsking {
   readonly targets: readonly EngineTarget[];
 }
 
+/** Why a form cannot be swept. Lengths are UTF-16 code units. */
+export type AskingFault =
+  | { readonly code: 'no markup' }
+  | { readonly code: 'markup too long'; readonly most: number }
+  | { readonly code: 'no fields' }
+  | { readonly code: 'too many fields'; readonly fields: number; readonly most: number };
+
+/** Why a sweep is refused. */
+export type SweepFault =
+  | AskingFault
+  | { readonly code: 'misfit'; readonly misfit: Misfit }
+  | { readonly code: 'two targets' };
+
 export type SweepRequestReading =
   | { readonly status: 'read'; readonly asking: Asking; readonly targets: readonly EngineTarget[] }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly fault: SweepFault };
 
-const tooLong = `The markup is longer than ${limits.markup.toLocaleString('en-US')} characters. Paste the form alone, without the rest of its page.`;
-const empty = 'The form has no markup. Write or paste some HTML first.';
+const tooLong: AskingFault = { code: 'markup too long', most: limits.markup };
 
 const schema = object({
-  markup: string().strict().required(empty).max(limits.markup, tooLong),
+  markup: string().strict().required().max(limits.markup),
   questions: array(
     mixed<PageQuestion>()
       .oneOf([...pageQuestions])
@@ -45,32 +58,29 @@ const schema = object({
   .strict()
   .noUnknown();
 
-/** Reads a sweep request. A fault says in one sentence what is wrong and what to do. */
+/** Reads a sweep request. */
 export function readSweepRequest(value: unknown): SweepRequestReading {
-  let request: SweepRequest;
-  try {
-    request = schema.validateSync(value, { strict: true, abortEarly: true }) as unknown as SweepRequest;
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return {
-      status: 'fault',
-      text: `The sweep cannot be read: ${error.message.slice(0, 300)}. Reload Ukko and sweep again.`,
-    };
-  }
+  const fitting = fitted(schema, value);
+  if (fitting.status === 'misfit') return { status: 'fault', fault: faultOf(fitting.misfit) };
+  const request = fitting.value as unknown as SweepRequest;
   const ids = request.targets.map(({ id }) => id);
-  if (new Set(ids).size !== ids.length)
-    return { status: 'fault', text: 'Two targets have the same id. Take one of them out of the line-up.' };
+  if (new Set(ids).size !== ids.length) return { status: 'fault', fault: { code: 'two targets' } };
   const asking = receivedAsking(request);
   const fault = askingFault(asking);
-  return fault ? { status: 'fault', text: fault } : { status: 'read', asking, targets: request.targets };
+  return fault ? { status: 'fault', fault } : { status: 'read', asking, targets: request.targets };
 }
 
-/** Why a form cannot be swept, in one sentence; null when it can. */
-export function askingFault(asking: Asking): string | null {
-  if (asking.markup.length > limits.markup) return tooLong;
-  if (asking.fields.length === 0)
-    return 'The form has no fields yet. Add an input, a select or a textarea to the markup.';
-  if (asking.fields.length > limits.fields)
-    return `The form has ${asking.fields.length} fields, more than the ${limits.fields} that one sweep takes. Leave some out.`;
+function faultOf(misfit: Misfit): SweepFault {
+  if (misfit.path === 'markup' && misfit.code === 'missing') return { code: 'no markup' };
+  if (misfit.path === 'markup' && misfit.code === 'too much') return tooLong;
+  return { code: 'misfit', misfit };
+}
+
+/** Why a form cannot be swept; null when it can. */
+export function askingFault({ markup, fields }: Asking): AskingFault | null {
+  if (markup.length > limits.markup) return tooLong;
+  if (fields.length === 0) return { code: 'no fields' };
+  if (fields.length > limits.fields)
+    return { code: 'too many fields', fields: fields.length, most: limits.fields };
   return null;
 }

@@ -13,6 +13,7 @@ import { singleHabits } from '../keyboard/single-habit';
 import type { RunId } from '../run/run';
 import { defaultLineUp } from '../target/line-up';
 import { targetId } from '../target/target';
+import { fileFaultText } from '../words/file-fault-words';
 import { additionsFrom } from './merge';
 import { type Belongings, readWorkspace, type WorkspaceContents } from './workspace';
 
@@ -59,7 +60,7 @@ describe('what is in a workspace', () => {
     const [decision] = contents.decisions;
     const decisions = ids.map((finding) => ({ ...decision, finding }));
     const reading = readWorkspace(JSON.stringify({ ...contents, decisions }));
-    if (reading.status === 'fault') throw new Error(reading.text);
+    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
     const { fields } = readForm(markup);
     expect(reading.contents.decisions.map(({ finding }) => finding)).toEqual(
       markupFindings(markup, fields).map(({ id }) => id),
@@ -67,18 +68,18 @@ describe('what is in a workspace', () => {
   });
 
   it.each([
-    ['{', 'its workspace.json is no JSON'],
-    ['[]', 'is no workspace of Ukko'],
-    ['{"format":"ukko-run"}', 'is no workspace of Ukko'],
-    ['{"format":"ukko-workspace"}', 'does not say which version'],
-    ['{"format":"ukko-workspace","version":9}', 'is of version 9, this Ukko reads up to 1'],
-    ['{"format":"ukko-workspace","version":1}', 'is damaged at '],
-    [JSON.stringify({ ...contents, corrections: [{ about: 'keys' }] }), 'damaged at corrections[0]'],
-    [JSON.stringify({ ...contents, targets: [{ ask: 'engine' }] }), 'damaged at targets[0]'],
+    ['{', 'is not valid JSON'],
+    ['[]', 'is not a workspace file of Ukko'],
+    ['{"format":"ukko-run"}', 'is not a workspace file of Ukko'],
+    ['{"format":"ukko-workspace"}', 'does not state its version'],
+    ['{"format":"ukko-workspace","version":9}', 'has version 9; this Ukko reads up to version 1'],
+    ['{"format":"ukko-workspace","version":1}', 'is wrong at '],
+    [JSON.stringify({ ...contents, corrections: [{ about: 'keys' }] }), 'wrong at corrections[0]'],
+    [JSON.stringify({ ...contents, targets: [{ ask: 'engine' }] }), 'wrong at targets[0]'],
   ])('%j is refused with a sentence', (text, sentence) => {
     const reading = readWorkspace(text);
-    expect(reading.status === 'fault' && reading.text).toContain(sentence);
-    expect(reading.status === 'fault' && reading.text).toMatch(/^[A-Z].*\.$/s);
+    expect(reading.status === 'fault' && fileFaultText(reading.fault)).toContain(sentence);
+    expect(reading.status === 'fault' && fileFaultText(reading.fault)).toMatch(/^[A-Z].*\.$/s);
   });
 });
 

@@ -1,4 +1,4 @@
-import { array, mixed, object, string, ValidationError } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import type { FormDocument, FormId } from '../document/form-document';
 import { formSchema } from '../document/form-schema';
 import { carriedDecisions } from '../finding/carried-finding-id';
@@ -7,7 +7,9 @@ import type { Correction } from '../keyboard/correction';
 import { correctionSchema } from '../keyboard/correction-schema';
 import type { Picture } from '../observation/picture';
 import { pictureIdSchema, pixels, timeSchema } from '../observation/schema-parts';
-import { readJson } from '../read-json';
+import type { FileFault } from '../reading/file-fault';
+import { fitted } from '../reading/misfit';
+import { readJson } from '../reading/read-json';
 import type { RunId } from '../run/run';
 import type { LineUp } from '../target/line-up';
 import type { Target } from '../target/target';
@@ -39,7 +41,7 @@ export interface WorkspaceContents extends Belongings {
 
 export type WorkspaceReading =
   | { readonly status: 'read'; readonly contents: WorkspaceContents }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly fault: FileFault };
 
 const text = (most: number) => string().strict().defined().max(most);
 const list = (item: Parameters<typeof array>[0], most: number) => array(item).strict().max(most).required();
@@ -92,13 +94,15 @@ const contentsSchema = object({
   .noUnknown()
   .required();
 
-/** Reads `workspace.json`. A fault says in one sentence what is wrong and what to do. */
+const file = 'workspace';
+
+/** Reads `workspace.json`. */
 export function readWorkspace(content: string): WorkspaceReading {
   let value: unknown;
   try {
     value = readJson(content);
   } catch {
-    return fault('The workspace file is damaged: its workspace.json is no JSON. Export the workspace again.');
+    return fault({ file, code: 'no JSON', line: null });
   }
   if (
     typeof value !== 'object' ||
@@ -106,39 +110,21 @@ export function readWorkspace(content: string): WorkspaceReading {
     !('format' in value) ||
     value.format !== 'ukko-workspace'
   )
-    return fault(
-      'This zip file is no workspace of Ukko. Choose one that was written with “Export workspace”.',
-    );
+    return fault({ file, code: 'other file' });
   const { format, version, ...contents } = value as Record<string, unknown>;
   if (typeof version === 'number' && version > workspaceVersion)
-    return fault(
-      `The workspace file is of version ${version}, this Ukko reads up to ${workspaceVersion}. Open it with a newer Ukko.`,
-    );
-  if (version !== workspaceVersion)
-    return fault('The workspace file does not say which version it is of. Export the workspace again.');
-  try {
-    const read = contentsSchema.validateSync(contents, {
-      strict: true,
-      abortEarly: true,
-    }) as unknown as WorkspaceContents;
-    return {
-      status: 'read',
-      contents: {
-        ...read,
-        format: 'ukko-workspace',
-        version: workspaceVersion,
-        decisions: carriedDecisions(read.decisions),
-      },
-    };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    const words = error.message.replace(/\s+/g, ' ').slice(0, 200).replace(/\.$/, '');
-    return fault(
-      `The workspace file is damaged at ${error.path || 'its top level'}: ${words}. Export the workspace again.`,
-    );
-  }
+    return fault({ file, code: 'newer version', version, reads: workspaceVersion });
+  if (version !== workspaceVersion) return fault({ file, code: 'no version' });
+  const fitting = fitted(contentsSchema, contents);
+  if (fitting.status === 'misfit') return fault({ file, code: 'misfit', line: null, misfit: fitting.misfit });
+  const read = fitting.value as unknown as WorkspaceContents;
+  const decisions = carriedDecisions(read.decisions);
+  return {
+    status: 'read',
+    contents: { ...read, format: 'ukko-workspace', version: workspaceVersion, decisions },
+  };
 }
 
-function fault(text: string): WorkspaceReading {
-  return { status: 'fault', text };
+function fault(fault: FileFault): WorkspaceReading {
+  return { status: 'fault', fault };
 }

@@ -5,6 +5,7 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { afterAll, describe, expect, it } from 'vitest';
 import { plainVariant, type Variant } from '@/core/target/variant';
+import { enginesFileFaultText } from '@/core/words/file-fault-words';
 import { leavesOf } from '@/probe/api/leaves';
 import type { EnginePage } from '../api/engine';
 import { viewportOf } from '../api/viewport';
@@ -193,16 +194,16 @@ describe('the engines file', () => {
     expect(await read(JSON.stringify({ pages }))).toEqual({ status: 'read', endpoints: [], pages });
   });
   it.each([
-    ['{', 'it is not JSON'],
-    ['{}', 'it names neither endpoints nor pages'],
-    [{ pages: ['https://staging.example/log'] }, 'a page is listed by its origin'],
-    [{ endpoints: [{ ...endpoint, name: 'Next Room' }] }, 'a name is made of lower-case letters'],
+    ['{', 'it is not valid JSON'],
+    ['{}', 'neither “endpoints” nor “pages” is given'],
+    [{ pages: ['https://staging.example/log'] }, 'pages[0], the origin of a page is expected'],
+    [{ endpoints: [{ ...endpoint, name: 'Next Room' }] }, 'a name of lower-case letters'],
     [{ endpoints: [{ ...endpoint, name: 'firefox' }] }, 'finds by itself'],
     [{ endpoints: [{ ...endpoint, address: 'file:///etc' }] }, 'begins with http'],
-    [{ endpoints: [endpoint, endpoint] }, 'two endpoints are called next-room'],
+    [{ endpoints: [endpoint, endpoint] }, 'two endpoints are called “next-room”'],
     [{ endpoints: [{ ...endpoint, passphrase: 'x' }] }, 'passphrase'],
   ])('%j cannot be used, and says why', async (content, why) => {
     const reading = await read(typeof content === 'string' ? content : JSON.stringify(content));
-    expect(reading.status === 'fault' && reading.text).toContain(why);
+    expect(reading.status === 'fault' && enginesFileFaultText(reading.path, reading.fault)).toContain(why);
   });
 });

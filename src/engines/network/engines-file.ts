@@ -1,7 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { array, object, string, ValidationError } from 'yup';
-import { readJson } from '@/core/read-json';
+import { array, object, string } from 'yup';
+import type { EnginesFileFault } from '@/core/reading/file-fault';
+import { fitted } from '@/core/reading/misfit';
+import { readJson } from '@/core/reading/read-json';
 import { engineNames } from '@/core/target/target';
 import { projectRoot } from '@/probe/bundle';
 
@@ -24,7 +26,7 @@ export type EnginesFile =
       /** Origins of other machines whose pages may be opened. */
       readonly pages: readonly string[];
     }
-  | { readonly status: 'fault'; readonly text: string };
+  | { readonly status: 'fault'; readonly path: string; readonly fault: EnginesFileFault };
 
 /** The server's configuration file; `UKKO_ENGINES` names another one. */
 export function enginesFilePath(): string {
@@ -37,13 +39,13 @@ const schema = object({
       name: string()
         .strict()
         .required()
-        .matches(/^[a-z][a-z0-9-]{0,40}$/, 'a name is made of lower-case letters, digits and hyphens')
-        .notOneOf([...engineNames], 'the name is that of an engine that Ukko finds by itself'),
+        .matches(/^[a-z][a-z0-9-]{0,40}$/, { name: 'endpoint name' })
+        .test('name not taken', (name) => engineNames.every((taken) => taken !== name)),
       title: string().strict().required().max(100),
       address: string()
         .strict()
         .required()
-        .matches(/^https?:\/\/[^\s]+$/, 'an address begins with http:// or https://'),
+        .matches(/^https?:\/\/[^\s]+$/, { name: 'web address' }),
       capabilities: object().strict().optional().default(undefined),
       pagesFrom: string().strict().nullable().max(255),
     })
@@ -57,49 +59,44 @@ const schema = object({
     string()
       .strict()
       .required()
-      .matches(/^https?:\/\/[^\s/]+$/, 'a page is listed by its origin, as in https://staging.example:8443'),
+      .matches(/^https?:\/\/[^\s/]+$/, { name: 'origin' }),
   )
     .max(100)
     .optional()
     .default(undefined),
 })
-  .test('names something', 'it names neither endpoints nor pages', (file) =>
-    Boolean(file?.endpoints ?? file?.pages),
-  )
+  .test('endpoints or pages', (file) => Boolean(file?.endpoints ?? file?.pages))
   .strict()
   .noUnknown();
 
-/** Reads the endpoints; a file that is not there names none. A fault says what is wrong and what to do. */
+/** Reads the endpoints; a file that is not there names none. */
 export async function readEnginesFile(path = enginesFilePath()): Promise<EnginesFile> {
   const content = await readFile(/* turbopackIgnore: true */ path, 'utf8').catch(() => null);
   if (content === null) return { status: 'read', endpoints: [], pages: [] };
-  try {
-    const { endpoints = [], pages = [] } = schema.validateSync(readJson(content), {
-      strict: true,
-      abortEarly: true,
-    });
-    const names = endpoints.map(({ name }) => name);
-    const twice = names.find((name, index) => names.indexOf(name) !== index);
-    if (twice !== undefined) return fault(path, `two endpoints are called ${twice}`);
-    return {
-      status: 'read',
-      endpoints: endpoints.map(({ capabilities, pagesFrom, ...named }) => ({
-        ...named,
-        capabilities: (capabilities ?? {}) as RemoteEndpoint['capabilities'],
-        pagesFrom: pagesFrom ?? null,
-      })),
-      pages,
-    };
-  } catch (error) {
-    if (error instanceof SyntaxError) return fault(path, 'it is not JSON');
-    if (error instanceof ValidationError) return fault(path, error.message);
-    throw error;
-  }
+  const json = jsonIn(content);
+  if (!json) return { status: 'fault', path, fault: { code: 'no JSON' } };
+  const fitting = fitted(schema, json.value);
+  if (fitting.status === 'misfit')
+    return { status: 'fault', path, fault: { code: 'misfit', misfit: fitting.misfit } };
+  const { endpoints = [], pages = [] } = fitting.value;
+  const names = endpoints.map(({ name }) => name);
+  const twice = names.find((name, index) => names.indexOf(name) !== index);
+  if (twice !== undefined) return { status: 'fault', path, fault: { code: 'two endpoints', name: twice } };
+  return {
+    status: 'read',
+    endpoints: endpoints.map(({ capabilities, pagesFrom, ...named }) => ({
+      ...named,
+      capabilities: (capabilities ?? {}) as RemoteEndpoint['capabilities'],
+      pagesFrom: pagesFrom ?? null,
+    })),
+    pages,
+  };
 }
 
-function fault(path: string, why: string): EnginesFile {
-  return {
-    status: 'fault',
-    text: `The engines file ${path} cannot be used: ${why}. Mend it and sweep again.`,
-  };
+function jsonIn(content: string): { readonly value: unknown } | null {
+  try {
+    return { value: readJson(content) };
+  } catch {
+    return null;
+  }
 }

@@ -136,7 +136,7 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     return this.orLost(async () => {
       await this.driver.get(this.address);
       await this.driver.executeScript(okWithin);
-      await this.fit();
+      await this.fitted();
       await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
       // Steps may have led to another page.
       await this.driver.executeScript(`${okWithin}${this.code}`);
@@ -253,7 +253,7 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
   }
 
   /** Makes the viewport as large as every page under test has it. */
-  private async fit(): Promise<void> {
+  private async fitted(): Promise<void> {
     const wanted = this.viewport;
     const [width, height] = await this.viewportNow();
     if (width === wanted.width && height === wanted.height) return;

@@ -7,8 +7,9 @@ import { demoForms } from '@/core/demo/demo-forms';
 import { withAttributes, withText } from '@/core/document/edited-form';
 import { limits } from '@/core/document/form-document';
 import { grouped } from '@/core/grouped';
-import { attribute, type Field, type FormReading, fieldOfControl, hasAttribute } from '@/core/html/field';
+import { attribute, type Field, fieldOfControl, hasAttribute } from '@/core/html/field';
 import type { ToldFault } from '@/core/words/told-fault';
+import { type ToldNote, toldNote } from '@/core/words/told-note';
 import type { Replayer } from '@/workers/replayer';
 import { LongList } from '../frame/long-list';
 import { useForm } from '../frame/use-form';
@@ -27,7 +28,7 @@ const FieldEditor = dynamic(() => import('./field-editor').then((module) => modu
 const ofOnesOwn =
   'A made-up form, to try things on. Paste the HTML of yours anywhere on this page to open it.';
 
-const noNotes: FormReading['notes'] = [];
+const noNotes: readonly ToldNote[] = [];
 const shownLimits = ['pattern', 'min', 'max', 'step', 'minlength', 'maxlength', 'list', 'inputmode'];
 
 /** Of a field that is not open, CSS px. */
@@ -61,6 +62,8 @@ export function FormView() {
     if (at && at.id !== selection.field) select({ field: at.id, stroke: null });
   };
 
+  // Of a page of one's own a snapshot is read, and what it loads and runs is asked of the page itself.
+  const notes = useMemo(() => (form.page ? noNotes : reading.notes.map(toldNote)), [form.page, reading]);
   // By place: the list is drawn when there is time for it, and may still have the name from before.
   const isSelected = (field: Field) => field.controls[0].ordinal === selected?.controls[0].ordinal;
   const setOf = (field: Field) => (name: string, value: string | null) => {
@@ -156,7 +159,7 @@ export function FormView() {
             key={form.id}
             markup={form.markup}
             written={written}
-            notes={form.page ? noNotes : reading.notes}
+            notes={notes}
             faults={faults}
             shown={shown}
             onEdit={(markup) => edit({ markup }, 'markup')}
@@ -165,7 +168,7 @@ export function FormView() {
             onRedo={redo}
           />
         </div>
-        <Notes faults={faults} onSelect={selectAt} />
+        <Notes notes={notes} faults={faults} onSelect={selectAt} />
       </section>
     </div>
   );
@@ -210,13 +213,19 @@ function FieldRow({
 }
 
 /** What is wrong, with a remedy; what is not run, not loaded or not understood; and forms that are too large. */
-function Notes({ faults, onSelect }: { faults: readonly ToldFault[]; onSelect: (offset: number) => void }) {
-  const { form, reading } = useForm();
+function Notes({
+  notes,
+  faults,
+  onSelect,
+}: {
+  notes: readonly ToldNote[];
+  faults: readonly ToldFault[];
+  onSelect: (offset: number) => void;
+}) {
+  const { form } = useForm();
   const tooLong = form.markup.length > limits.markup;
-  // Of a page of one's own a snapshot is read, and what it loads and runs is asked of the page itself.
-  const ofMarkup = form.page ? [] : reading.notes;
-  const notes = [...faults, ...ofMarkup].sort((a, b) => a.span.start - b.span.start);
-  if (notes.length === 0 && !tooLong) return null;
+  const told = [...faults, ...notes].sort((a, b) => a.span.start - b.span.start);
+  if (told.length === 0 && !tooLong) return null;
   return (
     <ul className={styles.notes} aria-label="Notes on the markup">
       {tooLong && (
@@ -225,7 +234,7 @@ function Notes({ faults, onSelect }: { faults: readonly ToldFault[]; onSelect: (
           Paste the form alone, without the rest of its page.
         </li>
       )}
-      {notes.slice(0, 200).map((note) => (
+      {told.slice(0, 200).map((note) => (
         <li key={`${note.span.start} ${note.text}`}>
           <button type="button" onClick={() => onSelect(note.span.start)}>
             <span className={styles.line}>line {note.line} </span>
@@ -241,7 +250,7 @@ function Notes({ faults, onSelect }: { faults: readonly ToldFault[]; onSelect: (
           </button>
         </li>
       ))}
-      {notes.length > 200 && <li>and {notes.length - 200} more</li>}
+      {told.length > 200 && <li>and {told.length - 200} more</li>}
     </ul>
   );
 }

@@ -16,8 +16,9 @@ import {
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useEffect, useMemo, useRef } from 'react';
-import type { MarkupNote, Span } from '@/core/html/field';
+import type { Span } from '@/core/html/field';
 import type { ToldFault } from '@/core/words/told-fault';
+import type { ToldNote } from '@/core/words/told-note';
 import { smallestChange } from './smallest-change';
 
 /** Marks changes that came from outside, so that they are not sent back as edits. */
@@ -106,7 +107,7 @@ export function MarkupEditor({
   markup: string;
   /** As it was written last. */
   written: string;
-  notes: readonly MarkupNote[];
+  notes: readonly ToldNote[];
   faults: readonly ToldFault[];
   shown: readonly Span[];
   /** At once: the person turned to what stood in its place. */
@@ -233,11 +234,7 @@ function extensions(handlers: Handlers, way: Extension) {
   ];
 }
 
-function diagnostics(
-  notes: readonly MarkupNote[],
-  faults: readonly ToldFault[],
-  length: number,
-): Diagnostic[] {
+function diagnostics(notes: readonly ToldNote[], faults: readonly ToldFault[], length: number): Diagnostic[] {
   const at = ({ span }: { span: Span }) => ({
     from: span.start,
     to: Math.min(Math.max(span.end, span.start + 1), length),

@@ -1,9 +1,10 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import type { MarkupNote, Span } from '@/core/html/field';
+import type { Span } from '@/core/html/field';
 import { type LinePiece, markupLines } from '@/core/html/markup-colours';
 import type { ToldFault } from '@/core/words/told-fault';
+import type { ToldNote } from '@/core/words/told-note';
 import styles from './markup-reader.module.css';
 
 /** Markup of more lines, or more UTF-16 code units, is for the editor alone, which draws what is in sight. */
@@ -18,7 +19,7 @@ export function MarkupReader({
   onTurn,
 }: {
   markup: string;
-  notes: readonly MarkupNote[];
+  notes: readonly ToldNote[];
   faults: readonly ToldFault[];
   shown: readonly Span[];
   /** @param byKeys the focus came here, and has to go on to the editor */

@@ -10,6 +10,7 @@ import type { RunId } from '@/core/run/run';
 import { askingFault } from '@/core/sweep/sweep-request';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
+import { askingFaultText } from '@/core/words/request-fault-words';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
@@ -53,8 +54,10 @@ export async function runTask(
     reading,
   );
   const database = openDatabase();
-  const fault = askingFault(asking) ?? (await untrustedFault(database, asking.page));
-  if (fault) return fault;
+  const fault = askingFault(asking);
+  if (fault) return askingFaultText(fault);
+  const untrusted = await untrustedFault(database, asking.page);
+  if (untrusted) return untrusted;
   const into = newRun || !run ? await beginRun(database, form, lineUp) : run;
   if (into !== run && run?.form.markup === form.markup)
     await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);

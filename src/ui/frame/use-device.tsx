@@ -15,6 +15,7 @@ import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { maxTargets } from '@/core/target/line-up';
 import { type DeviceTarget, targetId } from '@/core/target/target';
+import { deviceFaultText } from '@/core/words/request-fault-words';
 import { openDatabase } from '@/store/database';
 import { saveTarget } from '@/store/line-ups';
 import { readLines, refusalOf } from '@/store/read-lines';
@@ -128,7 +129,7 @@ export function DeviceProvider({ children }: { children: ReactNode }) {
   const open = useSteady(async (name: string, content: string) => {
     const { readDeviceFile } = await deviceMessages();
     const read = readDeviceFile(content);
-    if (read.status === 'fault') return read.text;
+    if (read.status === 'fault') return deviceFaultText(read.fault);
     const why = await take(targetFor(name), read.message);
     return why ?? read.message.observations.length;
   });

@@ -13,7 +13,6 @@ import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { chosen, proposals } from '@/core/keyboard/proposals';
 import {
-  deedText,
   layerUp,
   type Standing,
   scriptOf,
@@ -27,7 +26,7 @@ import { markOf } from '@/core/observation/provenance';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { isNamedKey, type Stroke } from '@/core/script/stroke';
 import type { Target, TargetId } from '@/core/target/target';
-import { actionKeyTroubleWords } from '@/core/words/action-key-words';
+import { actionKeyTroubleWords, afterRefusalText, deedText, didText } from '@/core/words/action-key-words';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -165,7 +164,7 @@ const Card = memo(function Card({
     const deed = accessoryDeed(name, field, reading.fields);
     const goesOn = deed.does === 'goes to' && hasKeyboard(deed.field);
     if (goesOn) select({ field: deed.field.id, stroke: null });
-    else onChange(target.id, (now) => ({ ...now, said: `It ${deedText(deed)}.` }));
+    else onChange(target.id, (now) => ({ ...now, did: deed }));
   };
   return (
     <article className={styles.card} aria-label={target.name}>
@@ -224,7 +223,7 @@ const Card = memo(function Card({
           {up.brings.up === 'picker' ? `${bringsText(up.brings)} instead of keys` : 'no keyboard comes up'}
         </p>
       )}
-      {action && <ActionNote action={action} said={typed.said} />}
+      {action && <ActionNote action={action} did={typed.did} />}
     </article>
   );
 });
@@ -260,10 +259,12 @@ function Proposals({
   );
 }
 
-function ActionNote({ action, said }: { action: ActionKey; said: string | null }) {
+function ActionNote({ action, did }: { action: ActionKey; did: Tapped['did'] }) {
   return (
     <p className={styles.note} title={action.known.source}>
-      {said ?? (
+      {did ? (
+        didText(did)
+      ) : (
         <>
           {action.called === null ? (
             'No action key'
@@ -272,7 +273,7 @@ function ActionNote({ action, said }: { action: ActionKey; said: string | null }
               Action key “{action.label}”: {deedText(action.deed)}
             </>
           )}
-          . <span className="soft">Not accepted yet: {action.whenNotAccepted}</span>
+          . <span className="soft">{afterRefusalText(action.whenNotAccepted)}</span>
         </>
       )}
       {action.trouble && (

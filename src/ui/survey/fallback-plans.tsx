@@ -9,6 +9,7 @@ import type { FallbackObservation, PlanOutcome } from '@/core/questions/fallback
 import { type Answers, answerTo } from '@/core/run/answers';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
+import { fallbackFaultText, planText } from '@/core/words/fallback-words';
 import { unansweredText } from '@/core/words/reason-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useRun } from '../frame/use-run';
@@ -109,7 +110,7 @@ function PlanText({ field, plan }: { field: Field; plan: FallbackPlan }) {
   return (
     <>
       <div>{plan.name}</div>
-      <div className={styles.note}>{plan.note}</div>
+      <div className={styles.note}>{planText(plan.name, plan.hint)}</div>
       {plan.name !== 'leave it' && (
         <Button size="small" onClick={copy}>
           Copy markup
@@ -149,9 +150,9 @@ function PlanCell({
       <div>
         sent <VisibleText text={outcome.sent.join(' & ')} empty="nothing" />
       </div>
-      {faults.map(({ what, text }) => (
-        <div key={what} className={styles.fault}>
-          {text}
+      {faults.map((fault) => (
+        <div key={fault.code} className={styles.fault}>
+          {fallbackFaultText(fault)}
         </div>
       ))}
     </>

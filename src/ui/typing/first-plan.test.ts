@@ -15,7 +15,7 @@ describe('the first plan of a field', () => {
     'types what %s accepts, key by key',
     (_, field) => {
       const reading = readScript(firstPlan({}, field).script);
-      if (reading.status !== 'read') throw new Error(reading.text);
+      if (reading.status !== 'read') throw new Error(JSON.stringify(reading.fault));
       const keys = reading.script.map((stroke) => (stroke.kind === 'key' ? stroke.key : '?'));
       const { judge } = judgeFor(field, [], habitsByRoute('hardware keys'));
       expect(judge(keys.join('')).verdict).toBe('accepted');

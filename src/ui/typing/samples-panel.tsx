@@ -10,6 +10,7 @@ import { habitsOf } from '@/core/model/deviations/habits';
 import { readSamples, writeSamples } from '@/core/replay/sample-table';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
 import type { Target } from '@/core/target/target';
+import { samplesFaultText } from '@/core/words/samples-fault-words';
 import { useLongReplay } from '../frame/use-replay';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
@@ -82,7 +83,7 @@ export function SamplesPanel({
   const add = (more: string) => {
     const read = readSamples(more);
     if (read.status === 'fault') {
-      setFault(`Line ${read.line}: ${read.text}`);
+      setFault(`Line ${read.line}: ${samplesFaultText(read.fault)}`);
       return false;
     }
     setFault(null);
@@ -98,7 +99,10 @@ export function SamplesPanel({
 
   return (
     <div className={styles.samples}>
-      <AddSamples onAdd={add} fault={fault ?? (reading.status === 'fault' ? reading.text : null)} />
+      <AddSamples
+        onAdd={add}
+        fault={fault ?? (reading.status === 'fault' ? samplesFaultText(reading.fault) : null)}
+      />
       {samples.length === 0 ? (
         <p className={styles.lead}>
           A sample is a text with the verdict that you expect: accepted, unfinished or refused. Write some
@@ -120,7 +124,7 @@ export function SamplesPanel({
               onChange={setFilter}
             />
             <Button size="small" disabled={!shown || counts.changed === 0} onClick={() => setBaseline(shown)}>
-              Take as they are now
+              Accept the current results
             </Button>
             {state.status === 'running' && (
               <>

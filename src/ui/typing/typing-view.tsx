@@ -11,6 +11,7 @@ import { ownEntry } from '@/core/html/own-entry';
 import type { TypingFacts } from '@/core/questions/typing/facts';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { formatScript, readScript } from '@/core/script/script-text';
+import { scriptFaultText } from '@/core/words/script-fault-words';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
 import { lastResult } from '../frame/last-result';
@@ -129,7 +130,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
         />
         {reading.status === 'fault' && (
           <p className={styles.fault} role="alert">
-            Line {reading.line}, column {reading.column}: {reading.text}
+            Line {reading.line}, column {reading.column}: {scriptFaultText(reading.fault)}
           </p>
         )}
         <span className={frame.headed}>

@@ -1,6 +1,7 @@
-import { ValidationError } from 'yup';
 import type { Guard } from '@/core/guard/guard';
 import { guardsSchema } from '@/core/guard/guard-schema';
+import { readQuestion } from '@/core/reading/read-question';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { guardModule } from '@/probe/guard-module';
 import { readBody } from '@/server/read-body';
 
@@ -10,13 +11,9 @@ export const dynamic = 'force-dynamic';
 export async function POST(request: Request): Promise<Response> {
   const body = await readBody(request);
   if (body.status === 'fault') return new Response(body.text, { status: body.code });
-  try {
-    const guards = guardsSchema.validateSync(body.value) as unknown as readonly Guard[];
-    return new Response(await guardModule(guards), {
-      headers: { 'content-type': 'text/typescript; charset=utf-8', 'cache-control': 'no-store' },
-    });
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return new Response(`These guards cannot be read: ${error.message}.`, { status: 400 });
-  }
+  const reading = readQuestion(guardsSchema, body.value, 'guards');
+  if (reading.status === 'fault') return new Response(questionFaultText(reading.fault), { status: 400 });
+  return new Response(await guardModule(reading.question as unknown as readonly Guard[]), {
+    headers: { 'content-type': 'text/typescript; charset=utf-8', 'cache-control': 'no-store' },
+  });
 }

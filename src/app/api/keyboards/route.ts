@@ -2,6 +2,7 @@ import { readForm } from '@/core/html/read-form';
 import { isTappable, type KeyboardNews } from '@/core/keyboard/keyboard-question';
 import { readKeyboardQuestion } from '@/core/keyboard/keyboard-question-schema';
 import { pageFaultText } from '@/core/words/page-fault-words';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
 import { ownPageFault } from '@/engines/own-page';
@@ -14,7 +15,7 @@ export const dynamic = 'force-dynamic';
 
 /** Taps fields on a phone-sized display with a real on-screen keyboard; answers with NDJSON of `KeyboardNews`. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readKeyboardQuestion);
+  const reading = await readRequest(request, readKeyboardQuestion, questionFaultText);
   if (reading instanceof Response) return reading;
   const { markup, field, engine, page } = reading.question;
   if (field !== null && !readForm(markup).fields.some(({ id }) => id === field))

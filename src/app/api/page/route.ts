@@ -1,6 +1,8 @@
-import { object, ValidationError } from 'yup';
+import { object, type Schema } from 'yup';
 import { ownPageSchema, type PagePlace } from '@/core/document/own-page';
 import type { PageReading } from '@/core/page/page-sight';
+import { readQuestion } from '@/core/reading/read-question';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
@@ -17,20 +19,8 @@ const schema = object({
   .strict()
   .noUnknown();
 
-type Reading =
-  | { readonly status: 'read'; readonly page: PagePlace }
-  | { readonly status: 'fault'; readonly text: string };
-
-function readPage(value: unknown): Reading {
-  try {
-    return {
-      status: 'read',
-      page: schema.validateSync(value, { strict: true }) as PagePlace,
-    };
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return { status: 'fault', text: 'Give the address of a page, as your dev server prints it.' };
-  }
+function readPage(value: unknown) {
+  return readQuestion(schema as Schema<PagePlace>, value, 'page of one’s own');
 }
 
 function answerOf(reading: PageReading): Response {
@@ -39,14 +29,14 @@ function answerOf(reading: PageReading): Response {
 
 /** Opens a page of the developer's own and answers with the forms in it. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readPage);
+  const reading = await readRequest(request, readPage, questionFaultText);
   if (reading instanceof Response) return reading;
-  const fault = await ownPageFault(reading.page);
+  const fault = await ownPageFault(reading.question);
   if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });
   let answer: Response | null = null;
   const work = register(sweeps, request.signal, async (signal) => {
     try {
-      answer = answerOf({ status: 'read', ...(await readOwnPage(reading.page, signal)) });
+      answer = answerOf({ status: 'read', ...(await readOwnPage(reading.question, signal)) });
     } catch (error) {
       if (error instanceof EngineLost) answer = answerOf({ status: 'fault', failure: error.failure });
       else {

@@ -1,4 +1,5 @@
 import { readSlowQuestion, type SlowNews } from '@/core/rules/slow-question';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { engines } from '@/engines/engines';
 import { measureSlowness } from '@/engines/measure-slowness';
 import { jsonLines } from '@/server/json-lines';
@@ -10,7 +11,7 @@ export const dynamic = 'force-dynamic';
 
 /** Times a pattern over a growing text in the engines of this machine; answers with NDJSON of `SlowNews`. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readSlowQuestion);
+  const reading = await readRequest(request, readSlowQuestion, questionFaultText);
   if (reading instanceof Response) return reading;
   const { question } = reading;
   const asked = [engines.chromium, engines.firefox, engines.webkit];

@@ -11,8 +11,8 @@ const asked = typingQuestions(1500, seed).flatMap((question) =>
 
 function answered(question: AskedTyping, engine: (typeof engines)[number]): TypingAnswer {
   const answer = answerTyping(question, engine);
-  if (typeof answer !== 'object' || answer === null)
-    throw new Error(`${JSON.stringify(question)}: ${answer}`);
+  if (!answer || 'unknownKey' in answer)
+    throw new Error(`${JSON.stringify(question)}: ${JSON.stringify(answer)}`);
   return answer;
 }
 

@@ -1,4 +1,5 @@
 import { readDeviceRequest } from '@/core/device/device-request';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { deviceHtml } from '@/probe/device-html';
 import { readRequest } from '@/server/read-request';
 
@@ -6,7 +7,7 @@ export const dynamic = 'force-dynamic';
 
 /** The page for a device as one file, to be carried over. It has nowhere to send its answers to; they are saved as a file. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readDeviceRequest);
+  const reading = await readRequest(request, readDeviceRequest, questionFaultText);
   if (reading instanceof Response) return reading;
   const html = await deviceHtml({ ...reading.question, nonce: crypto.randomUUID(), answers: null });
   return new Response(html, {

@@ -1,5 +1,6 @@
 import { readRealQuestion } from '@/core/page/real-question';
 import type { RealAnswer } from '@/core/page/real-sending';
+import { questionFaultText } from '@/core/words/request-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault } from '@/engines/own-page';
 import { sendOwnPage } from '@/engines/send-own-page';
@@ -15,7 +16,7 @@ function answerOf(answer: RealAnswer): Response {
 
 /** Lets an engine send the form of a developer's own page for real, once. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readRealQuestion);
+  const reading = await readRequest(request, readRealQuestion, questionFaultText);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.question.page);
   if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readDeviceFile } from './device/device-message';
-import { readFormFile } from './document/form-file';
-import { answerLine } from './model/answer-line';
+import { readDeviceFile } from '../device/device-message';
+import { readFormFile } from '../document/form-file';
+import { answerLine } from '../model/answer-line';
+import { readRunFile } from '../run/run-file';
+import { readWorkspace } from '../workspace/workspace';
 import { readJson } from './read-json';
-import { readRunFile } from './run/run-file';
-import { readWorkspace } from './workspace/workspace';
 
 const nested = (depth: number) => '['.repeat(depth) + ']'.repeat(depth);
 
@@ -51,7 +51,7 @@ describe('JSON', () => {
     ['a workspace', (deep) => readWorkspace(`{"format":"ukko-workspace","version":1,"forms":${deep}}`)],
     ['the answers of a device', (deep) => readDeviceFile(`{"format":"ukko-device","answers":${deep}}`)],
     ['a question on the command line', (deep) => answerLine(`{"ask":${deep}}`)],
-  ])('that is nested without end is refused with a sentence: %s', (_, read) => {
-    expect(JSON.stringify(read(nested(200_000)))).toMatch(/"(?:text|error)":"[^"]+[.:]/);
+  ])('that is nested without end is refused with a code: %s', (_, read) => {
+    expect(JSON.stringify(read(nested(200_000)))).toMatch(/"fault":\{(?:"file":"\w+",)?"code":"\w/);
   });
 });

@@ -1,0 +1,25 @@
+import type { Misfit } from './misfit';
+
+/** Files of Ukko that a person brings. */
+export type FileKind = 'form' | 'run' | 'workspace';
+
+/** Why a file of Ukko cannot be read. */
+export type FileFault = { readonly file: FileKind } & (
+  | { readonly code: 'too large' /** In megabytes. */; readonly most: number }
+  /** `line` counts from 1; null where the parser does not say it. */
+  | { readonly code: 'no JSON'; readonly line: number | null }
+  | { readonly code: 'other file' }
+  | {
+      readonly code: 'newer version';
+      readonly version: number /** The last that is read. */;
+      readonly reads: number;
+    }
+  | { readonly code: 'no version' }
+  | { readonly code: 'misfit'; readonly line: number | null; readonly misfit: Misfit }
+);
+
+/** Why the server's configuration file cannot be used. */
+export type EnginesFileFault =
+  | { readonly code: 'no JSON' }
+  | { readonly code: 'misfit'; readonly misfit: Misfit }
+  | { readonly code: 'two endpoints'; readonly name: string };

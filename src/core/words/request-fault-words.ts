@@ -1,0 +1,60 @@
+import type { DeviceFault } from '../device/device-message';
+import type { QuestionFault, QuestionName } from '../reading/read-question';
+import type { AskingFault, SweepFault } from '../sweep/sweep-request';
+import { misfitPlace, misfitText } from './misfit-words';
+
+const refusals: Readonly<Record<QuestionName, string>> = {
+  keyboard: 'The keyboard cannot be asked',
+  'page of one’s own': 'The page cannot be opened',
+  sending: 'The form was not sent',
+  'slow text': 'The slow text cannot be tried',
+  'device page': 'The form cannot be given to a device',
+  guards: 'The rules cannot be written as a module',
+};
+
+/** Why the server does not do what the app asked of it. */
+export function questionFaultText({ question, misfit }: QuestionFault): string {
+  return `${refusals[question]}: the request is wrong ${misfitPlace(misfit)}, ${misfitText(misfit)}. Reload Ukko and try again.`;
+}
+
+/** Why a form cannot be swept, and what to do. */
+export function askingFaultText(fault: AskingFault): string {
+  switch (fault.code) {
+    case 'no markup':
+      return 'The form has no markup. Write or paste some HTML first.';
+    case 'markup too long':
+      return `The markup is longer than ${fault.most.toLocaleString('en-GB')} characters. Paste the form alone, without the rest of its page.`;
+    case 'no fields':
+      return 'The form has no fields yet. Add an input, a select or a textarea to the markup.';
+    case 'too many fields':
+      return `The form has ${fault.fields} fields; one sweep takes up to ${fault.most}. Leave some out.`;
+  }
+}
+
+/** Why a sweep is refused, and what to do. */
+export function sweepFaultText(fault: SweepFault): string {
+  switch (fault.code) {
+    case 'misfit':
+      return `The sweep cannot start: the request is wrong ${misfitPlace(fault.misfit)}, ${misfitText(fault.misfit)}. Reload Ukko and sweep again.`;
+    case 'two targets':
+      return 'Two targets have the same id. Take one of them out of the line-up.';
+    default:
+      return askingFaultText(fault);
+  }
+}
+
+/** Why answers of a device are left out. */
+export function deviceFaultText(fault: DeviceFault): string {
+  return `The device’s answers cannot be read: ${deviceFaultClause(fault)}. They were left out; all earlier answers are kept.`;
+}
+
+function deviceFaultClause(fault: DeviceFault): string {
+  switch (fault.code) {
+    case 'not captured':
+      return 'some are not marked as captured';
+    case 'no JSON':
+      return 'the file is cut off or was changed';
+    case 'misfit':
+      return `${misfitPlace(fault.misfit)}, ${misfitText(fault.misfit)}`;
+  }
+}
