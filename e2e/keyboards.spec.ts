@@ -38,7 +38,7 @@ test('keys are live: text, guards, verdict, capitals and the action key answer a
   await field.press('x');
   await expect(field).toHaveText('TG4-7719-QX');
   await card.getByRole('button', { name: 'Action key: next' }).click();
-  await expect(card).toContainText('It goes to Find an entry.');
+  await expect(card).toContainText('The key moves the focus to Find an entry.');
 });
 
 test('a text that the markup puts in stands there before the first tap, and a native field moves its label up', async ({
@@ -117,7 +117,7 @@ test('whoever saw another keyboard come up says so, and everything follows that,
   // The keys above a keyboard go to the fields around it.
   const ios = page.getByRole('article', { name: 'iOS-like phone' });
   await ios.getByRole('button', { name: 'done' }).click();
-  await expect(ios).toContainText('It puts the keyboard away.');
+  await expect(ios).toContainText('The key closes the keyboard.');
   await ios.getByRole('button', { name: 'previous' }).click();
   await expect(page.getByRole('textbox', { name: /^Remarks, typed with/ }).first()).toBeVisible();
 });

@@ -30,7 +30,7 @@ test('who is blocked and what is sent, by target, measured beside modelled', asy
   await expect(rows.last()).toContainText('send');
   await targets.nth(4).getByRole('button').click();
   await expect(page.getByRole('region', { name: 'What Android-like phone does' })).toContainText(
-    /the model sends \d+\.\d\d % byte for byte as Chromium/,
+    /The model agrees with Chromium [\d.]+ on \d+\.\d\d % of/,
   );
   await page.reload();
   await expect(page.getByRole('region', { name: 'What Android-like phone does' })).toBeVisible();

@@ -148,7 +148,10 @@ describe('ukko', () => {
     [['replay', 'form.json', '--samples', 'none.csv', '--field', 'serial'], /none\.csv/],
     [['replay', 'form.json', '--samples', 'good.csv', '--field', 'tide'], /no field “tide”/],
     [['replay', 'form.json', '--samples', 'good.csv'], /--field/],
-    [['replay', 'form.json', '--samples', 'wrong.csv', '--field', 'serial'], /line 1: “maybe” is not a verdict/],
+    [
+      ['replay', 'form.json', '--samples', 'wrong.csv', '--field', 'serial'],
+      /line 1: “maybe” is not a verdict/,
+    ],
   ])('says what is wrong with %j', async (parameters, words) => {
     writeFileSync(at('wrong.csv'), 'x,maybe\n');
     const { code, err } = await ukko(

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { habitsOf, isNativeField } from '@/core/model/deviations/habits';
-import { trustText } from '@/core/model/trust';
 import { type Stroke, textOfStroke } from '@/core/script/stroke';
 import { disagreementWords } from '@/core/words/disagreement-words';
+import { trustText } from '@/core/words/trust-words';
 import { VisibleText } from '../frame/visible-text';
 import type { LadderColumn } from './ladder';
 import { StrokeCap } from './stroke-cap';
