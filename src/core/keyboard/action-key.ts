@@ -1,4 +1,14 @@
-import { attribute, type Field, hasAttribute, isDisabled, isTypedText, takesKeys } from '../html/field';
+import { grouped } from '../grouped';
+import {
+  attribute,
+  type Control,
+  type Field,
+  type FieldId,
+  hasAttribute,
+  isDisabled,
+  isTypedText,
+  takesKeys,
+} from '../html/field';
 import { type EnterKeyHint, hasKeyboard, type InputTraits, traitsOf } from './input-traits';
 import { hasActionKey, type Keyboard } from './keyboard';
 import type { KeyboardHabits } from './keyboard-habits';
@@ -102,17 +112,47 @@ interface Place {
 }
 
 /** What comes before and after it, of fields that are filled in with a keyboard or chosen from. */
-function placeOf(field: Field, fields: readonly Field[]): Place {
-  const order = focusOrder(fields).filter(({ kind }) => isTypedText(kind) || kind === 'select');
-  const at = order.findIndex(({ id }) => id === field.id);
-  const own = fields.filter(({ controls }) => controls[0].form === field.controls[0].form);
-  const submits = own.filter(({ kind }) => kind === 'submit' || kind === 'image');
-  const blocking = own.filter(({ kind }) => isTypedText(kind) && kind !== 'textarea');
+function placeOf({ id, controls: [{ form }] }: Field, fields: readonly Field[]): Place {
+  const { order, indexOf, sending } = orderOf(fields);
+  const at = indexOf.get(id);
   return {
-    next: at < 0 ? null : (order[at + 1] ?? null),
-    previous: at < 0 ? null : (order[at - 1] ?? null),
-    sends: field.controls[0].form !== null && (submits.length > 0 || blocking.length === 1),
+    next: at === undefined ? null : (order[at + 1] ?? null),
+    previous: at === undefined ? null : (order[at - 1] ?? null),
+    sends: form !== null && sending.has(form),
   };
+}
+
+interface FieldOrder {
+  /** Fields that are filled in with a keyboard or chosen from, in the order of the Tab key. */
+  readonly order: readonly Field[];
+  readonly indexOf: ReadonlyMap<FieldId, number>;
+  /** Forms that Enter in one of their fields can send (HTML Standard, "Implicit submission"). */
+  readonly sending: ReadonlySet<Control['form']>;
+}
+
+/** By the fields of a form: each target asks about each of them, and a form may have thousands. */
+const orders = new WeakMap<readonly Field[], FieldOrder>();
+
+function orderOf(fields: readonly Field[]): FieldOrder {
+  const known = orders.get(fields);
+  if (known) return known;
+  const order = focusOrder(fields).filter(({ kind }) => isTypedText(kind) || kind === 'select');
+  const found = {
+    order,
+    indexOf: new Map(order.map(({ id }, index) => [id, index])),
+    sending: new Set(
+      [...grouped(fields, ({ controls: [{ form }] }) => form)].flatMap(([form, own]) =>
+        canSend(own) ? [form] : [],
+      ),
+    ),
+  };
+  orders.set(fields, found);
+  return found;
+}
+
+function canSend(fields: readonly Field[]): boolean {
+  const blocking = fields.filter(({ kind }) => isTypedText(kind) && kind !== 'textarea');
+  return blocking.length === 1 || fields.some(({ kind }) => kind === 'submit' || kind === 'image');
 }
 
 function nameOf(entry: InputTraits, hasNext: boolean, { action }: KeyboardHabits): EnterKeyHint {
