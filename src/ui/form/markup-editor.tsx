@@ -15,7 +15,7 @@ import {
 } from '@codemirror/state';
 import { Decoration, type DecorationSet, EditorView, keymap, lineNumbers } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Span } from '@/core/html/field';
 import type { ToldFault } from '@/core/words/told-fault';
 import type { ToldNote } from '@/core/words/told-note';
@@ -122,20 +122,15 @@ export function MarkupEditor({
   const handlers = useRef({ onEdit, onCaret, onUndo, onRedo });
   handlers.current = { onEdit, onCaret, onUndo, onRedo };
   const isRead = markup === written;
-  const first = useRef({ markup: written, caret: shown[0]?.start ?? 0 });
+  // Made while React renders, which yields before the view of it is made below: both in one task would hold the page up.
+  const [first] = useState(() => firstState(handlers, written, shown[0]?.start ?? 0));
 
   useEffect(() => {
     if (!place.current) return;
-    const { markup: doc, caret } = first.current;
-    const anchor = Math.min(caret, doc.length);
     const made = new EditorView({
       parent: place.current,
-      state: EditorState.create({
-        doc,
-        selection: { anchor },
-        extensions: extensions(handlers, drawn[drawingOf(doc)]),
-      }),
-      scrollTo: EditorView.scrollIntoView(anchor, { y: 'center' }),
+      state: first,
+      scrollTo: EditorView.scrollIntoView(first.selection.main.head, { y: 'center' }),
     });
     view.current = made;
     // What a field scrolls to is coloured next; what takes longer, when there is time.
@@ -145,7 +140,7 @@ export function MarkupEditor({
       view.current = null;
       made.destroy();
     };
-  }, []);
+  }, [first]);
 
   // When the press that asks for it puts the editor into its place, what was pressed is gone by then, and browsers take the
   // focus away at the end of that press.
@@ -202,6 +197,14 @@ type Handlers = React.RefObject<{
   onUndo: () => void;
   onRedo: () => void;
 }>;
+
+function firstState(handlers: Handlers, doc: string, caret: number): EditorState {
+  return EditorState.create({
+    doc,
+    selection: { anchor: Math.min(caret, doc.length) },
+    extensions: extensions(handlers, drawn[drawingOf(doc)]),
+  });
+}
 
 function extensions(handlers: Handlers, way: Extension) {
   const run = (name: 'onUndo' | 'onRedo') => () => {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, type RefObject, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 
 /** A list of more items is drawn as far as it is in sight. */
 const mostDrawn = 60;
@@ -70,8 +70,8 @@ function InSight<Item>({
       return item === undefined ? index : keyOf(item);
     },
   });
-  // What stands above may have grown.
-  useLayoutEffect(() => setAbove(list.current?.offsetTop ?? 0));
+  // What stands above may have grown. Asked before it is drawn, the page would be laid out in the same task as all this.
+  useEffect(() => setAbove(list.current?.offsetTop ?? 0));
   const selected = items.findIndex(isSelected);
   useEffect(() => {
     if (selected >= 0) rows.scrollToIndex(selected, { align: 'auto' });

@@ -5,6 +5,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import {
   createContext,
   type ReactNode,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
@@ -120,10 +121,13 @@ export function FormProvider({ children, waiting }: { children: ReactNode; waiti
         if (left || found === null) return;
         setPast(noPast);
         forgetWaiting();
-        if (found.isSaved) {
-          current.current = found.form;
-          setForm(found.form);
-        } else show(found.form);
+        // All that is on the page is drawn for it: in pieces, between which the page answers.
+        startTransition(() => {
+          if (found.isSaved) {
+            current.current = found.form;
+            setForm(found.form);
+          } else show(found.form);
+        });
         if (found.form.id !== wanted) select({ form: found.form.id, run: null });
       },
       () => setRefused(true),

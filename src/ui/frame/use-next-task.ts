@@ -1,12 +1,12 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** False while something is drawn for the first time, and true a task later: what can come then does not lengthen the first task of a view. */
 export function useNextTask(): boolean {
   const [isNext, setNext] = useState(false);
   useEffect(() => {
-    const later = setTimeout(() => setNext(true));
+    const later = setTimeout(() => startTransition(() => setNext(true)));
     return () => clearTimeout(later);
   }, []);
   return isNext;

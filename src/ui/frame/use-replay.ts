@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import { threadErrorText } from '@/core/words/unworked-words';
 import { type Replayer, startReplayer } from '@/workers/replayer';
 
@@ -69,7 +69,8 @@ export function useReplay<Answer>(
     begun.current?.answer.then(
       (answer) => {
         clearTimeout(timer);
-        if (!isOver) setState({ status: 'there', answer });
+        // What shows the answer is drawn in pieces, between which the page answers.
+        if (!isOver) startTransition(() => setState({ status: 'there', answer }));
       },
       (error) => {
         clearTimeout(timer);

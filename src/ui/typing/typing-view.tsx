@@ -2,7 +2,7 @@
 
 import { App, Button, Input, Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, startTransition, useEffect, useMemo, useState } from 'react';
 import type { TypingPlan } from '@/core/document/form-document';
 import type { Guard } from '@/core/guard/guard';
 import type { TypingTask } from '@/core/guard/typing-task';
@@ -278,7 +278,7 @@ function usePlan(field: Field): TypingPlan | null {
     let isOver = false;
     // The standard's rules for values are large, and most fields have a script.
     void import('./first-plan').then(({ firstPlan }) => {
-      if (!isOver) setFirst(firstPlan({ page }, field));
+      if (!isOver) startTransition(() => setFirst(firstPlan({ page }, field)));
     });
     return () => {
       isOver = true;
