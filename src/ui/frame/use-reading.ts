@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { FormReading } from '@/core/html/field';
 import { readForm } from '@/core/html/read-form';
 import { isLongMarkup, readLong } from '@/workers/markup-reader';
@@ -20,7 +20,8 @@ export function useReading(markup: string | null): FormReading | null {
         for (let next = wanted.current; next !== null; next = wanted.current) {
           const reading = await readLong(next);
           if (wanted.current !== next) continue;
-          setFar({ markup: next, reading });
+          // A whole page is drawn by it: in pieces, between which it answers.
+          startTransition(() => setFar({ markup: next, reading }));
           wanted.current = null;
         }
       } finally {
