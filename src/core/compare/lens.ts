@@ -1,7 +1,7 @@
 import { type LookState, lookStates } from '../document/look-state';
 import type { FieldId } from '../html/field';
 import { type CountPixels, type Difference, differences } from '../questions/differences';
-import type { Observation } from '../questions/observation';
+import type { Observation, Question } from '../questions/observation';
 import { type Answers, answerTo } from '../run/answers';
 import type { TargetId } from '../target/target';
 
@@ -13,7 +13,29 @@ export const lensStates = ['closed', 'focused', 'filled', 'invalid', 'disabled',
 /** A state of a control, or *open*: with what a person can make it open. */
 export type LensState = (typeof lensStates)[number];
 
-/** The answers of a target about a field that a lens looks at. What a control is made of belongs to how it looks. */
+/** Under which lens the answers to a question are seen; null for those that have a view of their own. */
+const lensOf: { readonly [Q in Question]: Lens | null } = {
+  look: 'look',
+  parts: 'look',
+  opening: 'look',
+  message: 'message',
+  bubble: 'message',
+  keyboard: 'keyboard',
+  accessibility: 'accessibility',
+  submission: null,
+  fallback: null,
+  typing: null,
+};
+const seen = (Object.keys(lensOf) as Question[]).filter((question) => lensOf[question] !== null);
+
+/** The questions of a lens; those of *look* are of its states: what a control is made of belongs to how it looks closed. */
+function questionsOf(lens: Lens, state: LensState): readonly Question[] {
+  if (lens !== 'look') return seen.filter((question) => lensOf[question] === lens);
+  if (state === 'open') return ['opening'];
+  return state === 'closed' ? ['look', 'parts'] : ['look'];
+}
+
+/** The answers of a target about a field that a lens looks at. */
 export function seenThrough(
   lens: Lens,
   state: LensState,
@@ -21,12 +43,11 @@ export function seenThrough(
   target: TargetId,
   field: FieldId,
 ): readonly (Observation | undefined)[] {
-  if (lens === 'message')
-    return [answerTo(answers, 'message', target, field), answerTo(answers, 'bubble', target, field)];
-  if (lens === 'keyboard' || lens === 'accessibility') return [answerTo(answers, lens, target, field)];
-  if (state === 'open') return [answerTo(answers, 'opening', target, field)];
-  const look = answerTo(answers, 'look', target, field, state);
-  return state === 'closed' ? [look, answerTo(answers, 'parts', target, field)] : [look];
+  return questionsOf(lens, state).map((question) =>
+    question === 'look' && state !== 'open'
+      ? answerTo(answers, question, target, field, state)
+      : answerTo(answers, question, target, field),
+  );
 }
 
 /** Where a target's answers are compared from: another target of the run, or the same target in another run. */
@@ -58,9 +79,9 @@ export function allDifferences(
 ): Difference[] {
   const of = (side: ComparedAnswers): (Observation | undefined)[] => [
     ...lookStates.map((state: LookState) => answerTo(side.answers, 'look', side.target, field, state)),
-    ...(['parts', 'opening', 'message', 'bubble', 'keyboard', 'accessibility'] as const).map((question) =>
-      answerTo(side.answers, question, side.target, field),
-    ),
+    ...seen
+      .filter((question) => question !== 'look')
+      .map((question) => answerTo(side.answers, question, side.target, field)),
   ];
   const base = of(reference);
   const found = of(other).flatMap((answer, index) => differences(base[index], answer, pixels));

@@ -1,22 +1,16 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { type ReactNode, useState } from 'react';
-import { statesOf } from '@/core/document/look-state';
+import { useState } from 'react';
 import type { Field } from '@/core/html/field';
 import { habitsOf } from '@/core/model/deviations/habits';
-import type { Outcome } from '@/core/observation/outcome';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
-import type { AccessibilityFacts, AccessibilityObservation } from '@/core/questions/accessibility/facts';
 import type { BubbleObservation } from '@/core/questions/bubble/facts';
 import type { LookObservation } from '@/core/questions/look/facts';
-import type { MessageObservation } from '@/core/questions/message/facts';
 import type { OpeningObservation } from '@/core/questions/opening/facts';
-import type { PartsFacts, PartsObservation } from '@/core/questions/parts/facts';
-import { type Answers, answerTo } from '@/core/run/answers';
 import { type LineUp, targetIn } from '@/core/target/line-up';
-import type { Target, TargetId } from '@/core/target/target';
-import { differenceWords, sizeText } from '@/core/words/difference-words';
+import type { Target } from '@/core/target/target';
+import { differenceWords } from '@/core/words/difference-words';
 import { provenanceText } from '@/core/words/provenance-words';
 import { unansweredText } from '@/core/words/reason-words';
 import { trustText } from '@/core/words/trust-words';
@@ -24,9 +18,9 @@ import { ProvenanceMark } from '../frame/provenance-mark';
 import { usePicture } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
-import { VisibleText } from '../frame/visible-text';
-import { statesTold } from './accessibility-content';
+import { answersAbout } from './answers-about';
 import styles from './close-up.module.css';
+import { Fact, Facts } from './close-up-facts';
 import { FallbackPlans, fallingBack } from './fallback-plans';
 import { CellPicture, Leaving, LookContent, OpeningContent } from './survey-cell';
 import { type TargetComparison, useTargetComparison } from './use-comparison';
@@ -152,26 +146,6 @@ function TargetAnswers({
   );
 }
 
-interface AnswersAbout {
-  readonly looks: readonly LookObservation[];
-  readonly message: MessageObservation | undefined;
-  readonly opening: OpeningObservation | undefined;
-  readonly bubble: BubbleObservation | undefined;
-  readonly parts: PartsObservation | undefined;
-  readonly accessibility: AccessibilityObservation | undefined;
-}
-
-function answersAbout(answers: Answers, target: TargetId, { id, kind }: Field): AnswersAbout {
-  return {
-    looks: statesOf(kind).flatMap((state) => answerTo(answers, 'look', target, id, state) ?? []),
-    message: answerTo(answers, 'message', target, id),
-    opening: answerTo(answers, 'opening', target, id),
-    bubble: answerTo(answers, 'bubble', target, id),
-    parts: answerTo(answers, 'parts', target, id),
-    accessibility: answerTo(answers, 'accessibility', target, id),
-  };
-}
-
 function BubbleContent({ bubble, label }: { bubble: BubbleObservation; label: string }) {
   if (bubble.outcome.status !== 'answered')
     return <span className={styles.provenance}>{unansweredText(bubble.outcome)}</span>;
@@ -206,158 +180,6 @@ function Differences({
         <li key={JSON.stringify(one)}>{differenceWords(one, against)}</li>
       ))}
     </ul>
-  );
-}
-
-/** What assistive technology is told of the field. */
-function Announced({ told }: { told: AccessibilityFacts }) {
-  return (
-    <>
-      <Fact name="accessible name">
-        <VisibleText text={told.name} empty="none" />
-      </Fact>
-      <Fact name="role">{[told.role ?? 'none', ...statesTold(told)].join(', ')}</Fact>
-      {told.description && (
-        <Fact name="description">
-          <VisibleText text={told.description} />
-        </Fact>
-      )}
-      {told.value && (
-        <Fact name="value, announced">
-          <VisibleText text={told.value} />
-        </Fact>
-      )}
-    </>
-  );
-}
-
-function Facts({ asked }: { asked: AnswersAbout }) {
-  const look = (state: string) => factsOf(asked.looks.find((one) => one.state === state));
-  const [closed, filled] = [look('closed'), look('filled')];
-  const parts = factsOf(asked.parts);
-  const message = factsOf(asked.message);
-  const told = factsOf(asked.accessibility);
-  return (
-    <dl className={styles.facts}>
-      {closed && (
-        <>
-          <Fact name="type in effect">
-            <VisibleText text={closed.typeReflected} empty="none" />
-          </Fact>
-          <Fact name="size">
-            {closed.size ? sizeText(closed.size) : 'not known'}
-            {parts?.sizeWithoutLimits && `, without its limits ${sizeText(parts.sizeWithoutLimits)}`}
-          </Fact>
-          {closed.drawnBy && (
-            <Fact name="drawn by">its label; styles keep the control itself out of sight</Fact>
-          )}
-          {closed.font && <Fact name="font">{closed.font}</Fact>}
-          {closed.contrast?.text && (
-            <Fact name="contrast">
-              {closed.contrast.text} : 1
-              {closed.contrast.placeholder && `, of the placeholder ${closed.contrast.placeholder} : 1`}
-            </Fact>
-          )}
-        </>
-      )}
-      {parts && <PartsList parts={parts} />}
-      {told && <Announced told={told} />}
-      {closed && (
-        <Fact name="value">
-          <VisibleText text={closed.value} />
-          {closed.textShown !== null && closed.textShown !== closed.value && (
-            <>
-              {' '}
-              shown as <VisibleText text={closed.textShown} />
-            </>
-          )}
-        </Fact>
-      )}
-      {filled && (
-        <Fact name="value, filled">
-          <VisibleText text={filled.value} />
-          {filled.textShown !== null && filled.textShown !== filled.value && (
-            <>
-              {' '}
-              shown as <VisibleText text={filled.textShown} />
-            </>
-          )}
-        </Fact>
-      )}
-      {filled?.sent && (
-        <Fact name="sent, filled">
-          <VisibleText text={filled.sent.join(' & ')} empty="nothing" />
-        </Fact>
-      )}
-      {message && (
-        <>
-          <Fact name="tried">
-            <VisibleText text={message.tried} />
-          </Fact>
-          <Fact name="validity">
-            {message.willValidate ? message.flags.join(', ') || 'valid' : 'not checked'}
-          </Fact>
-          <Fact name="message">
-            {message.message === null ? 'wording not known' : message.message || 'none'}
-            {message.saysTitle === false && ' (without the author’s title)'}
-          </Fact>
-        </>
-      )}
-      {asked.looks.map(({ state, outcome }) =>
-        outcome.status === 'answered' && outcome.facts.pseudoClasses ? (
-          <Fact key={state} name={`in effect, ${state}`}>
-            <span className="mono">{outcome.facts.pseudoClasses.join(' ')}</span>
-            {outcome.facts.marks && outcome.facts.marks.length > 0 && (
-              <> beside it: {outcome.facts.marks.map(({ by, text }) => `${by} “${text}”`).join(', ')}</>
-            )}
-          </Fact>
-        ) : null,
-      )}
-    </dl>
-  );
-}
-
-function PartsList({ parts }: { parts: PartsFacts }) {
-  return (
-    <>
-      <Fact name="parts">
-        {parts.parts.length === 0
-          ? parts.lookedFor.includes('text box')
-            ? 'none detected'
-            : 'not told: that needs trusted clicks and keys'
-          : parts.parts.map(({ part, how }) => (
-              <div key={part}>
-                {part}: <span className="soft">{how}</span>
-              </div>
-            ))}
-      </Fact>
-      {parts.shows && <Fact name="shows its value">{showsText[parts.shows]}</Fact>}
-      {parts.order && (
-        <Fact name="drawn as">
-          {parts.order.join(', ')}
-          {parts.clock && `, on a clock of ${parts.clock}`}
-        </Fact>
-      )}
-    </>
-  );
-}
-
-const showsText = {
-  text: 'as text',
-  picture: 'as a picture: it cannot be read off',
-  nothing: 'not at all',
-} as const;
-
-function factsOf<Facts>(observation: { outcome: Outcome<Facts> } | undefined): Facts | null {
-  return observation?.outcome.status === 'answered' ? observation.outcome.facts : null;
-}
-
-function Fact({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <>
-      <dt>{name}</dt>
-      <dd>{children}</dd>
-    </>
   );
 }
 
