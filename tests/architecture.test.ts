@@ -139,12 +139,18 @@ describe('the house', () => {
     expect(climbing).toEqual([]);
   });
 
-  it.each(['src/core', 'src/engines', 'src/probe', 'src/store', 'src/workers', 'src/server', 'src/cli'])(
-    'no folders of %s import each other in a circle, by value or by type',
-    (root) => {
-      expect(inCircles(folderGraph(root))).toEqual([]);
-    },
-  );
+  it.each([
+    'src/core',
+    'src/engines',
+    'src/probe',
+    'src/store',
+    'src/workers',
+    'src/server',
+    'src/cli',
+    'src/ui',
+  ])('no folders of %s import each other in a circle, by value or by type', (root) => {
+    expect(inCircles(folderGraph(root))).toEqual([]);
+  });
 
   it('no question imports another one', () => {
     const graph = folderGraph('src/core');

@@ -9,6 +9,7 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Frame } from '@/ui/frame/frame';
 import '@/ui/frame/tokens.css';
+import { CloseUpAside } from '@/ui/survey/close-up-aside';
 
 export const metadata: Metadata = {
   title: 'Ukko',
@@ -23,7 +24,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" suppressHydrationWarning>
       <body>
         <AntdRegistry>
-          <Frame nonce={nonce}>{children}</Frame>
+          <Frame nonce={nonce} aside={<CloseUpAside />}>
+            {children}
+          </Frame>
         </AntdRegistry>
       </body>
     </html>

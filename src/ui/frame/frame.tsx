@@ -1,7 +1,6 @@
 'use client';
 
 import { Alert, App, ConfigProvider, Spin } from 'antd';
-import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/document/form-document';
@@ -11,7 +10,6 @@ import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { Merged } from '@/store/workspace-file';
 import { markupReader } from '@/workers/markup-reader';
-import { ComparisonProvider } from '../survey/use-comparison';
 import styles from './frame.module.css';
 import { looksLikeHtml } from './looks-like-html';
 import { Rail, views } from './rail';
@@ -20,6 +18,7 @@ import { Shortcuts } from './shortcuts';
 import { type ThemeName, themeConfig } from './theme';
 import { TopBar } from './top-bar';
 import { Tour, useTour } from './tour';
+import { ComparisonProvider } from './use-comparison';
 import { CorrectionsProvider } from './use-corrections';
 import { DeviceProvider } from './use-device';
 import { useFileWork } from './use-file-work';
@@ -28,10 +27,11 @@ import { RunProvider } from './use-run';
 import { currentSelection, nothingSelected, selectionQuery, useSelection } from './use-selection';
 import { SweepProvider, useSweep } from './use-sweep';
 
-const CloseUp = dynamic(() => import('../survey/close-up').then((module) => module.CloseUp), { ssr: false });
-
-/** Everything around a view. */
-export function Frame({ children, nonce }: { children: ReactNode; nonce: string }) {
+/**
+ * Everything around a view.
+ * @param aside what stands beside every view: it is given from above, for it belongs to one of the views
+ */
+export function Frame({ children, aside, nonce }: { children: ReactNode; aside: ReactNode; nonce: string }) {
   const [theme, setTheme] = useTheme();
   return (
     <ConfigProvider theme={themeConfig(theme)} csp={{ nonce }} wave={{ disabled: true }}>
@@ -42,7 +42,11 @@ export function Frame({ children, nonce }: { children: ReactNode; nonce: string 
               <DeviceProvider>
                 <CorrectionsProvider>
                   <ComparisonProvider>
-                    <Shell theme={theme} onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+                    <Shell
+                      aside={aside}
+                      theme={theme}
+                      onTheme={() => setTheme(theme === 'dark' ? 'light' : 'dark')}
+                    >
                       {children}
                     </Shell>
                   </ComparisonProvider>
@@ -84,8 +88,18 @@ function useTheme(): [ThemeName, (name: ThemeName) => void] {
   return [theme, choose];
 }
 
-function Shell({ children, theme, onTheme }: { children: ReactNode; theme: ThemeName; onTheme: () => void }) {
-  const [selection, select] = useSelection();
+function Shell({
+  children,
+  aside,
+  theme,
+  onTheme,
+}: {
+  children: ReactNode;
+  aside: ReactNode;
+  theme: ThemeName;
+  onTheme: () => void;
+}) {
+  const [selection] = useSelection();
   const { fault } = useSweep();
   const { unsavedWhy } = useForm();
   const [shortcuts, setShortcuts] = useState(false);
@@ -106,7 +120,7 @@ function Shell({ children, theme, onTheme }: { children: ReactNode; theme: Theme
           <div style={{ flex: 1, minHeight: 0 }}>{children}</div>
           {selection.tour !== null && <Tour step={selection.tour} />}
         </div>
-        {selection.closeUp && <CloseUp onClose={() => select({ closeUp: false })} />}
+        {aside}
       </main>
       <Shortcuts open={shortcuts} onClose={() => setShortcuts(false)} />
     </div>

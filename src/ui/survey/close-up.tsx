@@ -15,6 +15,7 @@ import { provenanceText } from '@/core/words/provenance-words';
 import { unansweredText } from '@/core/words/reason-words';
 import { trustText } from '@/core/words/trust-words';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import { type TargetComparison, useTargetComparison } from '../frame/use-comparison';
 import { usePicture } from '../frame/use-picture';
 import { useRun } from '../frame/use-run';
 import { useSelection } from '../frame/use-selection';
@@ -23,7 +24,6 @@ import styles from './close-up.module.css';
 import { Fact, Facts } from './close-up-facts';
 import { FallbackPlans, fallingBack } from './fallback-plans';
 import { CellPicture, Leaving, LookContent, OpeningContent } from './survey-cell';
-import { type TargetComparison, useTargetComparison } from './use-comparison';
 
 /** Everything one target answered about one field: pictures first, numbers next, words last. */
 export function CloseUp({ onClose }: { onClose: () => void }) {

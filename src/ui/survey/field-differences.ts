@@ -2,7 +2,7 @@ import type { Lens, LensState } from '@/core/compare/lens';
 import type { Field } from '@/core/html/field';
 import type { Difference } from '@/core/questions/differences';
 import type { TargetId } from '@/core/target/target';
-import type { TargetComparison } from './use-comparison';
+import type { TargetComparison } from '../frame/use-comparison';
 
 /** How the answers about one field differ under a lens, by target. */
 export type Differences = ReadonlyMap<TargetId, readonly Difference[]>;

@@ -10,11 +10,11 @@ import type { PartsObservation } from '@/core/questions/parts/facts';
 import type { TargetId } from '@/core/target/target';
 import { differenceWords, openingText, pastWindow, sizeText } from '@/core/words/difference-words';
 import { unansweredText } from '@/core/words/reason-words';
+import { useTargetComparison } from '../frame/use-comparison';
 import { pictureAddress, usePicture } from '../frame/use-picture';
 import { VisibleText } from '../frame/visible-text';
 import { ControlSketch } from './control-sketch';
 import styles from './survey.module.css';
-import { useTargetComparison } from './use-comparison';
 
 /** A picture at its true size; its name alone while it is not read yet. */
 export function CellPicture({ picture: id, alt }: { picture: PictureId | null; alt: string }) {

@@ -17,13 +17,13 @@ import type { Difference } from '@/core/questions/differences';
 import type { Target, TargetId } from '@/core/target/target';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
+import type { TargetComparison } from '../frame/use-comparison';
 import { useRun } from '../frame/use-run';
 import { changeSelection, currentSelection, type Selection, useSelection } from '../frame/use-selection';
 import { differencesOf } from './field-differences';
 import { LensContent } from './lens-content';
 import styles from './survey.module.css';
 import { DifferenceNote } from './survey-cell';
-import type { TargetComparison } from './use-comparison';
 
 /** Narrowest column that still shows most controls, or what opens over them, whole; CSS px. */
 const narrowest = { control: 195, opened: 340 } as const;

@@ -12,6 +12,7 @@ import { setupWords } from '@/core/words/drift-words';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
 import { sweepTime } from '../frame/sweep-time';
+import { useTargetComparison } from '../frame/use-comparison';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useRun } from '../frame/use-run';
@@ -20,7 +21,6 @@ import { useSweep } from '../frame/use-sweep';
 import { countOf, differencesOf } from './field-differences';
 import styles from './survey.module.css';
 import { SurveyGrid } from './survey-grid';
-import { useTargetComparison } from './use-comparison';
 
 /** How does each target draw it, and in which words does it object? Fields down, targets across. */
 export function SurveyView() {

@@ -25,9 +25,9 @@ import { defaultLineUp, type LineUp, targetName } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import type { Compared } from '@/core/words/difference-words';
 import type { PictureDifference } from '@/workers/picture-difference.worker';
-import { sweepTime } from '../frame/sweep-time';
-import { pictures } from '../frame/use-picture';
-import { useRun } from '../frame/use-run';
+import { sweepTime } from './sweep-time';
+import { pictures } from './use-picture';
+import { useRun } from './use-run';
 
 /** How the answers of each target are compared: with those of the reference, or with its own in another sweep. */
 export interface TargetComparison {
