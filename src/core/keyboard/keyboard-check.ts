@@ -12,14 +12,14 @@ import { decimalSeparator } from './letters';
 import { linuxKeyboard } from './linux-keyboard';
 import { prefilled } from './prefilled';
 import { type RuledField, textsToTap } from './ruled-field';
-import type { Standing } from './tapping';
+import type { TextWithCaret } from './tapping';
 import { type Trap, trapOf } from './trap';
 
 /** What a person cannot see of a keyboard by eye. */
 export interface KeyboardCheck {
   readonly target: TargetId;
   /** What stands in the field before anything is typed. */
-  readonly standing: Standing;
+  readonly standing: TextWithCaret;
   readonly trap: Trap | null;
   readonly detours: readonly Detour[];
 }

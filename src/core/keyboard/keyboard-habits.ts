@@ -62,7 +62,7 @@ export interface TextHabits {
 }
 
 /** How a field is dressed in a target, besides its text. */
-export interface DressHabits {
+export interface DecorationHabits {
   /** The label stands in the field where the text will be, and moves up above it once the field has the focus or a text. */
   readonly floatingLabel: boolean;
   /** What an app may show before and behind the text that is no part of it. */
@@ -84,7 +84,7 @@ export interface KeyboardHabits {
   };
   readonly action: ActionHabits;
   readonly text: TextHabits;
-  readonly dress: DressHabits;
+  readonly decoration: DecorationHabits;
   /** Keys above the keyboard. */
   readonly accessory: readonly AccessoryKey[];
 }
@@ -261,8 +261,8 @@ const webkitText: TextHabits = {
   autocompleteStopsWords: false,
 };
 
-const inPage: DressHabits = { floatingLabel: false, affixes: false, atLimit: 'stops', known: html };
-const inApp: DressHabits = { floatingLabel: true, affixes: true, atLimit: 'only warns', known: notes };
+const inPage: DecorationHabits = { floatingLabel: false, affixes: false, atLimit: 'stops', known: html };
+const inApp: DecorationHabits = { floatingLabel: true, affixes: true, atLimit: 'only warns', known: notes };
 
 const unseen: KeyboardHabits['seen'] = { rules: [], keys: [], habits: {} };
 
@@ -272,7 +272,7 @@ const blinkPhone: KeyboardHabits = {
   rules: blinkRules,
   action: blinkAction,
   text: blinkText,
-  dress: inPage,
+  decoration: inPage,
   accessory: [],
 };
 const webkitPhone: KeyboardHabits = {
@@ -281,7 +281,7 @@ const webkitPhone: KeyboardHabits = {
   rules: webkitRules({ digits: 'digits', numbers: 'numbers', telephone: 'telephone' }),
   action: webkitAction,
   text: webkitText,
-  dress: inPage,
+  decoration: inPage,
   accessory: ['previous', 'next', 'done'],
 };
 const fromNumbers = 'letters, from the numbers' as const;
@@ -295,11 +295,11 @@ const habits: Readonly<Record<string, KeyboardHabits>> = {
     ...webkitPhone,
     rules: webkitRules({ digits: fromNumbers, numbers: fromNumbers, telephone: fromNumbers }),
   },
-  'native-phone-field': { ...blinkPhone, rules: nativeRules('numbers'), dress: inApp },
+  'native-phone-field': { ...blinkPhone, rules: nativeRules('numbers'), decoration: inApp },
   'native-ios-field': {
     ...webkitPhone,
     rules: nativeRules(fromNumbers),
-    dress: { ...inApp, floatingLabel: false },
+    decoration: { ...inApp, floatingLabel: false },
     action: { ...webkitAction, otherwise: 'enter' },
     accessory: [],
   },
@@ -307,7 +307,7 @@ const habits: Readonly<Record<string, KeyboardHabits>> = {
     ...blinkPhone,
     rules: nativeRules('numbers'),
     text: { ...blinkText, predicts: false, revealed: 0 },
-    dress: inApp,
+    decoration: inApp,
   },
 };
 

@@ -23,7 +23,13 @@ export interface SingleHabit {
 }
 
 const yesOrNo: HabitRange = { is: 'yes or no' };
-const parts = { action: 'action key', text: 'text', dress: 'field' } as const;
+const parts = { action: 'action key', text: 'text', decoration: 'field' } as const;
+/** How ids of habits begin: corrections are kept under them, and what people have stays readable. */
+const idOf: Readonly<Record<keyof typeof parts, string>> = {
+  action: 'action',
+  text: 'text',
+  decoration: 'dress',
+};
 
 function single<Part extends keyof typeof parts, Name extends keyof KeyboardHabits[Part] & string>(
   part: Part,
@@ -32,7 +38,7 @@ function single<Part extends keyof typeof parts, Name extends keyof KeyboardHabi
   range: HabitRange = yesOrNo,
 ): SingleHabit {
   return {
-    id: `${part}.${name}`,
+    id: `${idOf[part]}.${name}`,
     label,
     part: parts[part],
     range,
@@ -84,16 +90,16 @@ export const singleHabits: readonly SingleHabit[] = [
   single('text', 'autocorrectStopsWords', 'none where autocorrect is off'),
   single('text', 'mask', 'stands for a character of a secret', { is: 'text', most: 1 }),
   single('text', 'revealed', 'its last character is shown for', { is: 'number', most: 10_000, unit: 'ms' }),
-  single('dress', 'floatingLabel', 'the label stands in the field, and above the text in it'),
-  single('dress', 'affixes', 'a prefix and a suffix are shown'),
-  single('dress', 'atLimit', 'at a length limit', { is: 'one of', choices: ['stops', 'only warns'] }),
+  single('decoration', 'floatingLabel', 'the label stands in the field, and above the text in it'),
+  single('decoration', 'affixes', 'a prefix and a suffix are shown'),
+  single('decoration', 'atLimit', 'at a length limit', { is: 'one of', choices: ['stops', 'only warns'] }),
   throughTheForm,
 ];
 
 /** Where a single habit is known from: the person who saw it, or the source of its part. */
-export function knownOf({ id }: SingleHabit, { seen, action, text, dress }: KeyboardHabits): Known {
+export function knownOf({ id }: SingleHabit, { seen, action, text, decoration }: KeyboardHabits): Known {
   const own = Object.hasOwn(seen.habits, id) ? seen.habits[id] : undefined;
-  return own ?? (id.startsWith('text.') ? text : id.startsWith('dress.') ? dress : action).known;
+  return own ?? (id.startsWith('text.') ? text : id.startsWith('dress.') ? decoration : action).known;
 }
 
 /** The habits with one of them as somebody saw it; unchanged where such a value cannot be. */

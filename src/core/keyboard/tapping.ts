@@ -19,7 +19,7 @@ export interface Tapped {
 export const untapped: Tapped = { strokes: [], layer: null, did: null };
 
 /** What stands in a field, and where its caret is. */
-export type Standing = Pick<TypingStep, 'text' | 'caret'>;
+export type TextWithCaret = Pick<TypingStep, 'text' | 'caret'>;
 
 const touch: Stroke = { kind: 'focus', by: 'click' };
 

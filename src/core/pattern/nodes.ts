@@ -68,7 +68,7 @@ function parsed(source: string, flags: string, limits: Limits) {
 }
 
 /** Where a part of a pattern stands: inside of a look back nothing that looks ahead is followed. */
-type Standing = 'in the open' | 'looking back';
+type LookDirection = 'in the open' | 'looking back';
 
 /** Steps that a node stands for. */
 const stepsOfNode = 20;
@@ -93,16 +93,16 @@ class Drawing {
     return fork;
   }
 
-  anyOf(alternatives: readonly Concatenation[], to: number, standing: Standing): number {
+  anyOf(alternatives: readonly Concatenation[], to: number, standing: LookDirection): number {
     const ways = alternatives.map(({ elements }) => this.row(elements, to, standing));
     return ways.length === 1 ? (ways[0] as number) : this.add({ does: 'fork', to: ways });
   }
 
-  private row(elements: readonly Element[], to: number, standing: Standing): number {
+  private row(elements: readonly Element[], to: number, standing: LookDirection): number {
     return elements.reduceRight((next, element) => this.one(element, next, standing), to);
   }
 
-  private one(element: Element, to: number, standing: Standing): number {
+  private one(element: Element, to: number, standing: LookDirection): number {
     switch (element.type) {
       case 'CharacterClass':
         return this.add({ does: 'take', set: element.characters, to });
@@ -120,7 +120,7 @@ class Drawing {
   private repeated(
     { alternatives, min, max }: Extract<Element, { type: 'Quantifier' }>,
     to: number,
-    standing: Standing,
+    standing: LookDirection,
   ): number {
     let next = to;
     if (max === Number.POSITIVE_INFINITY) {
@@ -138,7 +138,7 @@ class Drawing {
   private looking(
     { alternatives, kind, negate }: Extract<Element, { type: 'Assertion' }>,
     to: number,
-    standing: Standing,
+    standing: LookDirection,
   ): number {
     if (kind === 'ahead') {
       if (standing === 'looking back') throw new NotRegular('looks ahead while looking back');

@@ -64,7 +64,7 @@ export function programOf(
   return { instructions: writer.instructions, loops: writer.loops, groups: writer.groupCount };
 }
 
-interface Standing {
+interface TermContext {
   readonly back: boolean;
   /** Those that are on: letters of `ims`. */
   readonly modifiers: string;
@@ -96,14 +96,14 @@ class Writer {
     return this.instructions.push(instruction) - 1;
   }
 
-  anyOf(alternatives: readonly AST.Alternative[], standing: Standing): void {
+  anyOf(alternatives: readonly AST.Alternative[], context: TermContext): void {
     const ends: { to: number }[] = [];
     for (const [index, { elements }] of alternatives.entries()) {
       const isLast = index === alternatives.length - 1;
       const fork = { does: 'fork' as const, first: 0, second: 0 };
       if (!isLast) this.add(fork);
       fork.first = this.instructions.length;
-      for (const element of standing.back ? elements.toReversed() : elements) this.one(element, standing);
+      for (const element of context.back ? elements.toReversed() : elements) this.one(element, context);
       if (!isLast) {
         const jump = { does: 'jump' as const, to: 0 };
         ends.push(jump);
@@ -114,30 +114,30 @@ class Writer {
     for (const jump of ends) jump.to = this.instructions.length;
   }
 
-  private one(element: AST.Element, standing: Standing): void {
+  private one(element: AST.Element, context: TermContext): void {
     switch (element.type) {
       case 'Group':
-        this.anyOf(element.alternatives, { ...standing, modifiers: modifiersIn(element, standing) });
+        this.anyOf(element.alternatives, { ...context, modifiers: modifiersIn(element, context) });
         break;
       case 'CapturingGroup':
-        this.group(element, standing);
+        this.group(element, context);
         break;
       case 'Quantifier':
-        this.repeated(element, standing);
+        this.repeated(element, context);
         break;
       case 'Assertion':
-        this.assertion(element, standing);
+        this.assertion(element, context);
         break;
       case 'Backreference':
-        this.again(element, standing);
+        this.again(element, context);
         break;
       default:
-        this.set(element, standing);
+        this.set(element, context);
         break;
     }
   }
 
-  private set(element: AST.Element, { back, modifiers }: Standing): void {
+  private set(element: AST.Element, { back, modifiers }: TermContext): void {
     const { raw } = element;
     const is = this.test(raw, modifiers);
     if (namesTexts.test(raw)) this.add({ does: 'take text', is, longest: longestNamedIn(element), back });
@@ -155,12 +155,12 @@ class Writer {
     return test;
   }
 
-  private group(group: AST.CapturingGroup, standing: Standing): void {
+  private group(group: AST.CapturingGroup, context: TermContext): void {
     const isReferred = group.references.length > 0;
     const number = isReferred ? this.numberOf(group) : -1;
-    const [first, last] = standing.back ? [2 * number + 1, 2 * number] : [2 * number, 2 * number + 1];
+    const [first, last] = context.back ? [2 * number + 1, 2 * number] : [2 * number, 2 * number + 1];
     if (isReferred) this.add({ does: 'mark', slot: first });
-    this.anyOf(group.alternatives, standing);
+    this.anyOf(group.alternatives, context);
     if (isReferred) this.add({ does: 'mark', slot: last });
   }
 
@@ -170,7 +170,7 @@ class Writer {
     return known;
   }
 
-  private again({ resolved }: AST.Backreference, { back, modifiers }: Standing): void {
+  private again({ resolved }: AST.Backreference, { back, modifiers }: TermContext): void {
     const groups = [resolved].flat().map((group) => this.numberOf(group));
     const ignoresCase = modifiers.includes('i');
     const same = (one: string, other: string) =>
@@ -178,13 +178,13 @@ class Writer {
     this.add({ does: 'take again', groups, same, back });
   }
 
-  private repeated({ element, min, max, greedy }: AST.Quantifier, standing: Standing): void {
+  private repeated({ element, min, max, greedy }: AST.Quantifier, context: TermContext): void {
     if (max === 0) return;
     const groups = groupsIn(element).map((group) => this.numberOf(group));
     // Where every round takes something, and rounds need not be counted, nothing has to be known of them.
     const isPlain = min <= 1 && (max === 1 || max === Number.POSITIVE_INFINITY) && takesSomething(element);
     if (isPlain) {
-      this.plainly({ element, min, max, greedy }, groups, standing);
+      this.plainly({ element, min, max, greedy }, groups, context);
       return;
     }
     const loop = this.loops++;
@@ -193,7 +193,7 @@ class Writer {
     const at = this.add(round);
     round.body = this.instructions.length;
     if (groups.length > 0) this.add({ does: 'forget', groups });
-    this.one(element, standing);
+    this.one(element, context);
     this.add({ does: 'jump', to: at });
     round.to = this.instructions.length;
   }
@@ -202,13 +202,13 @@ class Writer {
   private plainly(
     { element, min, max, greedy }: Pick<AST.Quantifier, 'element' | 'min' | 'max' | 'greedy'>,
     groups: readonly number[],
-    standing: Standing,
+    context: TermContext,
   ): void {
     const skip = min === 0 ? this.choice(greedy) : null;
     const body = this.instructions.length;
     skip?.more(body);
     if (groups.length > 0) this.add({ does: 'forget', groups });
-    this.one(element, standing);
+    this.one(element, context);
     const again = max === 1 ? null : this.choice(greedy);
     again?.more(body);
     again?.on(this.instructions.length);
@@ -230,8 +230,8 @@ class Writer {
     };
   }
 
-  private assertion(assertion: AST.Assertion, standing: Standing): void {
-    const lines = standing.modifiers.includes('m');
+  private assertion(assertion: AST.Assertion, context: TermContext): void {
+    const lines = context.modifiers.includes('m');
     switch (assertion.kind) {
       case 'start':
         this.add({ does: 'place', is: (before) => before === undefined || (lines && isLineEnd(before)) });
@@ -248,7 +248,7 @@ class Writer {
       default: {
         const look = { does: 'look' as const, negate: assertion.negate, to: 0 };
         this.add(look);
-        this.anyOf(assertion.alternatives, { ...standing, back: assertion.kind === 'lookbehind' });
+        this.anyOf(assertion.alternatives, { ...context, back: assertion.kind === 'lookbehind' });
         this.add({ does: 'match' });
         look.to = this.instructions.length;
       }
@@ -267,7 +267,7 @@ function longestNamedIn(element: AST.Element): number {
   return longest;
 }
 
-function modifiersIn({ modifiers }: AST.Group, { modifiers: before }: Standing): string {
+function modifiersIn({ modifiers }: AST.Group, { modifiers: before }: TermContext): string {
   if (!modifiers) return before;
   const { add, remove } = modifiers;
   const is = (letter: string, flags: AST.ModifierFlags | null) =>

@@ -14,10 +14,10 @@ import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import { chosen, proposals } from '@/core/keyboard/proposals';
 import {
   layerUp,
-  type Standing,
   scriptOf,
   type Tapped,
   type TappingPlace,
+  type TextWithCaret,
   tap,
   untapped,
 } from '@/core/keyboard/tapping';
@@ -118,7 +118,7 @@ function useTapped(
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noReplays;
 }
-const nothingThere: Standing = { text: '', caret: { start: 0, end: 0 } };
+const nothingThere: TextWithCaret = { text: '', caret: { start: 0, end: 0 } };
 const noReplays: ReadonlyMap<TargetId, ModelledReplay> = new Map();
 
 const Card = memo(function Card({
@@ -136,7 +136,7 @@ const Card = memo(function Card({
 }: KeyboardOnTarget & {
   field: Field;
   trap: Trap | null;
-  standing: Standing;
+  standing: TextWithCaret;
   /** Texts whose words may be proposed. */
   words: readonly string[];
   typed: Tapped;
@@ -301,7 +301,7 @@ function FieldThere({
 }: {
   field: Field;
   habits: KeyboardHabits;
-  now: Standing;
+  now: TextWithCaret;
   onKeyDown: (event: KeyboardEvent) => void;
 }) {
   const [control] = field.controls;
@@ -311,8 +311,8 @@ function FieldThere({
   const caret = isSecret ? shown.length : at.start;
   const hint = attribute(control, 'placeholder') ?? '';
   const limit = Number.parseInt(attribute(control, 'maxlength') ?? '', 10);
-  const floats = habits.dress.floatingLabel;
-  const { prefix, suffix } = habits.dress.affixes ? affixesOf(field) : noAffixes;
+  const floats = habits.decoration.floatingLabel;
+  const { prefix, suffix } = habits.decoration.affixes ? affixesOf(field) : noAffixes;
   return (
     <div className={styles.field}>
       {!floats && <span className={styles.label}>{field.label}</span>}
@@ -332,7 +332,7 @@ function FieldThere({
         {text === '' ? <span className={styles.hint}>{hint}</span> : visible(shown.slice(caret))}
         {suffix && <span className={styles.affix}> {suffix}</span>}
       </div>
-      {Number.isInteger(limit) && limit > 0 && habits.dress.atLimit === 'only warns' && (
+      {Number.isInteger(limit) && limit > 0 && habits.decoration.atLimit === 'only warns' && (
         <span className={text.length > limit ? styles.bad : 'soft'}>
           {text.length} of {limit}
         </span>
