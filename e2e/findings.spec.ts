@@ -47,7 +47,7 @@ test('a remedy shows what it would do, is asked of the targets, and done', async
   await expect(detail.getByRole('list', { name: 'Lines that change' })).toContainText(
     'type="datetime-local"',
   );
-  await expect(detail.getByText('With it, 1 finding goes and nothing new comes.')).toBeVisible();
+  await expect(detail.getByText('With it, 1 finding is resolved and none is added.')).toBeVisible();
 
   await detail.getByRole('button', { name: 'Ask the targets, before and after' }).click();
   await expect(detail.getByRole('button', { name: 'Cancel' })).toBeVisible();

@@ -33,9 +33,9 @@ test('a rule is loosened: what that lets in, which samples change sides, and bac
   await expect(samples.getByRole('button', { name: /→ accepted$/ })).toHaveCount(2);
   await source.fill('[0-9]+');
   await expect(changed.getByRole('status')).toHaveText('It accepts nothing of what it accepted before.');
-  await page.getByRole('button', { name: 'Back to the saved one' }).click();
+  await page.getByRole('button', { name: 'Restore the saved rule' }).click();
   await expect(source).toHaveValue('[A-Z]{3}-[0-9]{2}');
-  await expect(changed.getByRole('status')).toContainText('Nothing since this was opened');
+  await expect(changed.getByRole('status')).toContainText('Nothing changed yet');
 
   // A part points to its place in the source, and the place to the part.
   await stones.getByRole('button', { name: /^0 to 9/ }).click();

@@ -150,7 +150,7 @@ Example
 program
   .command('keyboards')
   .description(
-    'tap every field of a form on a phone-sized display with a real on-screen keyboard, and say which one comes up',
+    'tap every field of a form on a phone-sized display with a real on-screen keyboard, and report which one is shown',
   )
   .argument('<form>', 'a file with the HTML of the form, or - for standard input')
   .addOption(

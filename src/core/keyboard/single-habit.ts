@@ -63,7 +63,7 @@ function label(hint: EnterKeyHint): SingleHabit {
 
 const throughTheForm: SingleHabit = {
   id: 'accessory',
-  label: 'previous, next and done stand above the keys',
+  label: 'previous, next and done are above the keys',
   part: 'above the keys',
   range: yesOrNo,
   read: ({ accessory }) => accessory.length > 0,
@@ -88,9 +88,9 @@ export const singleHabits: readonly SingleHabit[] = [
   single('text', 'predicts', 'words are proposed'),
   single('text', 'autocompleteStopsWords', 'none where autocomplete is off'),
   single('text', 'autocorrectStopsWords', 'none where autocorrect is off'),
-  single('text', 'mask', 'stands for a character of a secret', { is: 'text', most: 1 }),
+  single('text', 'mask', 'shown for each character of a secret', { is: 'text', most: 1 }),
   single('text', 'revealed', 'its last character is shown for', { is: 'number', most: 10_000, unit: 'ms' }),
-  single('decoration', 'floatingLabel', 'the label stands in the field, and above the text in it'),
+  single('decoration', 'floatingLabel', 'the label is in the field, and above the text in it'),
   single('decoration', 'affixes', 'a prefix and a suffix are shown'),
   single('decoration', 'atLimit', 'at a length limit', { is: 'one of', choices: ['stops', 'only warns'] }),
   throughTheForm,

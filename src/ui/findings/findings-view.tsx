@@ -43,7 +43,7 @@ const Overview = dynamic(() => import('./overview').then((module) => module.Over
 const filterNames: Readonly<Record<FindingFilter, string>> = {
   open: 'not decided',
   new: 'new',
-  mend: 'to mend',
+  mend: 'to fix',
   later: 'later',
   accept: 'accepted',
   all: 'all',
@@ -156,7 +156,7 @@ function NothingFound() {
         need.
         {run
           ? ' No target differs from the reference.'
-          : ' A sweep asks the targets, and what differs stands here.'}
+          : ' A sweep asks the targets; differences are listed here.'}
       </p>
     </div>
   );

@@ -117,10 +117,10 @@ function Effect({
     <div className={styles.effect} role="status">
       <p>
         <ProvenanceMark mark="modelled" /> With it,{' '}
-        {gone.length === 1 ? '1 finding goes' : `${gone.length} findings go`}
+        {gone.length === 1 ? '1 finding is resolved' : `${gone.length} findings are resolved`}
         {fresh.length === 0
-          ? ' and nothing new comes.'
-          : `, and ${fresh.length === 1 ? '1 comes' : `${fresh.length} come`}:`}
+          ? ' and none is added.'
+          : `, and ${fresh.length === 1 ? '1 is added' : `${fresh.length} are added`}:`}
       </p>
       {fresh.length > 0 && (
         <ul>

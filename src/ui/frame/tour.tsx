@@ -27,24 +27,24 @@ export const stops: readonly Stop[] = [
     path: '/form',
     shows: { field: 'station' as Selection['field'] },
     title: 'What is this form?',
-    text: 'Fields on the left, the markup that they stand for on the right; each follows the other. What is wrong stands at its line, with a remedy. Paste HTML anywhere to begin with a form of your own.',
+    text: 'Fields are on the left, their markup on the right; selecting one shows the other. Faults are listed by line, each with a remedy. Paste HTML anywhere to open a form of your own.',
   },
   {
     path: '/survey',
     shows: {},
     title: 'How does each target draw it?',
-    text: 'A sweep asks real engines, this browser and a model. Then every control stands here as each of them draws it, and what differs from the reference is marked. Open a cell for all that one target said.',
+    text: 'A sweep asks real engines, this browser and a model. Each cell shows the control as one target draws it; differences from the reference are marked. Open a cell for everything that target answered.',
   },
   {
     path: '/typing',
     shows: { field: 'serial' as Selection['field'] },
-    title: 'What can be typed, and who hears of it?',
+    title: 'What can be typed, and which events fire?',
     text: 'Type into the field: it becomes a script, replayed on every target stroke by stroke, with each event and the value it saw. Guards are switched on and off at the side.',
   },
   {
     path: '/keyboards',
     shows: { field: 'level' as Selection['field'] },
-    title: 'Which keyboard comes up on a phone?',
+    title: 'Which keyboard does a phone show?',
     text: 'Water level asks for digits alone and takes a minus: the keyboard has none. The cheapest setting that brings it is offered at the side. The keys are live.',
   },
   {

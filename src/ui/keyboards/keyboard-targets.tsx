@@ -220,7 +220,7 @@ const Card = memo(function Card({
         </>
       ) : (
         <p className={styles.picker}>
-          {up.brings.up === 'picker' ? `${bringsText(up.brings)} instead of keys` : 'no keyboard comes up'}
+          {up.brings.up === 'picker' ? `${bringsText(up.brings)} instead of keys` : 'no keyboard is shown'}
         </p>
       )}
       {action && <ActionNote action={action} did={typed.did} />}

@@ -60,10 +60,8 @@ export function KeyboardsView() {
   if (!field)
     return (
       <div className={frame.empty}>
-        <h1>No field that brings up a keyboard</h1>
-        <p className="soft">
-          Keyboards come up for text-like inputs and text areas. Add one in the Form view.
-        </p>
+        <h1>No field shows a keyboard</h1>
+        <p className="soft">Text inputs and text areas show a keyboard. Add one in the Form view.</p>
       </div>
     );
   return <Keyboards field={field} shown={shown} />;

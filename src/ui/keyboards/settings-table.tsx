@@ -137,7 +137,7 @@ function EntriesTable({ field, on, traps }: Shown) {
         <thead>
           <tr>
             <HeadCell>made for</HeadCell>
-            <th scope="col">brings up</th>
+            <th scope="col">shows</th>
           </tr>
         </thead>
         <tbody>

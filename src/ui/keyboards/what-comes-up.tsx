@@ -47,7 +47,7 @@ export function WhatComesUp({
         items={[
           {
             type: 'group',
-            label: 'What did you see come up?',
+            label: 'Which keyboard did you see?',
             children: seenThings.map((seen) => ({ key: seen, label: seen })),
           },
           { type: 'divider' },

@@ -61,7 +61,7 @@ export function SurveyView() {
           Sweep now
         </Button>
         <p className="soft">
-          Which keyboard comes up for each field is known without one: see{' '}
+          The keyboard of each field needs no sweep: see{' '}
           <Link href={`/keyboards${selectionQuery(selection)}`}>Keyboards</Link>.
         </p>
       </div>
@@ -110,7 +110,7 @@ export function SurveyView() {
       </div>
       {run.form.markup !== form.markup && (
         <p className={styles.stale}>
-          The form was changed after this sweep. What stands here is what was asked then.
+          The form changed after this sweep. The answers below are about the form as it was then.
         </p>
       )}
       <WhatChanged />

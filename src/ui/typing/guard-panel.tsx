@@ -19,8 +19,8 @@ const stageTexts: Readonly<Record<GuardStage, string>> = {
 
 const remedyTexts = {
   refuse: 'says so',
-  mend: 'mends the text',
-  'go back': 'goes back to the old text',
+  mend: 'corrects the text',
+  'go back': 'restores the previous text',
 } as const;
 
 /** The guards of the field, in the order in which they act: each can be changed, moved, switched off and taken away. */

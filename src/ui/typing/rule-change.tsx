@@ -42,20 +42,20 @@ export function RuleChange({
         <h2>What changed</h2>
         <span className="soft" role="status">
           {!isChanged
-            ? 'Nothing since this was opened. Change the rule below: what that lets in and shuts out stands here.'
+            ? 'Nothing changed yet. Edit the rule below to see what it newly accepts and rejects.'
             : changed?.status === 'known'
               ? `${report?.rule.status === 'fault' ? 'It does not compile and is ignored. ' : ''}${relations[changed.answer.relation]}`
               : changed
-                ? `What it lets in and shuts out cannot be told exactly, because ${unworkedClause(changed.why)}.`
+                ? `What it newly accepts and rejects cannot be told exactly, because ${unworkedClause(changed.why)}.`
                 : ''}
         </span>
         {isChanged && (
           <span className={styles.deeds}>
             <Button size="small" onClick={onSave}>
-              Take as it is now
+              Accept the change
             </Button>
             <Button size="small" title={saved} onClick={onBack}>
-              Back to the saved one
+              Restore the saved rule
             </Button>
           </span>
         )}
@@ -65,7 +65,7 @@ export function RuleChange({
           {changed?.status === 'known' && (
             <>
               <div>
-                <h3>let in</h3>
+                <h3>newly accepted</h3>
                 <TextChips
                   texts={changed.answer.second}
                   empty="nothing"
@@ -73,7 +73,7 @@ export function RuleChange({
                 />
               </div>
               <div>
-                <h3>shut out</h3>
+                <h3>newly rejected</h3>
                 <TextChips
                   texts={changed.answer.first}
                   empty="nothing"

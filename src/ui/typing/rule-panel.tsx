@@ -262,8 +262,8 @@ function Rule({
           {untouched.size > 0 && (
             <span>
               {' '}
-              No sample that it accepts goes through{' '}
-              {untouched.size === 1 ? 'one part' : `${untouched.size} parts`}, drawn with dashes.
+              No accepted sample uses {untouched.size === 1 ? 'one part' : `${untouched.size} parts`}, drawn
+              with dashes.
             </span>
           )}
           {report?.rule.status === 'unknown' && (

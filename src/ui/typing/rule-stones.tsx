@@ -99,7 +99,7 @@ function SetStone({
     times,
     taken > 0 ? `took ${taken === 1 ? 'one character' : `${taken} characters`} of the text` : '',
     path?.next.has(part.id) ? 'can come next' : '',
-    isLonely ? 'no sample goes through it' : '',
+    isLonely ? 'no sample uses it' : '',
   ];
   return (
     <button
@@ -110,7 +110,7 @@ function SetStone({
       data-literal={isLiteral(part) || undefined}
       aria-pressed={isAt}
       aria-label={said.filter(Boolean).join(', ')}
-      title={isLonely ? 'No sample goes through it.' : undefined}
+      title={isLonely ? 'No sample uses it.' : undefined}
       onClick={() => onPick(part.span)}
     >
       {isLiteral(part) ? <span className="mono">{visible(words)}</span> : <span>{words}</span>}
