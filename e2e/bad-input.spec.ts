@@ -42,7 +42,9 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await expect(page.getByText('This is not a run file of Ukko.')).toBeVisible();
     await open('{"format": "ukko-run", "version": 7}');
     await expect(
-      page.getByText('The file is of version 7, this Ukko reads up to 4. Open it with a newer Ukko.'),
+      page.getByText(
+        'The run file has version 7; this Ukko reads up to version 4. Open it with a newer Ukko.',
+      ),
     ).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();
   });
@@ -51,7 +53,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await page.goto('/typing');
     await page.getByRole('textbox', { name: 'Script', exact: true }).fill('type "1"\npress 2');
     await expect(alert(page)).toContainText(
-      'Line 2, column 1: “press” is not a statement; write one of type, soft, key,',
+      'Line 2, column 1: “press” is not a statement. Write one of type, soft, key,',
     );
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Script', exact: true })).toHaveValue('type "1"\npress 2');

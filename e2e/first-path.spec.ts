@@ -245,7 +245,9 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
   );
   await expect(plan('scripted picker').getByRole('cell').nth(1)).toContainText('sent landing=2026-03-14');
   await expect(plan('scripted picker').getByRole('cell').nth(1)).not.toContainText('The server gets');
-  await expect(plan('selects').getByRole('cell').first()).toContainText('It stands in place of a picker');
+  await expect(plan('selects').getByRole('cell').first()).toContainText(
+    'It replaces the target’s own picker.',
+  );
   await expect(plan('scripted picker').getByRole('cell').first()).toContainText(
     'the kind is known here; picked',
   );

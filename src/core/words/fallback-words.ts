@@ -19,7 +19,7 @@ export function planText(plan: PlanName, hint: string): string {
 export function fallbackFaultText(fault: FallbackFault): string {
   switch (fault.code) {
     case 'over native':
-      return 'The script replaces the target’s own picker.';
+      return 'It replaces the target’s own picker.';
     case 'other entries':
       return `The server gets ${fault.entries} entries with other names, and no ${fault.name}.`;
     case 'other format':
