@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Outcome } from '@/core/observation/outcome';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
+import type { LookFacts } from '@/core/questions/look/facts';
 import type { PartsFacts } from '@/core/questions/parts/facts';
 import { sizeText } from '@/core/words/difference-words';
 import { VisibleText } from '../frame/visible-text';
@@ -66,24 +67,12 @@ export function Facts({ asked }: { asked: AnswersAbout }) {
       {told && <Announced told={told} />}
       {closed && (
         <Fact name="value">
-          <VisibleText text={closed.value} />
-          {closed.textShown !== null && closed.textShown !== closed.value && (
-            <>
-              {' '}
-              shown as <VisibleText text={closed.textShown} />
-            </>
-          )}
+          <Value look={closed} />
         </Fact>
       )}
       {filled && (
         <Fact name="value, filled">
-          <VisibleText text={filled.value} />
-          {filled.textShown !== null && filled.textShown !== filled.value && (
-            <>
-              {' '}
-              shown as <VisibleText text={filled.textShown} />
-            </>
-          )}
+          <Value look={filled} />
         </Fact>
       )}
       {filled?.sent && (
@@ -116,6 +105,21 @@ export function Facts({ asked }: { asked: AnswersAbout }) {
         ) : null,
       )}
     </dl>
+  );
+}
+
+/** The value, and the text that is shown for it where that is another one. */
+function Value({ look: { value, textShown } }: { look: LookFacts }) {
+  return (
+    <>
+      <VisibleText text={value} />
+      {textShown !== null && textShown !== value && (
+        <>
+          {' '}
+          shown as <VisibleText text={textShown} />
+        </>
+      )}
+    </>
   );
 }
 
