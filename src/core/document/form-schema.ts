@@ -1,5 +1,6 @@
 import { mixed, object, type Schema, string, ValidationError } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
+import { validated } from '../reading/misfit';
 import { limits } from './form-document';
 import { ownPageSchema } from './own-page';
 
@@ -25,8 +26,8 @@ export function mapOf(schema: Schema) {
       name: 'entries',
       test(value, { path, createError }) {
         for (const [key, entry] of Object.entries(value ?? {})) {
-          const fault = faultIn(schema, entry);
-          if (!fault) continue;
+          const fault = validated(schema, entry);
+          if (!(fault instanceof ValidationError)) continue;
           const at = `${path}.${key}${fault.path ? `.${fault.path}` : ''}`;
           return createError({ path: at, type: fault.type, params: { ...fault.params, path: at } });
         }
@@ -37,16 +38,6 @@ export function mapOf(schema: Schema) {
 
 function isMap(value: unknown): boolean {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
-function faultIn(schema: Schema, value: unknown): ValidationError | null {
-  try {
-    schema.validateSync(value, { strict: true });
-    return null;
-  } catch (error) {
-    if (error instanceof ValidationError) return error;
-    throw error;
-  }
 }
 
 export const formSchema = object({

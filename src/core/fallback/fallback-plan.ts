@@ -8,8 +8,6 @@ export type PlanName = (typeof planNames)[number];
 /** How a plan changes a field's control, and what a person then does. */
 export interface FallbackPlan {
   readonly name: PlanName;
-  /** The format that it asks for, as a person reads it. */
-  readonly hint: string;
   /** Attributes that the control gets besides its own. */
   readonly attributes: Readonly<Record<string, string>>;
   /** Markup that stands in place of the control; null when the control stays. */
@@ -84,7 +82,6 @@ export function plansFor(field: Field): FallbackPlan[] {
   const plans: FallbackPlan[] = [
     {
       name: 'leave it',
-      hint: format.hint,
       attributes: {},
       replacement: null,
       scripted: false,
@@ -93,7 +90,6 @@ export function plansFor(field: Field): FallbackPlan[] {
     },
     {
       name: 'hint and pattern',
-      hint: format.hint,
       attributes: {
         placeholder: format.hint,
         title: `As in ${format.example}`,
@@ -110,7 +106,6 @@ export function plansFor(field: Field): FallbackPlan[] {
   if (selects)
     plans.push({
       name: 'selects',
-      hint: format.hint,
       attributes: {},
       replacement: selects.markup,
       scripted: false,
@@ -120,7 +115,6 @@ export function plansFor(field: Field): FallbackPlan[] {
   if (field.kind === 'date')
     plans.push({
       name: 'scripted picker',
-      hint: format.hint,
       attributes: {},
       replacement: null,
       scripted: true,

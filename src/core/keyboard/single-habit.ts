@@ -97,9 +97,12 @@ export const singleHabits: readonly SingleHabit[] = [
 ];
 
 /** Where a single habit is known from: the person who saw it, or the source of its part. */
-export function knownOf({ id }: SingleHabit, { seen, action, text, decoration }: KeyboardHabits): Known {
+export function knownOf(
+  { id, part }: SingleHabit,
+  { seen, action, text, decoration }: KeyboardHabits,
+): Known {
   const own = Object.hasOwn(seen.habits, id) ? seen.habits[id] : undefined;
-  return own ?? (id.startsWith('text.') ? text : id.startsWith('dress.') ? decoration : action).known;
+  return own ?? (part === 'text' ? text : part === 'field' ? decoration : action).known;
 }
 
 /** The habits with one of them as somebody saw it; unchanged where such a value cannot be. */

@@ -6,7 +6,7 @@ import { fitted } from './misfit';
 
 const schema = object({
   name: string().strict().required().max(4),
-  sides: array(string().strict().oneOf(['bow', 'stern']).required())
+  sides: array(string().strict().oneOf(['bow', 'stern, or aft']).required())
     .strict()
     .min(1)
     .max(2),
@@ -37,8 +37,8 @@ describe('what does not fit a schema', () => {
     ],
     [
       { ...whole, sides: ['bow', 'port'] },
-      { path: 'sides[1]', code: 'not listed', values: ['bow', 'stern'] },
-      'at sides[1]: one of “bow” and “stern” is expected',
+      { path: 'sides[1]', code: 'not listed', values: ['bow', 'stern, or aft'] },
+      'at sides[1]: one of “bow” and “stern, or aft” is expected',
     ],
     [
       { ...whole, sides: [] },

@@ -38,11 +38,22 @@ export type Fitting<Value> =
 
 /** Checks a value by a schema; nothing in it is turned into something else. Mistakes of the schema itself are thrown. */
 export function fitted<Value>(schema: Schema<Value>, value: unknown): Fitting<Value> {
+  const found = validated(schema, value);
+  return found instanceof ValidationError
+    ? { status: 'misfit', misfit: misfitOf(found) }
+    : { status: 'fits', value: found.value };
+}
+
+/** The same in the library's own terms, for rules of schemas that hold other schemas. */
+export function validated<Value>(
+  schema: Schema<Value>,
+  value: unknown,
+): { readonly value: Value } | ValidationError {
   try {
-    return { status: 'fits', value: schema.validateSync(value, { strict: true, abortEarly: true }) };
+    return { value: schema.validateSync(value, { strict: true, abortEarly: true }) };
   } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return { status: 'misfit', misfit: misfitOf(error) };
+    if (error instanceof ValidationError) return error;
+    throw error;
   }
 }
 
@@ -58,7 +69,7 @@ function faultOf(type: string, params: Readonly<Record<string, unknown>>): Fault
     case 'typeError':
       return { code: 'other type', wanted: String(params.type) };
     case 'oneOf':
-      return { code: 'not listed', values: String(params.values).split(', ') };
+      return { code: 'not listed', values: (params.resolved as readonly unknown[]).map(String) };
     case 'max':
       return { code: 'too much', of: measured(value), most: Number(params.max) };
     case 'min':

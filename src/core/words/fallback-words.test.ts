@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { planNames } from '../fallback/fallback-plan';
+import { planNames, plansFor } from '../fallback/fallback-plan';
+import type { Field } from '../html/field';
+import { readForm } from '../html/read-form';
 import { fallbackFaultText, planText } from './fallback-words';
 
 describe('fallback plans, told', () => {
   it('say each what they are, and which format they ask for', () => {
-    const told = planNames.map((plan) => planText(plan, 'YYYY-MM-DD'));
+    const [day] = readForm('<label>Day <input type=date name=day></label>').fields;
+    const told = plansFor(day as Field).map(planText);
     expect(new Set(told).size).toBe(planNames.length);
     expect(told.filter((text) => text.includes('YYYY-MM-DD'))).toEqual([
       'A text box that shows YYYY-MM-DD and accepts only that format.',

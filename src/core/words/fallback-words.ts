@@ -1,13 +1,13 @@
-import type { PlanName } from '../fallback/fallback-plan';
+import type { FallbackPlan } from '../fallback/fallback-plan';
 import type { FallbackFault } from '../finding/fallback-faults';
 
-/** What a plan is for targets that do not know the kind of a field. `hint` is the format that it asks for. */
-export function planText(plan: PlanName, hint: string): string {
-  switch (plan) {
+/** What a plan is for targets that do not know the kind of a field. */
+export function planText({ name, attributes }: FallbackPlan): string {
+  switch (name) {
     case 'leave it':
       return 'A plain text box; people write the format they are used to.';
     case 'hint and pattern':
-      return `A text box that shows ${hint} and accepts only that format.`;
+      return `A text box that shows ${attributes.placeholder} and accepts only that format.`;
     case 'selects':
       return 'One select for each part in every target; each submits its own entry.';
     case 'scripted picker':

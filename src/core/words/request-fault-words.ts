@@ -3,9 +3,8 @@ import type { QuestionFault, QuestionName } from '../reading/read-question';
 import type { AskingFault, SweepFault } from '../sweep/sweep-request';
 import { misfitPlace, misfitText } from './misfit-words';
 
-const refusals: Readonly<Record<QuestionName, string>> = {
+const refusals: Readonly<Record<Exclude<QuestionName, 'page of one’s own'>, string>> = {
   keyboard: 'The keyboard cannot be asked',
-  'page of one’s own': 'The page cannot be opened',
   sending: 'The form was not sent',
   'slow text': 'The slow text cannot be tried',
   'device page': 'The form cannot be given to a device',
@@ -14,6 +13,8 @@ const refusals: Readonly<Record<QuestionName, string>> = {
 
 /** Why the server does not do what the app asked of it. */
 export function questionFaultText({ question, misfit }: QuestionFault): string {
+  // A person writes its address; what else is asked, the app puts together.
+  if (question === 'page of one’s own') return 'Give the address of a page, as your dev server prints it.';
   return `${refusals[question]}: the request is wrong ${misfitPlace(misfit)}, ${misfitText(misfit)}. Reload Ukko and try again.`;
 }
 

@@ -110,7 +110,7 @@ function PlanText({ field, plan }: { field: Field; plan: FallbackPlan }) {
   return (
     <>
       <div>{plan.name}</div>
-      <div className={styles.note}>{planText(plan.name, plan.hint)}</div>
+      <div className={styles.note}>{planText(plan)}</div>
       {plan.name !== 'leave it' && (
         <Button size="small" onClick={copy}>
           Copy markup
