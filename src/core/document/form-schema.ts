@@ -1,6 +1,7 @@
 import { mixed, object, type Schema, string, ValidationError } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
 import { validated } from '../reading/misfit';
+import { described } from '../reading/schema-union';
 import { limits } from './form-document';
 import { ownPageSchema } from './own-page';
 
@@ -10,7 +11,10 @@ const text = (max: number) => string().strict().defined().max(max);
 const typingPlanSchema = object({
   script: text(limits.script),
   guards: guardsSchema,
-  samples: string().strict().max(limits.samples),
+  samples: described(
+    'Texts with the verdict that is expected of each, as CSV.',
+    string().strict().max(limits.samples),
+  ),
 })
   .strict()
   .noUnknown();
@@ -33,7 +37,8 @@ export function mapOf(schema: Schema) {
         }
         return true;
       },
-    });
+    })
+    .meta({ entries: schema });
 }
 
 function isMap(value: unknown): boolean {
@@ -44,8 +49,14 @@ export const formSchema = object({
   id: text(200),
   name: text(300),
   markup: text(limits.markup),
-  typing: mapOf(typingPlanSchema),
-  page: ownPageSchema.optional().default(undefined),
+  typing: described(
+    'By field: what is typed into it (script text, see script-text.md) and the guards that listen.',
+    mapOf(typingPlanSchema),
+  ),
+  page: described(
+    'The page of the developer’s own that the markup was read from, and that engines opened.',
+    ownPageSchema.optional().default(undefined),
+  ),
 })
   .strict()
   .noUnknown()

@@ -1,4 +1,5 @@
-import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
+import { described, type Fields, named, taggedUnion } from '../reading/schema-union';
 import { characterClasses } from './character-set';
 import { checkMethods, type GuardKind, guardStages, lengthUnits, remedies } from './guard';
 
@@ -14,7 +15,7 @@ const set = () =>
     .noUnknown()
     .required();
 
-const guardShapes: Readonly<Record<GuardKind, Readonly<Record<string, unknown>>>> = {
+const guardShapes: Readonly<Record<GuardKind, Fields>> = {
   allow: { set: set() },
   deny: { set: set() },
   length: { most: whole(1_000_000).required(), unit: one(lengthUnits) },
@@ -28,24 +29,25 @@ const guardShapes: Readonly<Record<GuardKind, Readonly<Record<string, unknown>>>
   mask: { mask: text(200) },
 };
 
-const kinds = Object.keys(guardShapes) as GuardKind[];
+const common: Fields = {
+  id: text(200),
+  on: boolean().strict().required(),
+  stage: one(guardStages),
+  remedy: mixed().oneOf(remedies),
+  keys: array(text(64)).strict().max(200),
+};
 
-export const guardSchema = lazy((value: unknown) => {
-  const kind = kinds.find(
-    (known) => typeof value === 'object' && value !== null && 'kind' in value && value.kind === known,
-  );
-  const shape = kind ? guardShapes[kind] : {};
-  return object({
-    kind: one(kinds),
-    id: text(200),
-    on: boolean().strict().required(),
-    stage: one(guardStages),
-    remedy: mixed().oneOf(remedies),
-    keys: array(text(64)).strict().max(200),
-    ...shape,
-  } as unknown as Record<string, never>)
-    .strict()
-    .noUnknown();
-});
+export const guardSchema = taggedUnion('kind', () =>
+  Object.fromEntries(Object.entries(guardShapes).map(([kind, own]) => [kind, { ...common, ...own }])),
+);
 
-export const guardsSchema = array(guardSchema).strict().max(50).defined();
+export const guardsSchema = named(
+  'guards',
+  described(
+    'Restriction rules in the order in which they act; docs/guards.md explains each.',
+    array(guardSchema as never)
+      .strict()
+      .max(50)
+      .defined(),
+  ),
+);

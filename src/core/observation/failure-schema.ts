@@ -1,19 +1,15 @@
-import { lazy, mixed, number, string } from 'yup';
+import { array, mixed, number, string } from 'yup';
 import type { PageFault, StepFault } from '../document/page-fault';
+import { named } from '../reading/schema-union';
 import { unworkedCodes } from '../regexp/unworked';
 import { byCode, type FieldsOf } from './coded-schema';
 import type { Failure } from './failure';
 
 const said = (max = 5000) => string().strict().defined().max(max);
 const seconds = () => number().strict().min(0).required();
-const packages = () => mixed<readonly string[]>().required().test('list of names', areNames);
+const packages = () => array(said()).strict().max(50).defined();
 const engine = { engine: said(200) };
 const saying = { ...engine, said: said() };
-const because = () => lazy((value: unknown) => byCode(value, failureFields));
-
-function areNames(value: unknown): boolean {
-  return Array.isArray(value) && value.length <= 50 && value.every((one) => typeof one === 'string');
-}
 
 const stepFields: FieldsOf<StepFault> = {
   'no step': { line: said() },
@@ -21,19 +17,27 @@ const stepFields: FieldsOf<StepFault> = {
   'too many steps': { most: seconds() },
 };
 
+const pageFault = named(
+  'pageFault',
+  byCode(() => pageFields),
+);
 const pageFields: FieldsOf<PageFault> = {
   'no address': {},
   'no http': {},
   'not listed': { origin: said() },
-  step: { line: seconds(), fault: lazy((value: unknown) => byCode(value, stepFields)) },
+  step: { line: seconds(), fault: byCode(() => stepFields) },
   'empty answer': { address: said(), status: seconds() },
-  'leads on': { address: said(), to: said(), fault: lazy((value: unknown) => byCode(value, pageFields)) },
+  'leads on': { address: said(), to: said(), fault: pageFault },
   'endless answer': { address: said(), says: said() },
   'late answer': { address: said(), within: seconds() },
   'nothing answers': { address: said() },
 };
-const pageFault = () => lazy((value: unknown) => byCode(value, pageFields));
 
+/** Why an answer failed, from a file or a stream. */
+export const failureSchema = named(
+  'failure',
+  byCode(() => failureFields),
+);
 const failureFields: FieldsOf<Failure> = {
   'engine unknown': { name: said(200) },
   'engines file': { says: said() },
@@ -64,8 +68,8 @@ const failureFields: FieldsOf<Failure> = {
   'protocol error': saying,
   covered: { field: said(), taps: seconds() },
   'kind withheld': {},
-  'page fault': { fault: pageFault() },
-  'led away': { fault: pageFault() },
+  'page fault': { fault: pageFault },
+  'led away': { fault: pageFault },
   'form gone': {},
   'button gone': {},
   'button unseen': {},
@@ -86,11 +90,8 @@ const failureFields: FieldsOf<Failure> = {
       .required(),
   },
   mistake: { said: said() },
-  'asked twice': { because: because() },
-  'field never ends': { because: because() },
-  'form not filled': { because: because() },
+  'asked twice': { because: failureSchema },
+  'field never ends': { because: failureSchema },
+  'form not filled': { because: failureSchema },
   older: { text: said() },
 };
-
-/** Why an answer failed, from a file or a stream. */
-export const failureSchema = lazy((value: unknown) => byCode(value, failureFields));

@@ -1,9 +1,18 @@
-import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import { mostElements } from '../html/parse-markup';
 import { isJsonObject } from '../json-object';
+import {
+  described,
+  eitherOf,
+  type Fields,
+  named,
+  type SchemaField,
+  taggedUnion,
+} from '../reading/schema-union';
 import { colourSchemes, languages } from '../target/variant';
 import { byCode, type FieldsOf } from './coded-schema';
 import { failureSchema } from './failure-schema';
+import type { ProvenanceMark } from './provenance';
 import { fieldReasons, observerReasons } from './reason';
 import type { Unable } from './unable';
 
@@ -18,28 +27,57 @@ export const one = <T extends string>(names: readonly T[]) =>
   mixed<T>()
     .oneOf([...names])
     .required();
-export const shape = <T extends Parameters<typeof object>[0]>(fields: T) =>
-  object(fields).strict().noUnknown().required();
+/** All members of a record and no others; given its type, one that is left out does not compile. */
+export const shape = <Of extends object = Readonly<Record<string, unknown>>>(
+  fields: {
+    readonly [Member in keyof Of]-?: SchemaField;
+  },
+) => object(fields).strict().noUnknown().required();
 
-export const pictureIdSchema = string()
-  .strict()
-  .matches(/^[0-9a-f]{64}$/, { name: 'SHA-256' });
-export const timeSchema = string()
-  .strict()
-  .required()
-  .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/, { name: 'moment' });
+export const pictureIdSchema = named(
+  'pictureId',
+  described(
+    'SHA-256 of the PNG.',
+    string()
+      .strict()
+      .matches(/^[0-9a-f]{64}$/, { name: 'SHA-256' })
+      .required(),
+  ),
+);
+export const pictureOrNull = () => pictureIdSchema.nullable().defined();
+export const timeSchema = named(
+  'time',
+  string()
+    .strict()
+    .required()
+    .matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z$/, { name: 'moment' }),
+);
 
 export const size = () =>
-  object({ width: length(), height: length() }).strict().noUnknown().nullable().default(undefined).defined();
+  described(
+    'CSS px.',
+    object({ width: length(), height: length() })
+      .strict()
+      .noUnknown()
+      .nullable()
+      .default(undefined)
+      .defined(),
+  );
 /** As many as markup has elements. */
 export const list = (item: Parameters<typeof array>[0]) => array(item).strict().max(mostElements).defined();
 
+/** What a file of before version 4 says. */
+export const olderText = described(
+  'A file of before version 4 said it in words that are not known.',
+  shape({ code: one(['older']), text: text(5000) }),
+);
 /** A code of these, or what a file of before version 4 says. */
-export const coded = (value: unknown, codes: readonly string[]) =>
-  member(value, 'code') === 'older'
-    ? shape({ code: one(['older']), text: text(5000) })
-    : shape({ code: one(codes) });
-const reason = lazy((value: unknown) => coded(value, [...fieldReasons, ...observerReasons]));
+export const coded = (codes: readonly string[]) =>
+  eitherOf((value) => member(value, 'code') === 'older', olderText, shape({ code: one(codes) }));
+const reason = named(
+  'reason',
+  described('Why a question has no answer for a field.', coded([...fieldReasons, ...observerReasons])),
+);
 
 const unableFields: FieldsOf<Unable> = {
   language: { wanted: one(languages), asksFor: list(text(200)) },
@@ -50,37 +88,47 @@ const unableFields: FieldsOf<Unable> = {
   width: { wanted: length(), is: length() },
   older: { text: text(1000) },
 };
-const unable = lazy((value: unknown) => byCode(value, unableFields));
+const unable = byCode(() => unableFields);
 
-const provenance = lazy((value: unknown) => {
-  switch (member(value, 'mark')) {
-    case 'measured':
-      return shape({
-        mark: one(['measured']),
-        engine: text(200),
-        version: text(200),
-        protocol: text(200),
-        // Yup's types know of no list of what is only known when it is read.
-        unable: array()
-          .of(unable as never)
-          .strict()
-          .max(100)
-          .defined(),
-      });
-    case 'captured':
-      return shape({ mark: one(['captured']), browser: text(500), events: one(['trusted', 'script-made']) });
-    default:
-      return shape({ mark: one(['modelled']), model: text(200), source: text(2000) });
-  }
-});
+const marks: Readonly<Record<ProvenanceMark, Fields>> = {
+  measured: {
+    engine: text(200),
+    version: text(200),
+    protocol: text(200),
+    unable: described(
+      'What was asked of the engine’s setup and could not be done.',
+      // Yup's types know of no list of what is only known when it is read.
+      array()
+        .of(unable as never)
+        .strict()
+        .max(100)
+        .defined(),
+    ),
+  },
+  captured: { browser: text(500), events: one(['trusted', 'script-made']) },
+  modelled: { model: text(200), source: text(2000) },
+};
+const provenance = named(
+  'provenance',
+  described(
+    'measured: a real engine did it, asked over an automation protocol. captured: a person or a real device did it, or this browser with events made by a script. modelled: computed from Ukko’s own model.',
+    taggedUnion('mark', () => marks),
+  ),
+);
 
-export const outcome = (facts: ReturnType<typeof shape>) =>
-  lazy((value: unknown) =>
-    member(value, 'status') === 'answered'
-      ? shape({ status: one(['answered']), facts })
-      : member(value, 'status') === 'inapplicable'
-        ? shape({ status: one(['inapplicable']), reason })
-        : shape({ status: one(['failed']), failure: failureSchema }),
+const noAnswer = named(
+  'noAnswer',
+  described(
+    'inapplicable: the question has no answer for this field. failed: it has one, but it could not be had.',
+    taggedUnion('status', () => ({ inapplicable: { reason }, failed: { failure: failureSchema } })),
+  ),
+);
+
+export const outcome = (facts: SchemaField) =>
+  eitherOf(
+    (value) => member(value, 'status') === 'answered',
+    shape({ status: one(['answered']), facts }),
+    noAnswer,
   );
 
 export const asked = { field: text().min(1), target: text(200).min(1), provenance, at: timeSchema };
@@ -89,7 +137,7 @@ export const pixels = () => number().strict().integer().min(1).max(1_000_000).re
 
 /** One picture from a file or a stream. */
 export const pictureSchema = object({
-  id: pictureIdSchema.required(),
+  id: pictureIdSchema,
   width: pixels(),
   height: pixels(),
   data: string()

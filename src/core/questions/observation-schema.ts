@@ -1,6 +1,6 @@
-import { lazy } from 'yup';
 import { lookStates } from '../document/look-state';
-import { asked, member, one, outcome, shape } from '../observation/schema-parts';
+import { asked, one, outcome, type shape } from '../observation/schema-parts';
+import { named, taggedUnion } from '../reading/schema-union';
 import { accessibilityFactsSchema } from './accessibility/schema';
 import { bubbleFactsSchema } from './bubble/schema';
 import { fallbackFactsSchema } from './fallback/schema';
@@ -28,8 +28,18 @@ const factsSchemas: Readonly<Record<Question, ReturnType<typeof shape>>> = {
 };
 
 /** One observation from a file, a stream or a frame. */
-export const observationSchema = lazy((value: unknown) => {
-  const question = questions.find((name) => name === member(value, 'question')) ?? 'typing';
-  const answer = { ...asked, question: one([question]), outcome: outcome(factsSchemas[question]) };
-  return question === 'look' ? shape({ ...answer, state: one(lookStates) }) : shape(answer);
-});
+export const observationSchema = named(
+  'observation',
+  taggedUnion('question', () =>
+    Object.fromEntries(
+      questions.map((question) => [
+        question,
+        {
+          ...asked,
+          ...(question === 'look' && { state: one(lookStates) }),
+          outcome: outcome(named(`${question}Facts`, factsSchemas[question])),
+        },
+      ]),
+    ),
+  ),
+);

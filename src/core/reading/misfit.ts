@@ -8,7 +8,6 @@ export const schemaRules = [
   'SHA-256',
   'moment',
   'base64',
-  'list of names',
   'endpoint name',
   'name not taken',
   'web address',

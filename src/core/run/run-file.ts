@@ -1,11 +1,13 @@
-import { array, object, string } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import { formSchema } from '../document/form-schema';
 import type { JsonObject } from '../json-object';
 import { pictureSchema, timeSchema } from '../observation/schema-parts';
 import { observationSchema } from '../questions/observation-schema';
 import type { FileFault } from '../reading/file-fault';
+import { jsonSchemaOf } from '../reading/json-schema';
 import { fitted } from '../reading/misfit';
 import { readJson } from '../reading/read-json';
+import { described } from '../reading/schema-union';
 import { lineUpSchema } from '../target/target-schema';
 import type { Run } from './run';
 import { runFromVersion1 } from './run-file-1';
@@ -35,14 +37,37 @@ const runSchema = object({
   id: text(),
   form: formSchema,
   lineUp: lineUpSchema,
-  ukko: string().strict().max(50).nullable().defined(),
+  ukko: described(
+    'The version of Ukko that asked; null where an older file did not say so.',
+    string().strict().max(50).nullable().defined(),
+  ),
   startedAt: timeSchema,
-  finishedAt: timeSchema.nullable().defined(),
-  observations: array(observationSchema).strict().max(200_000).defined(),
+  finishedAt: described('Null when the sweep was cut short.', timeSchema.nullable().defined()),
+  observations: array(observationSchema as never)
+    .strict()
+    .max(200_000)
+    .defined(),
   pictures: array(pictureSchema).strict().max(100_000).defined(),
 })
   .strict()
   .noUnknown();
+
+/** The shape of a run file of this version, as JSON Schema; docs/run-file.schema.json is this, written down by `npm run schemas`. */
+export function runFileJsonSchema(): JsonObject {
+  const { fields } = runSchema;
+  const whole = object({
+    format: mixed().oneOf(['ukko-run']).required(),
+    version: mixed().oneOf([runFileVersion]).required(),
+    ...fields,
+  })
+    .strict()
+    .noUnknown();
+  return jsonSchemaOf(whole, {
+    title: `Ukko run file, version ${runFileVersion}`,
+    description:
+      'One sweep: the form as it was, the line-up, every answer with its provenance, and the pictures. Lengths are CSS px, offsets UTF-16 code units, times ISO 8601 in UTC.',
+  });
+}
 
 /** Brings a run of each version into the shape of this one. */
 const olderVersions: Readonly<Record<number, (run: JsonObject) => JsonObject>> = {

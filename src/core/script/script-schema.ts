@@ -1,4 +1,5 @@
-import { array, lazy, mixed, number, object, string } from 'yup';
+import { array, mixed, number, string } from 'yup';
+import { described, type Fields, named, taggedUnion } from '../reading/schema-union';
 import {
   editingCommands,
   focusWays,
@@ -16,7 +17,7 @@ const one = <Value extends string>(values: readonly Value[]) => mixed<Value>().o
 const whole = (max: number) => number().strict().integer().min(0).max(max).required();
 const key = () => text(64).min(1);
 
-const strokeShapes: Readonly<Record<Stroke['kind'], Readonly<Record<string, unknown>>>> = {
+const strokeShapes: Readonly<Record<Stroke['kind'], Fields>> = {
   key: { key: key(), modifiers: array(one(modifierKeys)).strict().max(modifierKeys.length) },
   held: { key: key(), repeats: whole(999) },
   down: { key: key() },
@@ -32,16 +33,15 @@ const strokeShapes: Readonly<Record<Stroke['kind'], Readonly<Record<string, unkn
   pause: { ms: whole(maxPause) },
 };
 
-const kinds = Object.keys(strokeShapes) as Stroke['kind'][];
+export const strokeSchema = named(
+  'stroke',
+  described(
+    'One step of typed input; docs/script-text.md explains each.',
+    taggedUnion('kind', () => strokeShapes),
+  ),
+);
 
-export const strokeSchema = lazy((value: unknown) => {
-  const kind = kinds.find(
-    (known) => typeof value === 'object' && value !== null && 'kind' in value && value.kind === known,
-  );
-  const shape = kind ? strokeShapes[kind] : {};
-  return object({ kind: one(kinds), ...shape } as unknown as Record<string, never>)
-    .strict()
-    .noUnknown();
-});
-
-export const scriptSchema = array(strokeSchema).strict().max(maxStrokes).defined();
+export const scriptSchema = array(strokeSchema as never)
+  .strict()
+  .max(maxStrokes)
+  .defined();

@@ -1,6 +1,8 @@
-import { array, boolean, lazy, mixed, object, string } from 'yup';
+import { array, boolean, mixed, object, string } from 'yup';
 import { attributeRegistry } from '../html/attribute-registry';
 import { inputTypes } from '../html/field';
+import { isJsonObject } from '../json-object';
+import { described, eitherOf, named } from '../reading/schema-union';
 import { maxTargets } from './line-up';
 import { colourSchemes, languages } from './variant';
 
@@ -13,7 +15,7 @@ const variantSchema = object({
   language: oneOf(languages),
   scheme: oneOf(colourSchemes),
   zoom: oneOf([1, 2]),
-  width: oneOf([800, 360]),
+  width: described('Of the viewport before zooming, CSS px.', oneOf([800, 360])),
   scripts: boolean().strict().required(),
 })
   .strict()
@@ -39,14 +41,14 @@ export const withheldSchema = object({
   .strict()
   .noUnknown();
 
-const described = {
+const labelling = {
   id: string().strict().required().max(200),
   name: string().strict().required().max(200),
   note: string().strict().defined().max(2000),
 };
 
 export const engineTargetSchema = object({
-  ...described,
+  ...labelling,
   ask: mixed<'engine'>().oneOf(['engine']).required(),
   engine: string().strict().required().max(100),
   variant: variantSchema,
@@ -56,21 +58,27 @@ export const engineTargetSchema = object({
   .noUnknown();
 
 const otherTargetSchema = object({
-  ...described,
+  ...labelling,
   ask: mixed<'probe' | 'model' | 'device'>().oneOf(['probe', 'model', 'device']).required(),
 })
   .strict()
   .noUnknown();
 
-export const targetSchema = lazy((value: unknown) =>
-  typeof value === 'object' && value !== null && 'ask' in value && value.ask === 'engine'
-    ? engineTargetSchema
-    : otherTargetSchema,
+export const targetSchema = named(
+  'target',
+  eitherOf((value) => isJsonObject(value) && value.ask === 'engine', engineTargetSchema, otherTargetSchema),
 );
 
 export const lineUpSchema = object({
-  targets: array(targetSchema).strict().min(1).max(maxTargets).required(),
-  reference: string().strict().required().max(200),
+  targets: array(targetSchema as never)
+    .strict()
+    .min(1)
+    .max(maxTargets)
+    .required(),
+  reference: described(
+    'Id of the target that the others are compared with.',
+    string().strict().required().max(200),
+  ),
 })
   .strict()
   .noUnknown()

@@ -17,7 +17,6 @@ const rules: Readonly<Record<SchemaRule, string>> = {
   'SHA-256': 'a SHA-256 of 64 hexadecimal digits is expected',
   moment: 'a date and time in UTC is expected, such as 2026-03-14T09:30:00Z',
   base64: 'a file in base64 is expected',
-  'list of names': 'a list of names is expected',
   'endpoint name': 'a name of lower-case letters, digits and hyphens is expected',
   'name not taken': 'this name belongs to an engine that Ukko finds by itself',
   'web address': 'an address that begins with http:// or https:// is expected',

@@ -1,15 +1,17 @@
 import { planNames } from '../../fallback/fallback-plan';
-import { flag, list, one, pictureIdSchema, shape, text } from '../../observation/schema-parts';
+import { flag, list, one, pictureOrNull, shape, text } from '../../observation/schema-parts';
+import { described } from '../../reading/schema-union';
+import type { FallbackFacts } from './facts';
 
-export const fallbackFactsSchema = shape({
+export const fallbackFactsSchema = shape<FallbackFacts>({
   plans: list(
     shape({
       plan: one(planNames),
-      native: flag(),
+      native: described('The target knows the kind.', flag()),
       loaded: flag(),
       typed: list(text()),
       sent: list(text()),
-      picture: pictureIdSchema.nullable().defined(),
+      picture: pictureOrNull(),
     }),
   ),
 });

@@ -1,5 +1,6 @@
-import { lazy, string } from 'yup';
-import { contentHints, contentPurposes } from '../../observation/content-purpose';
+import { string } from 'yup';
+import { isJsonObject } from '../../json-object';
+import { contentHints, contentPurposes, type KeyboardAsked } from '../../observation/content-purpose';
 import { recordedEvents } from '../../observation/event-record';
 import {
   flag,
@@ -7,14 +8,18 @@ import {
   list,
   nullableText,
   one,
-  pictureIdSchema,
+  pictureOrNull,
   shape,
   text,
 } from '../../observation/schema-parts';
-import { untold } from './facts';
+import { described, eitherOf } from '../../reading/schema-union';
+import { type KeyboardFacts, type TappedEvent, untold } from './facts';
 
-const tappedEvent = shape({
-  by: string().strict().max(100),
+const tappedEvent = shape<TappedEvent>({
+  by: described(
+    'The key on the screen that raised it; not given where one key alone was tapped.',
+    string().strict().max(100),
+  ),
   type: one(recordedEvents),
   key: nullableText(),
   inputType: nullableText(),
@@ -22,16 +27,19 @@ const tappedEvent = shape({
   value: text(),
 });
 
-export const keyboardFactsSchema = shape({
-  asked: lazy((value: unknown) =>
-    typeof value === 'object' && value !== null
-      ? shape({ purpose: one(contentPurposes), hints: list(one(contentHints)) })
-      : string().strict().oneOf([untold]).nullable().defined(),
+export const keyboardFactsSchema = shape<KeyboardFacts>({
+  asked: eitherOf(
+    isJsonObject,
+    shape<KeyboardAsked>({ purpose: one(contentPurposes), hints: list(one(contentHints)) }),
+    string().strict().oneOf([untold]).nullable().defined(),
   ),
-  program: nullableText(),
+  program: described(
+    'The program that was asked, by its name; null where a page is not told, as of a device’s own.',
+    nullableText(),
+  ),
   layout: nullableText(),
-  height: shape({ before: length(), with: length() }),
+  height: described('CSS px.', shape({ before: length(), with: length() })),
   fieldInSight: flag(),
   tapped: list(tappedEvent).nullable(),
-  picture: pictureIdSchema.nullable().defined(),
+  picture: pictureOrNull(),
 });

@@ -1,10 +1,12 @@
-import { list, one, pictureIdSchema, shape, size, text } from '../../observation/schema-parts';
+import { list, one, pictureOrNull, shape, size, text } from '../../observation/schema-parts';
 import { sides } from '../../observation/size';
+import { described } from '../../reading/schema-union';
+import type { OpeningFacts } from './facts';
 
-export const openingFactsSchema = shape({
-  opened: text(200).nullable(),
+export const openingFactsSchema = shape<OpeningFacts>({
+  opened: described('What a person did when something opened; null when nothing did.', text(200).nullable()),
   tried: list(text(200)),
   popUp: size(),
-  leaves: list(one(sides)),
-  picture: pictureIdSchema.nullable().defined(),
+  leaves: described('Sides of the page’s window that it reaches past.', list(one(sides))),
+  picture: pictureOrNull(),
 });

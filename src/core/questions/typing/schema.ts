@@ -1,10 +1,12 @@
-import { array, lazy, mixed, number, string } from 'yup';
+import { array, number, string } from 'yup';
 import { guardsSchema } from '../../guard/guard-schema';
 import { recordedEvents } from '../../observation/event-record';
 import { unmadeCodes } from '../../observation/reason';
 import { coded, flag, nullableText, one, shape, text, whole } from '../../observation/schema-parts';
+import { described } from '../../reading/schema-union';
 import { scriptSchema } from '../../script/script-schema';
 import { maxStrokes } from '../../script/stroke';
+import type { TypingFacts } from './facts';
 
 const eventRecord = shape({
   type: one(recordedEvents),
@@ -12,11 +14,17 @@ const eventRecord = shape({
   code: nullableText(),
   inputType: nullableText(),
   data: nullableText(),
-  value: text(),
+  value: described('The value at that moment.', text()),
   trusted: flag(),
   prevented: flag(),
-  rewrittenTo: string().strict().optional(),
-  took: number().strict().min(0).optional(),
+  rewrittenTo: described(
+    'Of a page of the developer’s own: what its listeners made of the value.',
+    string().strict().optional(),
+  ),
+  took: described(
+    'Of a page of the developer’s own: how long its listeners took, ms.',
+    number().strict().min(0).optional(),
+  ),
 });
 
 const typingStep = shape({
@@ -25,15 +33,30 @@ const typingStep = shape({
   value: text(),
   refused: one(['guard', 'target']).nullable().defined(),
   guard: nullableText(),
-  rewrittenBy: array(text(200)).strict().max(50),
-  endless: string().strict().max(200),
+  rewrittenBy: described(
+    'Ids of the guards that rewrote the text after the stroke.',
+    array(text(200)).strict().max(50),
+  ),
+  endless: described(
+    'Id of a guard that was stopped because it would have rewritten for ever.',
+    string().strict().max(200),
+  ),
   events: array(eventRecord).strict().max(1000).defined(),
 });
 
-export const typingFactsSchema = shape({
+export const typingFactsSchema = shape<TypingFacts>({
   script: scriptSchema,
   guards: guardsSchema,
-  followed: flag(),
-  steps: array(typingStep).strict().max(maxStrokes).defined(),
-  stoppedBy: lazy((value: unknown) => (value === undefined ? mixed().optional() : coded(value, unmadeCodes))),
+  followed: described(
+    'Text and caret are followed from the events, because this kind does not tell them to a script.',
+    flag(),
+  ),
+  steps: described(
+    'One for each stroke, as far as the target could be asked.',
+    array(typingStep).strict().max(maxStrokes).defined(),
+  ),
+  stoppedBy: described(
+    'Why a stroke could not be made for real, nor those behind it.',
+    coded(unmadeCodes).optional(),
+  ),
 });
