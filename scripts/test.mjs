@@ -87,7 +87,7 @@ try {
     'unit',
     bin('vitest'),
     ['run', '--reporter=default', '--reporter=./scripts/count-unit.mjs'],
-    45,
+    55,
   );
   if (check('build', build)) {
     await suite('end-to-end', bin('playwright'), ['test'], 30);
