@@ -38,14 +38,15 @@ const core: Layers = {
   'model/typing': 'html standard script guard observation questions/* model/deviations',
   model:
     'html reading regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
-  rules: 'html reading regexp standard script guard pattern observation model/deviations',
-  replay: 'html standard script guard pattern target questions/* model/deviations model/typing model rules',
+  rules: 'html reading regexp standard script guard pattern target observation model/deviations model/typing',
+  replay:
+    'html regexp standard script guard pattern target document observation questions/* model/deviations model/typing model rules',
   keyboard:
-    'html reading standard script guard pattern target document observation questions/* run model/deviations replay',
+    'html reading standard script guard pattern target document observation questions/* run model/deviations rules replay',
   page: 'html reading script guard document observation keyboard',
   compare: 'html target document questions/* questions run',
   finding:
-    'html reading regexp standard script guard pattern target document fault observation questions/* questions run rules replay keyboard compare',
+    'html reading regexp standard script guard pattern target document fault observation questions/* questions run rules keyboard compare',
   drift: 'html target document questions run compare finding',
   device: 'reading script target document observation questions/* questions',
   sweep: 'html reading script guard target document observation questions run model',

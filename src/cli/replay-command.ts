@@ -4,12 +4,12 @@ import type { FormDocument } from '@/core/document/form-document';
 import { isFormFile, readFormFile } from '@/core/document/form-file';
 import type { Guard } from '@/core/guard/guard';
 import type { Sample } from '@/core/guard/sample';
+import { readSamples } from '@/core/guard/sample-table';
 import { type Field, isTypedText } from '@/core/html/field';
 import { ownEntry } from '@/core/html/own-entry';
 import { readForm } from '@/core/html/read-form';
 import { habitsOf } from '@/core/model/deviations/habits';
 import { quickReplay } from '@/core/replay/quick-replay';
-import { readSamples } from '@/core/replay/sample-table';
 import {
   isUnexpected,
   type SampleReport,

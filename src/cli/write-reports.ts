@@ -6,6 +6,7 @@ import { runFindings } from '@/core/finding/collect-findings';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
+import { restrictionByModel } from '@/core/replay/restriction-by-model';
 import { csvReport } from '@/core/report/csv-report';
 import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
@@ -57,8 +58,10 @@ export async function readRun(path: string): Promise<Run | string> {
 
 /** What was found by a run, and what is another than in a baseline; null when it was told to stop. */
 async function reportOf(run: Run, baseline: Run | null, signal: AbortSignal): Promise<Report | null> {
-  const found = await heeding(runFindings(run, setup), signal);
-  const foundBefore = baseline && (await heeding(runFindings(baseline, setup), signal));
+  const found = await heeding(runFindings(run, setup, restrictionByModel(new Date().toISOString())), signal);
+  const foundBefore =
+    baseline &&
+    (await heeding(runFindings(baseline, setup, restrictionByModel(new Date().toISOString())), signal));
   if (!found || (baseline && !foundBefore)) return null;
   const before = baseline && foundBefore && foundRun(baseline, foundBefore);
   return {

@@ -5,6 +5,7 @@ import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
 import type { Guard } from '@/core/guard/guard';
 import type { Sample } from '@/core/guard/sample';
+import { firstSamples } from '@/core/guard/sample-table';
 import type { Field, FieldId } from '@/core/html/field';
 import { pageOf } from '@/core/html/page-controls';
 import { readForm } from '@/core/html/read-form';
@@ -27,17 +28,18 @@ import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submissi
 import { scriptTyping } from '@/core/model/type-script';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
+import type { BypassRow } from '@/core/questions/restriction/facts';
 import { nativePattern } from '@/core/regexp/native-pattern';
 import type { Pattern } from '@/core/regexp/pattern';
-import { type BypassRow, bypassTable } from '@/core/replay/bypass';
+import { bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
 import { replaySamples, type SampleVerdicts } from '@/core/replay/replay-samples';
-import { firstSamples } from '@/core/replay/sample-table';
+import { restrictionByModel } from '@/core/replay/restriction-by-model';
 import { strokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type TwoStageCheck, twoStageCheck } from '@/core/replay/two-stage';
-import { habitsByRoute } from '@/core/replay/usual-habits';
 import { type RuleReport, ruleReport, type SampleStanding, textStanding } from '@/core/rules/rule-report';
 import { liveRules, nativeRule, submitRule } from '@/core/rules/rule-table';
+import { habitsByRoute } from '@/core/rules/usual-habits';
 import type { Run } from '@/core/run/run';
 import type { Script } from '@/core/script/stroke';
 import type { TargetId } from '@/core/target/target';
@@ -179,12 +181,15 @@ const replayWork = {
     asked: readonly AskedKeyboard[],
     progress: Progress,
   ): Promise<Finding[]> {
-    return withProgress(formFindings(form, setup, asked), progress);
+    return withProgress(
+      formFindings(form, setup, restrictionByModel(new Date().toISOString()), asked),
+      progress,
+    );
   },
 
   /** How many findings a sweep has by what they do to the person, the worst first as in `harms`. */
   harmsOfRun(run: Pick<Run, 'form' | 'lineUp' | 'observations'>, setup: KeyboardSetup): number[] {
-    const found = findingsOfRun(run, setup);
+    const found = findingsOfRun(run, setup, restrictionByModel(new Date().toISOString()));
     return harms.map((harm) => found.filter((one) => one.harm === harm).length);
   },
 

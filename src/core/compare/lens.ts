@@ -25,6 +25,7 @@ const lensOf: { readonly [Q in Question]: Lens | null } = {
   submission: null,
   fallback: null,
   typing: null,
+  restriction: null,
 };
 const seen = (Object.keys(lensOf) as Question[]).filter((question) => lensOf[question] !== null);
 

@@ -8,6 +8,7 @@ import { collected } from '../finding/finding';
 import { predict } from '../model/predict';
 import { askingOf, sweepQuestions } from '../questions/asking';
 import type { Observation } from '../questions/observation';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { findTarget, type LineUp } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -48,7 +49,11 @@ function sweep(
     run,
     answers,
     findings: collected([
-      ...formFindingsAtOnce(form, { language: 'en-US', corrections: [] }),
+      ...formFindingsAtOnce(
+        form,
+        { language: 'en-US', corrections: [] },
+        restrictionByModel('2026-01-02T03:04:05Z'),
+      ),
       ...answerFindings(run, answers),
     ]),
   };

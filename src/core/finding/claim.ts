@@ -1,6 +1,5 @@
 import type { Fault } from '../fault/fault';
 import type { Guard, GuardStage } from '../guard/guard';
-import type { Verdict } from '../guard/verdict';
 import type { FieldKind } from '../html/field';
 import type { ActionKeyTrouble } from '../keyboard/action-key';
 import type { InputMode } from '../keyboard/input-traits';
@@ -8,7 +7,7 @@ import type { Setting } from '../keyboard/settings';
 import type { PatternWarning } from '../pattern/pattern-warnings';
 import type { SlowText } from '../pattern/slow-text';
 import type { Difference } from '../questions/differences';
-import type { Route } from '../replay/bypass';
+import type { OtherSample, Route } from '../questions/restriction/facts';
 
 /** What a finding claims: a code, with all that its sentences are made of in `words/`. */
 export type Claim =
@@ -45,13 +44,6 @@ type GuardClaim =
   | { readonly code: 'valid value blocked'; readonly value: string; readonly beginning: string }
   /** Of `tried` samples those that come out otherwise than expected, and by what. */
   | { readonly code: 'samples differ'; readonly tried: number; readonly others: readonly OtherSample[] };
-
-export interface OtherSample {
-  readonly text: string;
-  readonly expected: Verdict;
-  readonly verdict: Verdict;
-  readonly by: readonly string[];
-}
 
 type PatternClaim =
   /** Steps that a matcher takes over the text, by how often the piece is repeated; `isMore`: it was stopped there. */

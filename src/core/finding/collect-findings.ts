@@ -1,13 +1,14 @@
-import type { FormDocument } from '../document/form-document';
+import type { FormDocument, TypingPlan } from '../document/form-document';
 import { pageUnderCheck } from '../fault/page-under-check';
-import type { Field } from '../html/field';
+import { firstSamples } from '../guard/sample-table';
+import { type Field, isTypedText } from '../html/field';
 import { ownEntry } from '../html/own-entry';
-import { pageOf } from '../html/page-controls';
+import { type PageControls, pageOf } from '../html/page-controls';
 import { readForm } from '../html/read-form';
 import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import type { RestrictionObservation } from '../questions/restriction/facts';
 import { GaveUp } from '../regexp/budget';
-import { firstSamples } from '../replay/sample-table';
 import { answersOf } from '../run/answers';
 import type { Run } from '../run/run';
 import { actionKeyFindings } from './action-key-findings';
@@ -20,14 +21,19 @@ import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
 import { shapeFindings } from './shape-findings';
 
+/** Whoever answers what the rules of a field make of texts; `page` is what stands around it. */
+export type AskRestriction = (field: Field, plan: TypingPlan, page: PageControls) => RestrictionObservation;
+
 /**
  * What can be told of a form and of what is typed into it before any target was asked about more than its keyboard.
+ * @param ask is asked about each field whose text is typed
  * @param asked keyboards that came up for its fields
  * @yields how many fields are done
  */
 export function* formFindings(
   { markup, typing }: Pick<FormDocument, 'markup' | 'typing'>,
   setup: KeyboardSetup,
+  ask: AskRestriction,
   asked: readonly AskedKeyboard[] = [],
 ): Generator<number, Finding[]> {
   const { fields } = readForm(markup);
@@ -45,7 +51,7 @@ export function* formFindings(
         () => keyboardFindings(markup, ruled, setup, own),
         () => actionKeyFindings(field, fields, setup),
         () => detourFindings(markup, ruled, setup),
-        () => guardFindings(field, plan, page, own),
+        () => (isTypedText(field.kind) ? guardFindings(field, plan.guards, ask(field, plan, page), own) : []),
       ]),
     );
     yield index + 1;
@@ -96,14 +102,18 @@ type FoundIn = Pick<Run, 'form' | 'lineUp' | 'observations'>;
  * Everything that is found about the form of a run, by the form itself and by the answers.
  * @yields how many fields are done
  */
-export function* runFindings(run: FoundIn, setup: KeyboardSetup): Generator<number, Finding[]> {
+export function* runFindings(
+  run: FoundIn,
+  setup: KeyboardSetup,
+  ask: AskRestriction,
+): Generator<number, Finding[]> {
   const answers = answersOf(run.observations);
   const asked = askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields);
-  const ofForm = yield* formFindings(run.form, setup, asked);
+  const ofForm = yield* formFindings(run.form, setup, ask, asked);
   return collected([...ofForm, ...answerFindings(run, answers)]);
 }
 
 /** The same in one go. */
-export function findingsOfRun(run: FoundIn, setup: KeyboardSetup): Finding[] {
-  return resultOf(runFindings(run, setup));
+export function findingsOfRun(...of: Parameters<typeof runFindings>): Finding[] {
+  return resultOf(runFindings(...of));
 }

@@ -12,6 +12,7 @@ import { askingOf, sweepQuestions } from '../questions/asking';
 import type { Difference } from '../questions/differences';
 import type { Observation } from '../questions/observation';
 import type { SubmissionObservation } from '../questions/submission/facts';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
 import { findingTitle, findingWords } from '../words/finding-words';
@@ -31,7 +32,7 @@ const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'bl
 
 const setup = { language: 'en-US', corrections: [] } as const;
 const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] =>
-  collected(formFindingsAtOnce(form, setup));
+  collected(formFindingsAtOnce(form, setup, restrictionByModel('2026-01-02T03:04:05Z')));
 const found = (markup: string, typing: FormDocument['typing'] = {}) => ofForm({ markup, typing });
 const textsOf = (findings: readonly Finding[]) =>
   findings.map(findingWords).flatMap(({ says, details }) => [says, ...details]);
@@ -393,8 +394,18 @@ describe('findings of answers', () => {
       return { ...one, outcome: sent };
     });
     const lineUp = { targets: [chromium, phone], reference: chromium.id };
-    expect(findingsOfRun({ form, lineUp, observations: answers }, setup)).toEqual([]);
-    const all = findingsOfRun({ form, lineUp, observations: otherwise }, setup);
+    expect(
+      findingsOfRun(
+        { form, lineUp, observations: answers },
+        setup,
+        restrictionByModel('2026-01-02T03:04:05Z'),
+      ),
+    ).toEqual([]);
+    const all = findingsOfRun(
+      { form, lineUp, observations: otherwise },
+      setup,
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    );
     expect(all.map(({ field, harm, evidence }) => [field?.label, harm, evidence])).toEqual([
       ['Boat', 'wrong value sent', 'submission'],
       ['Go', 'wrong value sent', 'submission'],

@@ -6,9 +6,10 @@ import { answerLine } from '../model/answer-line';
 import { predict } from '../model/predict';
 import { askingOf } from '../questions/asking';
 import { quickReplay } from '../replay/quick-replay';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { strokeVerdicts } from '../replay/stroke-verdicts';
 import { twoStageCheck } from '../replay/two-stage';
-import { habitsByRoute } from '../replay/usual-habits';
+import { habitsByRoute } from '../rules/usual-habits';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
 
@@ -29,8 +30,16 @@ describe.each(hostilePatterns)('a form with the pattern %.40s', (pattern) => {
   const markup = fieldWith(pattern) + plain;
 
   it('has findings, and all those of its other field', () => {
-    const found = formFindingsAtOnce({ markup, typing: {} }, setup);
-    const alone = formFindingsAtOnce({ markup: plain, typing: {} }, setup);
+    const found = formFindingsAtOnce(
+      { markup, typing: {} },
+      setup,
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    );
+    const alone = formFindingsAtOnce(
+      { markup: plain, typing: {} },
+      setup,
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    );
     const ofOther = found.filter(({ field }) => field?.id === 'b').map(({ id }) => id);
     expect(ofOther).toEqual(expect.arrayContaining(alone.filter(({ field }) => field).map(({ id }) => id)));
   });

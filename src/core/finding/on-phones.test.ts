@@ -8,6 +8,7 @@ import { type Correction, correctedHabits, correctionOf } from '../keyboard/corr
 import { traitsOf } from '../keyboard/input-traits';
 import { phoneBrowsers } from '../keyboard/phone-browsers';
 import { tapsFor } from '../keyboard/taps';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
 import type { Evidence } from './finding';
@@ -20,9 +21,11 @@ function found(
   corrections: readonly Correction[] = [],
 ) {
   const form = { markup, typing: { ['a' as FieldId]: { script: '', guards: [], ...plan } } };
-  return formFindingsAtOnce(form, { language: 'en-US', corrections }).filter(
-    (one) => one.evidence === evidence,
-  );
+  return formFindingsAtOnce(
+    form,
+    { language: 'en-US', corrections },
+    restrictionByModel('2026-01-02T03:04:05Z'),
+  ).filter((one) => one.evidence === evidence);
 }
 
 describe('a trap on phones', () => {

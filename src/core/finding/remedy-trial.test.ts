@@ -5,6 +5,7 @@ import type { FormDocument } from '../document/form-document';
 import type { Guard } from '../guard/guard';
 import { fieldId } from '../html/field';
 import { predict } from '../model/predict';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
@@ -15,9 +16,13 @@ import { asEarlierFields, remedyTrial, trialDifferences, typedText } from './rem
 const chromium = targetId('chromium');
 
 function findingIn(form: FormDocument, says: string): Finding {
-  const found = collected(formFindingsAtOnce(form, { language: 'en-US', corrections: [] })).find((one) =>
-    [told(one).says, ...told(one).details].some((text) => text.includes(says)),
-  );
+  const found = collected(
+    formFindingsAtOnce(
+      form,
+      { language: 'en-US', corrections: [] },
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    ),
+  ).find((one) => [told(one).says, ...told(one).details].some((text) => text.includes(says)));
   if (!found) throw new Error(says);
   return found;
 }

@@ -9,6 +9,7 @@ import type { Provenance } from '../observation/provenance';
 import type { KeyboardFacts } from '../questions/keyboard/facts';
 import { type LookFacts, type LookObservation, lookNotAsked } from '../questions/look/facts';
 import type { Observation } from '../questions/observation';
+import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -169,9 +170,11 @@ describe('a filter on keys', () => {
       typing: { [level]: { script: '', guards: [guard] } },
     };
     const observations = [keyboard('chromium', { tapped, fieldInSight: true })];
-    return findingsOfRun({ form, lineUp, observations }, { language: 'en-US', corrections: [] }).filter(
-      ({ claim }) => claim.code === 'guard bypassed',
-    );
+    return findingsOfRun(
+      { form, lineUp, observations },
+      { language: 'en-US', corrections: [] },
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    ).filter(({ claim }) => claim.code === 'guard bypassed');
   };
 
   it('that a real keyboard tells of no key has that beside what the model says', () => {
@@ -201,7 +204,11 @@ describe('the layout of the real keyboard that came up', () => {
       ...keyboard('chromium', { layout, fieldInSight: true }),
       field: id,
     }));
-    return findingsOfRun({ form, lineUp, observations: answers }, { language: 'en-US', corrections: [] })
+    return findingsOfRun(
+      { form, lineUp, observations: answers },
+      { language: 'en-US', corrections: [] },
+      restrictionByModel('2026-01-02T03:04:05Z'),
+    )
       .filter(({ claim }) => claim.code === 'keyboard lacks')
       .map(told)
       .map(({ says, targets, change }) => ({

@@ -1,5 +1,5 @@
 import type { Guard } from '../guard/guard';
-import type { BypassRow } from '../replay/bypass';
+import type { BypassRow } from '../questions/restriction/facts';
 import { formatScript } from '../script/script-text';
 
 /** A guard that listens where a soft keyboard does not speak. */

@@ -60,6 +60,7 @@ const factDifferences: {
   fallback: null,
   typing: null,
   keyboard: keyboardDifferences,
+  restriction: null,
 };
 
 /**

@@ -10,6 +10,7 @@ import { messageFactsSchema } from './message/schema';
 import { type Question, questions } from './observation';
 import { openingFactsSchema } from './opening/schema';
 import { partsFactsSchema } from './parts/schema';
+import { restrictionFactsSchema } from './restriction/schema';
 import { submissionFactsSchema } from './submission/schema';
 import { typingFactsSchema } from './typing/schema';
 
@@ -25,6 +26,7 @@ const factsSchemas: Readonly<Record<Question, ReturnType<typeof shape>>> = {
   fallback: fallbackFactsSchema,
   typing: typingFactsSchema,
   keyboard: keyboardFactsSchema,
+  restriction: restrictionFactsSchema,
 };
 
 /** One observation from a file, a stream or a frame. */

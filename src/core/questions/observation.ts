@@ -6,6 +6,7 @@ import type { LookObservation } from './look/facts';
 import type { MessageObservation } from './message/facts';
 import type { OpeningObservation } from './opening/facts';
 import type { PartsObservation } from './parts/facts';
+import type { RestrictionObservation } from './restriction/facts';
 import type { SubmissionObservation } from './submission/facts';
 import type { TypingObservation } from './typing/facts';
 
@@ -26,8 +27,11 @@ export const pageQuestions = [
 ] as const;
 export type PageQuestion = (typeof pageQuestions)[number];
 
-/** *keyboard* needs a screen with an on-screen keyboard: it is asked of a phone-sized display or a device, apart from sweeps. */
-export const questions = [...pageQuestions, 'keyboard'] as const;
+/**
+ * *keyboard* needs a screen with an on-screen keyboard: it is asked of a phone-sized display or a device, apart from sweeps.
+ * *restriction* is asked when a form is looked through for findings.
+ */
+export const questions = [...pageQuestions, 'keyboard', 'restriction'] as const;
 export type Question = (typeof questions)[number];
 
 /** One answer: field × target × question, with its facts and its provenance. */
@@ -41,7 +45,8 @@ export type Observation =
   | SubmissionObservation
   | FallbackObservation
   | TypingObservation
-  | KeyboardObservation;
+  | KeyboardObservation
+  | RestrictionObservation;
 
 export type ObservationKey = string & { readonly brand: 'ObservationKey' };
 

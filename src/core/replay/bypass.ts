@@ -4,41 +4,16 @@ import type { Field } from '../html/field';
 import type { PageControls } from '../html/page-controls';
 import type { Habits } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
+import {
+  type BypassCell,
+  type BypassOutcome,
+  type BypassRow,
+  type Route,
+  routes,
+} from '../questions/restriction/facts';
 import type { TypingFacts } from '../questions/typing/facts';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
-
-/** Ways by which a text can reach a field. */
-export const routes = [
-  'hardware keys',
-  'soft keys',
-  'paste',
-  'drop',
-  'autofill',
-  'dictation',
-  'composition',
-  'script',
-] as const;
-export type Route = (typeof routes)[number];
-
-export type BypassOutcome = 'held' | 'bypassed' | 'rewritten' | 'blocked too much' | 'not tried';
-
-/** What one guard, alone, does with a text that it should not let stand, on one way. */
-export interface BypassCell {
-  readonly route: Route;
-  readonly outcome: BypassOutcome;
-  /** The shortest script that shows it. */
-  readonly script: Script;
-  /** What stands in the field after it. */
-  readonly text: string;
-  /** Keys that the guard swallows though they bring no character. */
-  readonly swallowed: readonly string[];
-}
-
-export interface BypassRow {
-  readonly guard: Guard;
-  readonly cells: readonly BypassCell[];
-}
 
 /** Which habits a way is tried with. */
 export type HabitsByRoute = (route: Route) => Pick<Habits, 'deviations' | 'typing'>;

@@ -4,10 +4,10 @@ import { type Judgement, judgementOf } from '../guard/verdict';
 import type { Field } from '../html/field';
 import type { Habits } from '../model/deviations/habits';
 import { admittedText } from '../model/typing/admitted-text';
+import { judgeFor } from '../rules/judge';
 import { bufferOf, type EditingBuffer, insertText } from '../script/editing-buffer';
 import { graphemes } from '../script/graphemes';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
-import { judgeFor } from './judge';
 
 /** What becomes of a sample that is typed into an empty field, grapheme by grapheme. */
 export interface Replayed extends Judgement {

@@ -3,7 +3,7 @@ import type { Judgement } from '../guard/verdict';
 import type { Field } from '../html/field';
 import type { Habits } from '../model/deviations/habits';
 import type { TypingFacts } from '../questions/typing/facts';
-import { judgeFor } from './judge';
+import { judgeFor } from '../rules/judge';
 
 /** What would become of the text if it were sent after each stroke, and what is sent in the end. */
 export interface StrokeVerdicts {

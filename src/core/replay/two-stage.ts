@@ -1,8 +1,8 @@
 import type { Guard } from '../guard/guard';
 import type { Field } from '../html/field';
 import type { Habits } from '../model/deviations/habits';
+import { judgeFor } from '../rules/judge';
 import { graphemes } from '../script/graphemes';
-import { judgeFor } from './judge';
 import { quickReplay, type Replayed } from './quick-replay';
 
 /** A text that the strict check accepts and that nobody can type. */

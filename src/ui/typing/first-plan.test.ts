@@ -3,8 +3,8 @@ import { demoForm } from '@/core/demo/demo-forms';
 import { isTypedText } from '@/core/html/field';
 import { readForm } from '@/core/html/read-form';
 import { scriptsForPage } from '@/core/page/usual-scripts';
-import { judgeFor } from '@/core/replay/judge';
-import { habitsByRoute } from '@/core/replay/usual-habits';
+import { judgeFor } from '@/core/rules/judge';
+import { habitsByRoute } from '@/core/rules/usual-habits';
 import { readScript } from '@/core/script/script-text';
 import { firstPlan } from './first-plan';
 

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import type { TypingPlan } from '@/core/document/form-document';
 import { guardName } from '@/core/guard/rule';
 import type { Field } from '@/core/html/field';
-import { type BypassCell, type BypassOutcome, routes } from '@/core/replay/bypass';
+import { type BypassCell, type BypassOutcome, routes } from '@/core/questions/restriction/facts';
 import { formatScript } from '@/core/script/script-text';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';

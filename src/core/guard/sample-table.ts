@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { type Sample, type SamplesReading, samplesFromRows } from '../guard/sample';
+import { type Sample, type SamplesReading, samplesFromRows } from './sample';
 
 /** Reads samples from CSV (RFC 4180), or from cells copied out of a spreadsheet, which stand between tabs. */
 export function readSamples(text: string): SamplesReading {

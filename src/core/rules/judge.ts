@@ -7,12 +7,12 @@ import { type Habits, isNativeField } from '../model/deviations/habits';
 import { typedNumberValue } from '../model/typing/number-text';
 import { patternTable } from '../pattern/pattern-table';
 import { dead, stateAfter } from '../pattern/table';
-import { submitRule } from '../rules/rule-table';
 import { validityOf, willValidate } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import type { ValidityFlag } from '../standard/validity-flags';
 import { sanitizeValue } from '../standard/value-sanitization';
+import { submitRule } from './rule-table';
 
 export interface Judge {
   judge(text: string): Judgement;
