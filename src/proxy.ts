@@ -1,11 +1,12 @@
 import { type NextRequest, NextResponse } from 'next/server';
+import { refusalText } from './core/words/refusal-words';
 import { checkRequest } from './server/request-check';
 
 /** Every request passes here: who may ask at all, and, for pages, what their scripts may do. */
 export function proxy(request: NextRequest): NextResponse {
   const path = request.nextUrl.pathname;
   const check = checkRequest(request.headers, path);
-  if (!check.allowed) return NextResponse.json({ error: check.text }, { status: 403 });
+  if (!check.allowed) return NextResponse.json({ error: refusalText(check.refusal) }, { status: 403 });
   // The probe page and the API set their own policy.
   if (path === '/probe' || path.startsWith('/api/')) return NextResponse.next();
   const nonce = btoa(crypto.randomUUID());

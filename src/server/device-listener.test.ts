@@ -145,7 +145,7 @@ describe('a listener for a device', () => {
     const wrong = await fetch(`${origin}/aaaaaaaa`);
     expect([wrong.status, await wrong.text()]).toEqual([
       404,
-      'Nothing is behind this address. Check the code that Ukko shows, or make a new one there.',
+      'Nothing is at this address. Check the code that Ukko shows, or make a new one there.',
     ]);
     for (let count = 0; count < 19; count++) await fetch(`${origin}/guess.${count}aa`);
     expect(news.at(-1)).toMatchObject({

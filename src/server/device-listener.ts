@@ -8,6 +8,8 @@ import { maxDeviceMessage, readDeviceMessage } from '@/core/device/device-messag
 import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { readJson } from '@/core/reading/read-json';
+import type { Refusal } from '@/core/reading/refusal';
+import { refusalText } from '@/core/words/refusal-words';
 import { deviceFaultText } from '@/core/words/request-fault-words';
 import { startListening, stopListening } from '@/engines/network/local-server';
 import { aliveEvery } from '@/probe/device-data';
@@ -101,18 +103,14 @@ async function answer(request: IncomingMessage, response: ServerResponse, desk: 
   const names = [`${request.socket.localAddress}:${port}`, `localhost:${port}`];
   // Another name for this address is another site that was led here.
   if (!names.includes(request.headers.host ?? ''))
-    return refuse(response, 403, 'This page is opened by the address that Ukko shows, and by no other.');
+    return refuse(response, 403, { code: 'device at other host' });
   if ((desk.guesses.bySender.get(request.socket.remoteAddress ?? '') ?? 0) >= mostWrongBySender)
-    return refuse(response, 429, 'Too many wrong codes came from here. Open the link on another device.');
+    return refuse(response, 429, { code: 'device guesses' });
   if (request.url === `/${code}` && request.method === 'GET') return givePage(request, response, desk);
   if (request.url === `/${code}/answers` && request.method === 'POST')
     return takeAnswers(request, response, desk);
   if (isGuess(request.url ?? '')) countGuess(request.socket.remoteAddress ?? '', desk);
-  return refuse(
-    response,
-    404,
-    'Nothing is behind this address. Check the code that Ukko shows, or make a new one there.',
-  );
+  return refuse(response, 404, { code: 'device code unknown' });
 }
 
 /** What browsers ask for by themselves is no guess; everything else that is as long as a code, or longer, may be one. */
@@ -128,16 +126,9 @@ function countGuess(sender: string, { guesses, visit, tell, close }: Desk): void
   const own = (guesses.bySender.get(sender) ?? 0) + 1;
   guesses.bySender.set(sender, own);
   guesses.inAll++;
-  if (own === mostWrongBySender)
-    tell({
-      type: 'refused',
-      text: `${own} wrong codes came from ${sender}, so Ukko does not answer that address any more. The code still works from others; make a new one if this was your device.`,
-    });
+  if (own === mostWrongBySender) tell(refusedNews({ code: 'sender shut out', wrong: own, sender }));
   if (guesses.inAll < mostWrong || visit.secret !== null) return;
-  tell({
-    type: 'refused',
-    text: `${guesses.inAll} wrong codes came from ${guesses.bySender.size} addresses, so Ukko stopped listening before one was right. Listen again for a new code.`,
-  });
+  tell(refusedNews({ code: 'listening ended', wrong: guesses.inAll, senders: guesses.bySender.size }));
   close();
 }
 
@@ -150,15 +141,8 @@ async function givePage(
 ): Promise<void> {
   const isSame = visit.secret !== null && request.headers.cookie?.includes(`${cookieName}=${visit.secret}`);
   if (visit.secret !== null && !isSame) {
-    tell({
-      type: 'refused',
-      text: 'Somebody opened the link again. It works once; make a new one for another device.',
-    });
-    return refuse(
-      response,
-      410,
-      'This link was opened already, and works once. Make a new one in Ukko for this device.',
-    );
+    tell(refusedNews({ code: 'device opened again' }));
+    return refuse(response, 410, { code: 'device link used' });
   }
   const isFirst = visit.secret === null;
   visit.secret ??= randomUUID();
@@ -189,7 +173,7 @@ async function takeAnswers(
   { visit, tell }: Desk,
 ): Promise<void> {
   if (visit.secret === null || request.headers['x-ukko-visit'] !== visit.secret)
-    return refuse(response, 410, 'This page is not the one that opened the link. Open a new link from Ukko.');
+    return refuse(response, 410, { code: 'device not visiting' });
   const body = await bodyOf(request);
   hear(visit);
   const refused = (status: number, text: string) => {
@@ -199,14 +183,11 @@ async function takeAnswers(
   if (body === null)
     return refused(
       413,
-      `The device sent more than ${maxDeviceMessage / 1_000_000} MB at once. That was left out; all that came before is kept.`,
+      refusalText({ code: 'device sent too much at once', most: maxDeviceMessage / 1_000_000 }),
     );
   visit.sent += body.length;
   if (visit.sent > mostSent)
-    return refused(
-      410,
-      `The device sent more than ${mostSent / 1_000_000} MB in all. What came before is kept; make a new link to go on.`,
-    );
+    return refused(410, refusalText({ code: 'device sent too much', most: mostSent / 1_000_000 }));
   const reading = readDeviceMessage(parsed(body));
   if (reading.status === 'fault') return refused(400, deviceFaultText(reading.fault));
   const { message } = reading;
@@ -223,7 +204,11 @@ function hear(visit: Visit): void {
   visit.isSilent = false;
 }
 
-function refuse(response: ServerResponse, status: number, text: string): void {
+function refusedNews(refusal: Refusal): DeviceNews {
+  return { type: 'refused', text: refusalText(refusal) };
+}
+
+function refuse(response: ServerResponse, status: number, why: Refusal | string): void {
   response
     .writeHead(status, {
       'content-type': 'text/plain; charset=utf-8',
@@ -231,7 +216,7 @@ function refuse(response: ServerResponse, status: number, text: string): void {
       'x-content-type-options': 'nosniff',
       connection: 'close',
     })
-    .end(text);
+    .end(typeof why === 'string' ? why : refusalText(why));
 }
 
 /** Null when it is longer than may be; the rest of it is not read. */

@@ -1,5 +1,6 @@
 import { type IncomingMessage, Server, type ServerResponse } from 'node:http';
 import type { Duplex } from 'node:stream';
+import { refusalText } from '@/core/words/refusal-words';
 import { isOwnServer } from '@/engines/network/local-server';
 import { checkRequest } from './request-check';
 
@@ -19,7 +20,7 @@ export function guardServer(): void {
       const [request, answer] = given as [IncomingMessage, ServerResponse | Duplex];
       const check = checkRequest(headersOf(request), pathOf(request));
       if (!check.allowed) {
-        refuse(answer, check.text);
+        refuse(answer, refusalText(check.refusal));
         return true;
       }
     }

@@ -1,4 +1,5 @@
 import { readJson } from '@/core/reading/read-json';
+import { refusalText } from '@/core/words/refusal-words';
 
 export type BodyReading =
   | { readonly status: 'read'; readonly value: unknown }
@@ -17,13 +18,13 @@ export async function readBody(request: Request): Promise<BodyReading> {
       return {
         status: 'fault',
         code: 413,
-        text: 'The form is too large to sweep. Paste the form alone, without the rest of its page.',
+        text: refusalText({ code: 'body too large' }),
       };
     chunks.push(chunk);
   }
   try {
     return { status: 'read', value: readJson(Buffer.concat(chunks).toString('utf8')) };
   } catch {
-    return { status: 'fault', code: 400, text: 'The request is not JSON. Reload Ukko and try again.' };
+    return { status: 'fault', code: 400, text: refusalText({ code: 'body no JSON' }) };
   }
 }

@@ -1,7 +1,11 @@
+import type { Refusal } from '@/core/reading/refusal';
+
 /** Names under which this server may be called; it listens on 127.0.0.1 only. */
 const localNames = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
-export type RequestCheck = { readonly allowed: true } | { readonly allowed: false; readonly text: string };
+export type RequestCheck =
+  | { readonly allowed: true }
+  | { readonly allowed: false; readonly refusal: Refusal };
 
 /**
  * Refuses requests that another site or another name could have caused: the Host must be this machine's own, an Origin,
@@ -9,23 +13,18 @@ export type RequestCheck = { readonly allowed: true } | { readonly allowed: fals
  */
 export function checkRequest(headers: Headers, path: string): RequestCheck {
   const host = headers.get('host') ?? '';
-  if (!localNames.has(host.replace(/:\d+$/, '')))
-    return refused(
-      'Ukko answers only under 127.0.0.1 or localhost. Open the address that “npm run demo” printed.',
-    );
+  if (!localNames.has(host.replace(/:\d+$/, ''))) return refused({ code: 'other host' });
   const origin = headers.get('origin');
-  if (origin !== null && origin !== `http://${host}`)
-    return refused('Ukko does not take requests from other sites.');
+  if (origin !== null && origin !== `http://${host}`) return refused({ code: 'other site' });
   const site = headers.get('sec-fetch-site');
   const isFromElsewhere = site !== null && site !== 'same-origin' && site !== 'none';
   // A link that a person follows; anything else that another site asks for would tell it that Ukko runs here.
   const isVisit =
     headers.get('sec-fetch-mode') === 'navigate' && headers.get('sec-fetch-dest') === 'document';
-  if (isFromElsewhere && (path.startsWith('/api/') || !isVisit))
-    return refused('Ukko does not take requests from other sites.');
+  if (isFromElsewhere && (path.startsWith('/api/') || !isVisit)) return refused({ code: 'other site' });
   return { allowed: true };
 }
 
-function refused(text: string): RequestCheck {
-  return { allowed: false, text };
+function refused(refusal: Refusal): RequestCheck {
+  return { allowed: false, refusal };
 }

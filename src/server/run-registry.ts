@@ -1,3 +1,5 @@
+import type { Refusal } from '@/core/reading/refusal';
+
 /** A sort of work that a client keeps going. */
 export interface Work {
   readonly name: 'sweep' | 'listener';
@@ -5,8 +7,8 @@ export interface Work {
   readonly most: number;
   /** How long it may take, ms. */
   readonly longest: number;
-  /** Said when there is as much of it as may be. */
-  readonly full: string;
+  /** Why no more of it is taken. */
+  readonly full: Refusal;
 }
 
 /** Each drives its own browser. */
@@ -14,7 +16,7 @@ export const sweeps: Work = {
   name: 'sweep',
   most: 2,
   longest: 10 * 60_000,
-  full: '2 sweeps are running already. Wait for one to end, or cancel it.',
+  full: { code: 'sweeps full', most: 2 },
 };
 
 /** Each listens on a port of its own. */
@@ -22,7 +24,7 @@ export const listeners: Work = {
   name: 'listener',
   most: 4,
   longest: 60 * 60_000,
-  full: '4 devices are listened for already. Stop listening for one of them first.',
+  full: { code: 'devices full', most: 4 },
 };
 
 interface Running {

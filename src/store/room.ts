@@ -1,4 +1,5 @@
 import type { PictureId } from '@/core/observation/picture';
+import { refusalText } from '@/core/words/refusal-words';
 import type { UkkoDatabase } from './database';
 import { observationsOf, picturesIn } from './runs';
 
@@ -27,8 +28,7 @@ export function isOutOfRoom(error: unknown): boolean {
   return [error, inner].some((one) => one instanceof Error && one.name === 'QuotaExceededError');
 }
 
-export const outOfRoom =
-  'This browser has no room left for more answers and pictures. Choose “Thin old pictures” under Files, or export the workspace and delete old sweeps; what was kept so far is there.';
+export const outOfRoom = refusalText({ code: 'no room' });
 
 /**
  * Deletes the pictures of all sweeps but the latest one of each form and its baseline. Answers stay.

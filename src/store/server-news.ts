@@ -1,7 +1,8 @@
+import { refusalText } from '@/core/words/refusal-words';
 import { readLines, refusalOf } from './read-lines';
 import { isOutOfRoom, outOfRoom } from './room';
 
-const serverGone = 'The server stopped answering. Start it again with “npm run demo”, then ask again.';
+const serverGone = refusalText({ code: 'server gone' });
 
 /**
  * Asks the server and hears what it says, one JSON object a line.

@@ -1,4 +1,5 @@
 import { type OwnPage, pageKey } from '@/core/document/own-page';
+import { refusalText } from '@/core/words/refusal-words';
 import type { UkkoDatabase } from './database';
 
 /** Whether a person wrote this page and its steps in this browser, or has confirmed them here. */
@@ -13,5 +14,5 @@ export async function trustPage(database: UkkoDatabase, page: OwnPage): Promise<
 /** Why a page is not opened, in one sentence; null when it may be. */
 export async function untrustedFault(database: UkkoDatabase, page: OwnPage | null): Promise<string | null> {
   if (page === null || (await isTrusted(database, page))) return null;
-  return `This form came in a file and would open ${page.address}. Confirm that first.`;
+  return refusalText({ code: 'page not confirmed', address: page.address });
 }

@@ -2,6 +2,7 @@ import type JSZip from 'jszip';
 import type { FormId } from '@/core/document/form-document';
 import { type Picture, type PictureId, pictureData, pictureId } from '@/core/observation/picture';
 import { observationKey } from '@/core/questions/observation';
+import type { FileFault } from '@/core/reading/file-fault';
 import type { Run } from '@/core/run/run';
 import { readRunFile, writeRunFile } from '@/core/run/run-file';
 import { ukkoVersion } from '@/core/version';
@@ -83,12 +84,18 @@ export async function mergeWorkspaceFile(
     const read = await readAll(file, limits);
     return { status: 'merged', merged: await keepAll(database, read) };
   } catch (error) {
-    if (error instanceof Damaged) return { status: 'fault', text: error.message };
+    if (error instanceof Damaged) return { status: 'fault', text: fileFaultText(error.fault) };
     throw error;
   }
 }
 
-class Damaged extends Error {}
+const file = 'workspace';
+
+class Damaged extends Error {
+  constructor(readonly fault: FileFault) {
+    super(fault.code);
+  }
+}
 
 interface ReadWorkspace {
   readonly contents: WorkspaceContents;
@@ -96,13 +103,11 @@ interface ReadWorkspace {
   readonly pictures: readonly Picture[];
 }
 
-async function readAll(file: Blob, limits: typeof unpackedLimits): Promise<ReadWorkspace> {
-  if (file.size > maxWorkspace)
-    throw new Damaged(
-      'The workspace file is larger than 400 MB. Thin the old pictures where it comes from, and export it again.',
-    );
-  const zip = await (await newZip()).loadAsync(await file.arrayBuffer()).catch(() => {
-    throw new Damaged('The workspace file is damaged, or no zip file. Export the workspace again.');
+async function readAll(packed: Blob, limits: typeof unpackedLimits): Promise<ReadWorkspace> {
+  if (packed.size > maxWorkspace)
+    throw new Damaged({ file, code: 'too large', most: maxWorkspace / 1_000_000 });
+  const zip = await (await newZip()).loadAsync(await packed.arrayBuffer()).catch(() => {
+    throw new Damaged({ file, code: 'no zip' });
   });
   let left = limits.all;
   const unpacked = async (part: JSZip.JSZipObject, most: number) => {
@@ -113,14 +118,14 @@ async function readAll(file: Blob, limits: typeof unpackedLimits): Promise<ReadW
   const textOf = async (part: JSZip.JSZipObject) =>
     new TextDecoder().decode(await unpacked(part, limits.part));
   const listed = zip.file(contentsName);
-  if (!listed) throw new Damaged(fileFaultText({ file: 'workspace', code: 'other file' }));
+  if (!listed) throw new Damaged({ file, code: 'other file' });
   const reading = readWorkspace(await textOf(listed));
-  if (reading.status === 'fault') throw new Damaged(fileFaultText(reading.fault));
+  if (reading.status === 'fault') throw new Damaged(reading.fault);
   const runs: Run[] = [];
   for (const part of zip.file(/^runs\/\d+\.json$/)) {
     const run = readRunFile(await textOf(part));
     if (run.status === 'fault')
-      throw new Damaged(`In ${part.name} of the workspace file: ${fileFaultText(run.fault)}`);
+      throw new Damaged({ file, code: 'part unread', name: part.name, fault: run.fault });
     runs.push(run.run);
   }
   const pictures: Picture[] = [];
@@ -135,9 +140,7 @@ async function readAll(file: Blob, limits: typeof unpackedLimits): Promise<ReadW
 
 function pictureIn(bytes: Uint8Array<ArrayBuffer>, id: PictureId): string {
   if (pictureId(bytes) !== id)
-    throw new Damaged(
-      `The picture pictures/${id}.png in the workspace file is damaged. Export the workspace again.`,
-    );
+    throw new Damaged({ file, code: 'picture spoiled', name: `pictures/${id}.png` });
   return pictureData(bytes);
 }
 
@@ -147,20 +150,14 @@ function bytesOf(part: JSZip.JSZipObject, most: number): Promise<Uint8Array<Arra
     const chunks: Uint8Array<ArrayBuffer>[] = [];
     let length = 0;
     const stream = unpacking(part);
-    const fail = () =>
-      reject(
-        new Damaged(`The part ${part.name} of the workspace file is damaged. Export the workspace again.`),
-      );
+    const { name } = part;
+    const fail = () => reject(new Damaged({ file, code: 'part damaged', name }));
     stream.on('data', (chunk) => {
       length += chunk.length;
       if (length <= most) chunks.push(chunk as Uint8Array<ArrayBuffer>);
       else {
         stream.pause();
-        reject(
-          new Damaged(
-            `The part ${part.name} of the workspace file unpacks to more than Ukko takes. Export it again.`,
-          ),
-        );
+        reject(new Damaged({ file, code: 'part too large', name }));
       }
     });
     stream.on('error', fail);

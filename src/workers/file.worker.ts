@@ -8,6 +8,7 @@ import type { FileFault } from '@/core/reading/file-fault';
 import type { Run, RunId } from '@/core/run/run';
 import { maxRunFile, readRunFile, runFileTooLarge, writeRunFile } from '@/core/run/run-file';
 import { fileFaultText } from '@/core/words/file-fault-words';
+import { refusalText } from '@/core/words/refusal-words';
 import { openDatabase } from '@/store/database';
 import { newForm } from '@/store/forms';
 import { isZip } from '@/store/is-zip';
@@ -86,7 +87,7 @@ async function readText(file: File): Promise<ReadFile> {
   if (isDeviceFile(content))
     return {
       status: 'fault',
-      text: 'These are the answers of a device. Open them under Line-up, “A real device…”, where you give the device its name.',
+      text: refusalText({ code: 'device file' }),
     };
   const reading = readRunFile(content);
   if (reading.status === 'fault') return refused(reading.fault);

@@ -16,6 +16,12 @@ export type FileFault = { readonly file: FileKind } & (
     }
   | { readonly code: 'no version' }
   | { readonly code: 'misfit'; readonly line: number | null; readonly misfit: Misfit }
+  /** Of a workspace: it, or a part of it, cannot be unpacked, or a picture in it is another one than its name says. */
+  | { readonly code: 'no zip' }
+  | { readonly code: 'picture spoiled'; readonly name: string }
+  | { readonly code: 'part damaged' | 'part too large'; readonly name: string }
+  /** A run in a workspace, and why it cannot be read. */
+  | { readonly code: 'part unread'; readonly name: string; readonly fault: FileFault }
 );
 
 /** Why the server's configuration file cannot be used. */

@@ -45,6 +45,16 @@ export function fileFaultText(fault: FileFault): string {
       return `The ${name} has version ${fault.version}; this Ukko reads up to version ${fault.reads}. Open it with a newer Ukko.`;
     case 'no version':
       return `The ${name} does not state its version. ${again}`;
+    case 'no zip':
+      return `The ${name} is damaged, or no zip file. ${again}`;
+    case 'part damaged':
+      return `The part ${fault.name} of the ${name} is damaged. ${again}`;
+    case 'part too large':
+      return `The part ${fault.name} of the ${name} unpacks to more than Ukko takes. ${smaller}`;
+    case 'part unread':
+      return `In ${fault.name} of the ${name}: ${fileFaultText(fault.fault)}`;
+    case 'picture spoiled':
+      return `The picture ${fault.name} in the ${name} is damaged. ${again}`;
     case 'misfit':
       return `The ${name} is wrong ${misfitPlace(fault.misfit)}${inLine(fault.line, ', ')}: ${misfitText(fault.misfit)}. ${again}`;
   }

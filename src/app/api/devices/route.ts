@@ -5,6 +5,7 @@ import { listenForDevice } from '@/server/device-listener';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { listeners, register } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -18,5 +19,5 @@ export async function POST(request: Request): Promise<Response> {
     (emit, signal) => register(listeners, signal, (until) => listenForDevice(reading.question, emit, until)),
     (error) => log.error({ error: String(error) }, 'listening broke'),
   );
-  return stream ?? Response.json({ error: listeners.full }, { status: 429 });
+  return stream ?? refused(listeners.full, 429);
 }

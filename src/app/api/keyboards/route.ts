@@ -9,6 +9,7 @@ import { ownPageFault } from '@/engines/own-page';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -19,7 +20,7 @@ export async function POST(request: Request): Promise<Response> {
   if (reading instanceof Response) return reading;
   const { markup, field, engine, page } = reading.question;
   if (field !== null && !readForm(markup).fields.some(({ id }) => id === field))
-    return Response.json({ error: 'The form has no such field.' }, { status: 400 });
+    return refused({ code: 'field unknown' }, 400);
   const fault = page && (await ownPageFault(page));
   if (fault) return Response.json({ error: pageFaultText(fault) }, { status: 400 });
   const stream = jsonLines<KeyboardNews>(
@@ -45,5 +46,5 @@ export async function POST(request: Request): Promise<Response> {
       }),
     (error) => log.error({ error: String(error) }, 'keyboard broke'),
   );
-  return stream ?? Response.json({ error: sweeps.full }, { status: 429 });
+  return stream ?? refused(sweeps.full, 429);
 }

@@ -7,6 +7,7 @@ import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -41,11 +42,11 @@ export async function POST(request: Request): Promise<Response> {
       if (error instanceof EngineLost) answer = answerOf({ status: 'fault', failure: error.failure });
       else {
         log.error({ error: String(error) }, 'a page could not be read');
-        answer = Response.json({ error: 'Ukko stumbled over the page. Try it again.' }, { status: 500 });
+        answer = refused({ code: 'page not read' }, 500);
       }
     }
   });
-  if (!work) return Response.json({ error: sweeps.full }, { status: 429 });
+  if (!work) return refused(sweeps.full, 429);
   await work;
-  return answer ?? Response.json({ error: 'The page was not read to the end.' }, { status: 500 });
+  return answer ?? refused({ code: 'page cut short' }, 500);
 }

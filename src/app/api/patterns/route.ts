@@ -5,6 +5,7 @@ import { measureSlowness } from '@/engines/measure-slowness';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -24,5 +25,5 @@ export async function POST(request: Request): Promise<Response> {
       }),
     (error) => log.error({ error: String(error) }, 'pattern broke'),
   );
-  return stream ?? Response.json({ error: sweeps.full }, { status: 429 });
+  return stream ?? refused(sweeps.full, 429);
 }

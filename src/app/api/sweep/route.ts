@@ -5,6 +5,7 @@ import { sweepEngines } from '@/engines/sweep-engines';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -19,5 +20,5 @@ export async function POST(request: Request): Promise<Response> {
     (emit, signal) => register(sweeps, signal, (until) => sweepEngines(targets, asking, emit, until)),
     (error) => log.error({ error: String(error) }, 'sweep broke'),
   );
-  return stream ?? Response.json({ error: sweeps.full }, { status: 429 });
+  return stream ?? refused(sweeps.full, 429);
 }

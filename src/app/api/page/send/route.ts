@@ -6,6 +6,7 @@ import { ownPageFault } from '@/engines/own-page';
 import { sendOwnPage } from '@/engines/send-own-page';
 import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
+import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
 export const dynamic = 'force-dynamic';
@@ -29,7 +30,7 @@ export async function POST(request: Request): Promise<Response> {
       else log.error({ error: String(error) }, 'sending for real broke');
     }
   });
-  if (!work) return Response.json({ error: sweeps.full }, { status: 429 });
+  if (!work) return refused(sweeps.full, 429);
   await work;
   return answerOf(answer);
 }
