@@ -1,5 +1,5 @@
 import type { Guard } from '../../guard/guard';
-import { decideKey, refusesToSend } from '../../guard/stages';
+import { decideKey } from '../../guard/stages';
 import { isDated, isTypedText } from '../../html/field';
 import { insertText } from '../../script/editing-buffer';
 import { type Chord, editingChords, pasteChord } from '../../script/editing-chord';
@@ -7,22 +7,19 @@ import {
   type EditingCommand,
   type FocusWay,
   isModifierKey,
-  isNamedKey,
   isShortcut,
-  type KeyStroke,
   type ModifierKey,
   type Stroke,
   type TextRoute,
 } from '../../script/stroke';
-import type { ControlState } from '../../standard/control-state';
 import type { Deviations } from '../../standard/deviations';
-import { type FormState, invalidControls } from '../../standard/form-submission';
-import { blocksImplicitSubmission, implicitSubmission } from '../../standard/implicit-submission';
 import { radioGroupOf } from '../../standard/radio-group';
 import type { TypingHabits } from '../deviations/typing-habits';
 import { ButtonControl } from './button-control';
 import { DatedControl } from './dated-control';
 import { EventLog, type RaisedEvent } from './event-log';
+import { FormSending } from './form-sending';
+import { InputMethod } from './input-method';
 import { ListControl } from './list-control';
 import { SliderControl } from './slider-control';
 import { TextControl } from './text-control';
@@ -36,6 +33,8 @@ export class Typist {
   readonly control: TypedControl;
   private readonly context: TypingContext;
   private readonly log: EventLog;
+  private readonly sending: FormSending;
+  private readonly inputMethod: InputMethod;
   private focused = false;
   private readonly down: ModifierKey[] = [];
   private held: string[] = [];
@@ -44,7 +43,7 @@ export class Typist {
   constructor(
     private readonly place: TypingPlace,
     private readonly habits: TypingHabits,
-    private readonly deviations: Deviations,
+    deviations: Deviations,
     private readonly guards: readonly Guard[],
   ) {
     const native = habits.tells === 'text changes';
@@ -59,9 +58,19 @@ export class Typist {
       guards,
       log: this.log,
       outcome: untouched(),
-      send: () => this.send(),
+      send: () => this.sending.send(),
     };
-    this.control = controlFor(place, this.context, () => this.press());
+    this.sending = new FormSending(
+      place,
+      this.context,
+      () => this.control,
+      () => this.blur(),
+    );
+    this.control = controlFor(place, this.context, () => this.sending.press());
+    const composition = this.control instanceof TextControl ? this.control.composition : null;
+    this.inputMethod = new InputMethod(place.own.kind, composition, this.context, (key) =>
+      this.chord([], key),
+    );
   }
 
   get hasFocus(): boolean {
@@ -94,28 +103,28 @@ export class Typist {
   private carryOut(stroke: Stroke): void {
     switch (stroke.kind) {
       case 'key': {
-        if (this.composes(stroke)) {
-          this.pressSoftKey(stroke.key);
+        if (this.inputMethod.composes(stroke)) {
+          this.inputMethod.pressSoftKey(stroke.key);
           return;
         }
-        this.endComposition();
+        this.inputMethod.end();
         this.chord(stroke.modifiers ?? [], stroke.key);
         return;
       }
       case 'held':
-        this.endComposition();
+        this.inputMethod.end();
         for (let time = 0; time <= stroke.repeats; time++) this.keyDown(stroke.key);
         this.keyUp(stroke.key);
         return;
       case 'down':
-        this.endComposition();
+        this.inputMethod.end();
         this.keyDown(stroke.key);
         return;
       case 'up':
         this.keyUp(stroke.key);
         return;
       case 'selection':
-        this.endComposition();
+        this.inputMethod.end();
         if (this.control instanceof TextControl) this.control.select(stroke.start, stroke.end);
         return;
       case 'command':
@@ -123,16 +132,17 @@ export class Typist {
         return;
       case 'text': {
         // A proposed word goes on with the one that is composed.
-        const goesOn = stroke.route === 'soft keys' && this.composes({ kind: 'key', key: stroke.text });
-        if (!goesOn) this.endComposition();
+        const goesOn =
+          stroke.route === 'soft keys' && this.inputMethod.composes({ kind: 'key', key: stroke.text });
+        if (!goesOn) this.inputMethod.end();
         this.bring(stroke.route, stroke.text);
         return;
       }
       case 'dead key':
-        this.deadKey(stroke.dead, stroke.text);
+        this.inputMethod.deadKey(stroke.dead, stroke.text);
         return;
       case 'composition':
-        this.compose(stroke.texts);
+        this.inputMethod.compose(stroke.texts);
         return;
       case 'focus':
         if (!this.focused) this.focus(stroke.by);
@@ -141,7 +151,7 @@ export class Typist {
         this.blur();
         return;
       case 'submit':
-        this.send(true);
+        this.sending.send(true);
         return;
       case 'pause':
         return;
@@ -150,7 +160,7 @@ export class Typist {
 
   private command(command: EditingCommand): void {
     if (this.habits.commands === 'from a menu') {
-      this.endComposition();
+      this.inputMethod.end();
       if (this.control instanceof TextControl) this.control.command(command);
       return;
     }
@@ -191,8 +201,8 @@ export class Typist {
         control.insert(text, { inputType: 'insertText', data: text, asks: true });
         return;
       case 'soft keys':
-        if (this.composes({ kind: 'key', key: text })) {
-          this.pressSoftKey(text);
+        if (this.inputMethod.composes({ kind: 'key', key: text })) {
+          this.inputMethod.pressSoftKey(text);
           return;
         }
         log.raise('keydown', { key: 'Unidentified' });
@@ -203,58 +213,6 @@ export class Typist {
         control.setByScript(text);
         return;
     }
-  }
-
-  /** A dead key waits for the next one; the two come as one key. */
-  private deadKey(dead: string, text: string): void {
-    if (this.habits.keys !== 'hardware') {
-      this.compose([dead, text]);
-      return;
-    }
-    this.log.raise('keydown', { key: 'Dead' });
-    this.log.raise('keyup', { key: 'Dead' });
-    this.keyDown(text);
-    this.keyUp(text);
-  }
-
-  /** An input method shows texts one after the other, each by a key, and commits the last one. */
-  private compose(texts: readonly string[]): void {
-    const { control } = this;
-    if (!(control instanceof TextControl)) return;
-    this.endComposition();
-    const key = this.habits.keys === 'hardware' ? 'Process' : 'Unidentified';
-    for (const text of texts) {
-      this.log.raise('keydown', { key });
-      control.compose(text);
-      this.log.raise('keyup', { key });
-    }
-    control.endComposition();
-  }
-
-  /** Soft keyboards that predict words compose them: letters of a word, in fields that are not secret and not numbers. */
-  private composes({ key, modifiers }: KeyStroke): boolean {
-    const { kind } = this.place.own;
-    return (
-      this.habits.keys === 'soft keys that compose' &&
-      this.control instanceof TextControl &&
-      (kind === 'text' || kind === 'search' || kind === 'textarea') &&
-      !isNamedKey(key) &&
-      !modifiers?.length &&
-      /^[\p{L}\p{M}\p{N}'’]+$/u.test(key)
-    );
-  }
-
-  private pressSoftKey(key: string): void {
-    const { control } = this;
-    if (!(control instanceof TextControl)) return;
-    this.log.raise('keydown', { key: 'Unidentified' });
-    control.compose(control.composed + key);
-    control.rewriteComposed();
-    this.log.raise('keyup', { key: 'Unidentified' });
-  }
-
-  private endComposition(): void {
-    if (this.control instanceof TextControl) this.control.endComposition();
   }
 
   keyDown(key: string): void {
@@ -317,87 +275,6 @@ export class Typist {
       return 'Unidentified';
     const hidden = this.habits.keys === 'soft keys that compose' && key !== 'Backspace' && key !== 'Enter';
     return hidden ? 'Unidentified' : key;
-  }
-
-  /**
-   * HTML Standard, "Implicit submission": Enter presses the default button, or sends without one.
-   * @param always asked for by something else than Enter, which nothing can keep from it
-   */
-  private send(always = false): void {
-    const { own, form } = this.place;
-    if (this.habits.tells === 'text changes') {
-      this.log.raise('submit');
-      return;
-    }
-    if (form === null) return;
-    const controls = this.place.page
-      .filter(({ control }) => control.form === own.control.form)
-      .map((one) => this.stateNow(one));
-    const does = implicitSubmission(controls);
-    const enterSends =
-      does.does === 'presses the default button' ||
-      (does.does === 'sends without a button' && blocksImplicitSubmission(own.kind));
-    if (!always && !enterSends) return;
-    const button =
-      does.does === 'presses the default button'
-        ? controls.find(({ control }) => control.ordinal === does.ordinal)
-        : null;
-    this.submit(controls, button ?? null, form);
-  }
-
-  /** HTML Standard, "activation behavior" of a button. */
-  private press(): void {
-    const { own, form, page } = this.place;
-    if (form === null || (own.kind !== 'submit' && own.kind !== 'image')) return;
-    this.submit(
-      page.filter(({ control }) => control.form === own.control.form),
-      own,
-      form,
-    );
-  }
-
-  private submit(
-    controls: readonly ControlState[],
-    button: ControlState | null,
-    form: FormState['attributes'],
-  ): void {
-    const validates = !('novalidate' in form) && !(button && 'formnovalidate' in button.attributes);
-    const invalid = validates ? this.invalid(controls) : [];
-    for (const { control, attributes } of invalid) {
-      const isOwn = control === this.place.own.control;
-      if (isOwn || this.isInGroup(control.ordinal))
-        this.log.raise('invalid', { on: isOwn ? null : (attributes.id ?? null) });
-    }
-    const [first] = invalid;
-    if (first) {
-      // The first one that is not valid gets the focus.
-      if (first.control !== this.place.own.control) this.blur();
-      return;
-    }
-    const refusing = refusesToSend(this.guards, this.control.text);
-    this.log.raise('submit', {
-      prevented: refusing !== null,
-      on: button?.attributes.id ?? null,
-      ...(this.control instanceof ToggleControl && { value: `checked:${this.control.state.checked}` }),
-    });
-    if (refusing) this.context.outcome = { ...this.context.outcome, refused: 'guard', guard: refusing.id };
-  }
-
-  /** A control of the page as the person has left it. */
-  private stateNow(state: ControlState): ControlState {
-    const now = this.control instanceof ToggleControl ? this.control.states : [this.control.state];
-    return now.find(({ control }) => control === state.control) ?? state;
-  }
-
-  private isInGroup(ordinal: number): boolean {
-    return radioGroupOf(this.place.own, this.place.page).some(({ control }) => control.ordinal === ordinal);
-  }
-
-  private invalid(controls: readonly ControlState[]): ControlState[] {
-    const own = this.place.own.control;
-    const others = invalidControls(controls, this.deviations);
-    if (!this.control.badInput || others.some(({ control }) => control === own)) return others;
-    return [...others, this.control.state];
   }
 }
 
