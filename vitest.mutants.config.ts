@@ -2,4 +2,7 @@ import { defineConfig } from 'vitest/config';
 import config from './vitest.config';
 
 /** The tests of the core alone: none of them waits for a browser. */
-export default defineConfig({ ...config, test: { ...config.test, include: ['src/core/**/*.test.ts'] } });
+export default defineConfig({
+  ...config,
+  test: { ...config.test, projects: undefined, include: ['src/core/**/*.test.ts'] },
+});
