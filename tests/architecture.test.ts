@@ -66,10 +66,10 @@ const engines: Layers = {
   network: 'api',
   display: 'accessibility api picture process',
   puppeteer: 'accessibility api picture process network display',
-  bidi: 'network display puppeteer',
+  bidi: 'api network display puppeteer',
   cdp: 'bidi puppeteer',
   webdriver: 'accessibility api picture process network display',
-  phone: 'api process network puppeteer bidi webdriver',
+  phone: 'api process puppeteer bidi webdriver',
   '.': 'api picture network bidi cdp webdriver phone',
 };
 const probe: Layers = { api: '', 'in-page': 'api', questions: 'api', '.': 'api questions' };

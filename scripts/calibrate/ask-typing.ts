@@ -2,7 +2,7 @@ import { strokeOfKey } from '@/core/model/answer-typing';
 import type { TypingAnswer, TypingQuestion } from '@/core/model/typing-question';
 import { validityFlags } from '@/core/standard/validity-flags';
 import type { EnginePage } from '@/engines/api/engine';
-import { pressChord } from '@/probe/questions/carry-out';
+import { pressChord } from '@/probe/questions/field-in-page';
 
 const types = ['focus', 'blur', 'keydown', 'keypress', 'keyup', 'beforeinput', 'input', 'change', 'invalid'];
 

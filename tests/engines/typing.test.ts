@@ -16,7 +16,7 @@ import type { TypingObservation } from '@/core/questions/typing/facts';
 import type { KeyStroke, Script } from '@/core/script/stroke';
 import { targetId } from '@/core/target/target';
 import { guardModule } from '@/probe/guard-module';
-import { pressChord } from '@/probe/questions/carry-out';
+import { pressChord } from '@/probe/questions/field-in-page';
 import { askTypingOf } from '../../scripts/calibrate/ask-typing';
 import { typingQuestions } from '../../scripts/calibrate/typing-questions';
 import { enginesAvailable } from '../fixtures/engines';

@@ -1,4 +1,5 @@
 import { languages } from '@/core/target/variant';
+import { phoneSize } from '../api/phone-size';
 import { windowPlace } from '../display/display';
 import { throughProxy } from '../network/through-proxy';
 import { type PuppeteerEngine, puppeteerEngine } from '../puppeteer/puppeteer-engine';
@@ -7,7 +8,7 @@ import { type PuppeteerEngine, puppeteerEngine } from '../puppeteer/puppeteer-en
 const bars = { width: 40, height: 160 };
 
 /** Nothing but the page under test is asked for and drawn. */
-export const quietParameters = [
+const quietParameters = [
   '--no-sandbox',
   '--no-first-run',
   '--disable-background-networking',
@@ -23,7 +24,7 @@ export const quietParameters = [
  * What is not taken over of the library's parameters: the bar that says that the browser is driven would take room away from the page,
  * and windows that nobody asked for lie over it.
  */
-export const leftOut = ['--enable-automation', '--disable-popup-blocking'] as const;
+const leftOut = ['--enable-automation', '--disable-popup-blocking'] as const;
 
 /** Chromium, whatever it is asked over. */
 export const chromiumData: Omit<PuppeteerEngine, 'protocol' | 'keyboard'> = {
@@ -52,10 +53,22 @@ export const chromiumData: Omit<PuppeteerEngine, 'protocol' | 'keyboard'> = {
     languages.filter((one) => one !== 'en-US').map((one) => [one, 'chromium-l10n']),
   ),
   profile: {},
+  onPhone: {
+    parameters: [
+      ...quietParameters,
+      '--ozone-platform=wayland',
+      '--enable-wayland-ime',
+      `--window-size=${phoneSize.width},${phoneSize.height}`,
+    ],
+    env: {},
+    preferences: {},
+  },
 };
 
-export const chromium = puppeteerEngine({
+export const chromiumOverBidi: PuppeteerEngine = {
   ...chromiumData,
   protocol: 'webDriverBiDi',
   keyboard: (page) => page.keyboard,
-});
+};
+
+export const chromium = puppeteerEngine(chromiumOverBidi);

@@ -1,6 +1,6 @@
 import type { Language } from '@/core/target/variant';
 import { throughProxy } from '../network/through-proxy';
-import { puppeteerEngine } from '../puppeteer/puppeteer-engine';
+import { type PuppeteerEngine, puppeteerEngine } from '../puppeteer/puppeteer-engine';
 
 /** Names of Firefox's own languages; those besides en-US come in Debian's packages `firefox-esr-l10n-…`. */
 const uiLanguages: Readonly<Record<Language, string>> = {
@@ -12,7 +12,7 @@ const uiLanguages: Readonly<Record<Language, string>> = {
 };
 
 /** Nothing but the page under test is asked for; the window is drawn as its profile says. */
-export const quietPreferences = {
+const quietPreferences = {
   'toolkit.legacyUserProfileCustomizations.stylesheets': true,
   'network.captive-portal-service.enabled': false,
   'network.connectivity-service.enabled': false,
@@ -22,7 +22,7 @@ export const quietPreferences = {
   'dom.disable_open_during_load': true,
 } as const;
 
-export const firefox = puppeteerEngine({
+export const firefoxData: PuppeteerEngine = {
   protocol: 'webDriverBiDi',
   keyboard: (page) => page.keyboard,
   name: 'firefox',
@@ -60,4 +60,12 @@ export const firefox = puppeteerEngine({
     // The window is the page and nothing else, so that what opens over it is all that changes on the display.
     'chrome/userChrome.css': '#navigator-toolbox{visibility:collapse!important}',
   },
-});
+  onPhone: {
+    parameters: [],
+    env: { MOZ_ENABLE_WAYLAND: '1' },
+    // In Firefox’s automation every field would say that it wants plain text.
+    preferences: { ...quietPreferences, 'focusmanager.testmode': false },
+  },
+};
+
+export const firefox = puppeteerEngine(firefoxData);

@@ -1,29 +1,14 @@
-import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import getPort from 'get-port';
-import puppeteer from 'puppeteer-core';
-import { Capabilities, WebDriver } from 'selenium-webdriver';
-import { Executor, HttpClient } from 'selenium-webdriver/http';
-import { answer, firstLine, navigated, startTimeout, withDeadline } from '../api/deadline';
+import { answer, firstLine, navigated } from '../api/deadline';
 import { EngineLost } from '../api/engine';
 import type { Gate } from '../api/gate';
-import { keepQuiet, promptCapability } from '../api/page-dialogs';
-import { leftOut, quietParameters } from '../bidi/chromium';
-import { quietPreferences } from '../bidi/firefox';
-import { standAt } from '../network/stand-at-gate';
-import { proxyEnvironment, throughProxy } from '../network/through-proxy';
-import {
-  endSupervised,
-  isRunning,
-  type Supervised,
-  startSupervised,
-  supervise,
-} from '../process/supervised-process';
-import { watchedBrowser } from '../process/watched-browser';
-import { letGoOfLateRejections } from '../puppeteer/late-rejections';
-import { launchOptions } from '../puppeteer/puppeteer-engine';
-import { answers, miniBrowser } from '../webdriver/webkit';
-import { phoneSize } from './phone-screen';
+import { chromiumOverBidi } from '../bidi/chromium';
+import { firefoxData } from '../bidi/firefox';
+import { endSupervised, type Supervised, supervise } from '../process/supervised-process';
+import { launchBrowser, quietPage, versionOf } from '../puppeteer/launch-browser';
+import type { PuppeteerEngine } from '../puppeteer/puppeteer-engine';
+import { miniBrowser, startMiniBrowser } from '../webdriver/mini-browser';
+import { openDriver, quitDriver } from '../webdriver/webdriver-session';
 
 /** A browser that fills a phone-sized display, and one page of it. */
 export interface PhoneBrowser {
@@ -35,81 +20,46 @@ export interface PhoneBrowser {
 }
 
 type Env = Readonly<Record<string, string>>;
+/** @param program that which the engine itself found */
+type StartOnPhone = (program: string, env: Env, gate: Gate | null) => Promise<PhoneBrowser>;
 
-/** Starts each engine on a phone-sized display; the programs are those that the engines themselves found. */
-export const phoneBrowsers: Readonly<
-  Record<
-    'chromium' | 'firefox' | 'webkit',
-    (program: string, env: Env, gate: Gate | null) => Promise<PhoneBrowser>
-  >
-> = {
-  chromium: (program, env, gate) =>
-    overBidi('Chromium', 'chrome', program, env, gate, [
-      ...quietParameters,
-      '--ozone-platform=wayland',
-      '--enable-wayland-ime',
-      `--window-size=${phoneSize.width},${phoneSize.height}`,
-    ]),
-  firefox: (program, env, gate) =>
-    overBidi('Firefox', 'firefox', program, { ...env, MOZ_ENABLE_WAYLAND: '1' }, gate, []),
+/** Starts each engine on a phone-sized display. */
+export const phoneBrowsers: Readonly<Record<'chromium' | 'firefox' | 'webkit', StartOnPhone>> = {
+  chromium: overPuppeteer(chromiumOverBidi),
+  firefox: overPuppeteer(firefoxData),
   webkit: overWebDriver,
 };
 
-/** In Firefox’s automation every field would say that it wants plain text. */
-const preferences = {
-  ...quietPreferences,
-  'focusmanager.testmode': false,
-};
-
-async function overBidi(
-  title: string,
-  browser: 'chrome' | 'firefox',
-  program: string,
-  env: Env,
-  gate: Gate | null,
-  parameters: readonly string[],
-): Promise<PhoneBrowser> {
-  const supervised = await supervise(program, env);
-  atHome(supervised);
-  const profile = join(supervised.folder, 'profile');
-  const proxied = gate?.holdsAll ? throughProxy[browser](gate.proxy) : null;
-  try {
-    await mkdir(join(profile, 'chrome'), { recursive: true });
-    await writeFile(
-      join(profile, 'chrome/userChrome.css'),
-      '#navigator-toolbox{visibility:collapse!important}',
-    );
-    letGoOfLateRejections();
-    const driven = await puppeteer.launch({
-      ...launchOptions,
-      protocol: 'webDriverBiDi',
-      browser,
-      executablePath: supervised.path,
-      userDataDir: profile,
-      headless: false,
-      args: [...parameters, ...(proxied?.parameters ?? [])],
-      ignoreDefaultArgs: browser === 'chrome' ? [...leftOut] : [],
-      extraPrefsFirefox: { ...preferences, ...proxied?.preferences },
-      env: supervised.env,
-    });
-    const page = (await driven.pages())[0] ?? (await driven.newPage());
-    await keepQuiet(page);
-    const led = gate && (await standAt(gate, page, browser));
-    const isThere = () => driven.connected;
-    return {
-      version: /\d[\d.]*/.exec(await driven.version())?.[0] ?? 'unknown',
-      open: async (address) => {
-        const navigate = () =>
-          navigated(title, isThere, () => page.goto(address, { waitUntil: 'load', timeout: 0 }));
-        await (led ? led.unless(navigate) : navigate());
-      },
-      evaluate: (expression) => answer(title, isThere, () => page.evaluate(expression)),
-      close: () => endSupervised(driven.process(), supervised),
-    };
-  } catch (error) {
-    await endSupervised(null, supervised);
-    throw lost(title, error);
-  }
+function overPuppeteer(data: PuppeteerEngine): StartOnPhone {
+  const { title, onPhone } = data;
+  return async (program, env, gate) => {
+    const supervised = await supervise(program, { ...env, ...onPhone.env });
+    atHome(supervised);
+    try {
+      const browser = await launchBrowser(data, {
+        supervised,
+        profile: join(supervised.folder, 'profile'),
+        ...{ parameters: onPhone.parameters, preferences: onPhone.preferences },
+        headless: false,
+        gate,
+      });
+      const { page, led } = await quietPage(browser, data, gate);
+      const isThere = () => browser.connected;
+      return {
+        version: await versionOf(browser),
+        open: async (address) => {
+          const navigate = () =>
+            navigated(title, isThere, () => page.goto(address, { waitUntil: 'load', timeout: 0 }));
+          await (led ? led.unless(navigate) : navigate());
+        },
+        evaluate: (expression) => answer(title, isThere, () => page.evaluate(expression)),
+        close: () => endSupervised(browser.process(), supervised),
+      };
+    } catch (error) {
+      await endSupervised(null, supervised);
+      throw lost(title, error);
+    }
+  };
 }
 
 /** Whoever runs a browser has to own its folders; the display belongs to somebody else. */
@@ -120,46 +70,33 @@ function atHome({ env, folder }: Supervised): void {
 }
 
 async function overWebDriver(program: string, env: Env, gate: Gate | null): Promise<PhoneBrowser> {
-  const port = await getPort({ host: '127.0.0.1' });
-  const supervised = await supervise(program, {
-    ...env,
-    GDK_BACKEND: 'wayland',
-    GTK_IM_MODULE: 'wayland',
-    GSETTINGS_BACKEND: 'memory',
-    NO_AT_BRIDGE: '1',
-    ...(gate && proxyEnvironment(gate)),
-  });
-  atHome(supervised);
-  const binary = await miniBrowser();
-  if (!binary) {
-    await endSupervised(null, supervised);
-    throw new EngineLost({ code: 'programs gone', engine: 'WebKit' });
-  }
-  const watched = await watchedBrowser(supervised, binary);
-  const keeper = startSupervised(supervised, ['-p', String(port)]);
+  const browser = await miniBrowser();
+  if (!browser) throw new EngineLost({ code: 'programs gone', engine: 'WebKit' });
+  const launch = {
+    driver: program,
+    browser,
+    env: {
+      ...env,
+      GDK_BACKEND: 'wayland',
+      GTK_IM_MODULE: 'wayland',
+      GSETTINGS_BACKEND: 'memory',
+      NO_AT_BRIDGE: '1',
+    },
+    prepare: atHome,
+    gate,
+  };
   try {
-    const address = `http://127.0.0.1:${port}`;
-    await answers(address, keeper);
-    const capabilities = new Capabilities({
-      ...promptCapability,
-      acceptInsecureCerts: true,
-      'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] },
+    return await startMiniBrowser(launch, async (started): Promise<PhoneBrowser> => {
+      const { title, isThere } = started;
+      const { driver, version } = await openDriver(started);
+      return {
+        version,
+        open: (address) => navigated(title, isThere, () => driver.get(address)),
+        evaluate: (expression) => answer(title, isThere, () => driver.executeScript(`return ${expression}`)),
+        close: () => quitDriver(driver, started),
+      };
     });
-    const isThere = () => isRunning(keeper);
-    const executor = new Executor(new HttpClient(address));
-    const driver = WebDriver.createSession(executor, capabilities);
-    const told = await watched.whileRunning(withDeadline(driver.getCapabilities(), startTimeout, 'WebKit'));
-    return {
-      version: String(told.get('browserVersion') ?? 'unknown'),
-      open: (address) => navigated('WebKit', isThere, () => driver.get(address)),
-      evaluate: (expression) => answer('WebKit', isThere, () => driver.executeScript(`return ${expression}`)),
-      async close() {
-        await withDeadline(driver.quit(), 700, 'WebKit').catch(() => undefined);
-        await endSupervised(keeper, supervised);
-      },
-    };
   } catch (error) {
-    await endSupervised(keeper, supervised);
     throw lost('WebKit', error);
   }
 }

@@ -6,6 +6,7 @@ import { promisify } from 'node:util';
 import type { Failure } from '@/core/observation/failure';
 import { commandTimeout, firstLine } from '../api/deadline';
 import { EngineLost } from '../api/engine';
+import { phoneSize } from '../api/phone-size';
 import { findProgram } from '../process/find-program';
 import { endSupervised, type Supervised, startSupervised, supervise } from '../process/supervised-process';
 import { until, untilThere } from '../process/until';
@@ -65,8 +66,6 @@ async function findKeyboard(): Promise<PhonePrograms['keyboard'] | null> {
   }
   return null;
 }
-
-export const phoneSize = { width: 520, height: 960 } as const;
 
 /** A display as large as a phone’s, with an on-screen keyboard and a finger. It is Linux, and the keyboard is one of Linux. */
 export interface PhoneScreen {

@@ -43,8 +43,16 @@ export interface Endpoint {
 
 export const webDriverProtocol = 'W3C WebDriver';
 
-/** Opens a session over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
-export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
+/** A browser that is driven, and `2.50.4`, what it says of itself. */
+export interface DrivenBrowser {
+  readonly driver: WebDriver;
+  readonly version: string;
+}
+
+/** Has a browser started over W3C WebDriver. Throws whatever the client throws; the caller ends the endpoint then. */
+export async function openDriver(
+  endpoint: Pick<Endpoint, 'title' | 'address' | 'capabilities'>,
+): Promise<DrivenBrowser> {
   const capabilities = new Capabilities({
     ...promptCapability,
     // Dev servers sign their certificates themselves.
@@ -54,7 +62,21 @@ export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
   const executor = new ExecutorWithDeadlines(new HttpClient(endpoint.address), endpoint.title);
   const driver = WebDriver.createSession(executor, capabilities);
   const told = await driver.getCapabilities();
-  const version = /\d[\d.]*/.exec(String(told.get('browserVersion') ?? ''))?.[0] ?? 'unknown';
+  return { driver, version: /\d[\d.]*/.exec(String(told.get('browserVersion') ?? ''))?.[0] ?? 'unknown' };
+}
+
+/** Ends it: a session that is not deleted leaves its browser behind. */
+export async function quitDriver(
+  driver: WebDriver,
+  { title, isThere, end }: Pick<Endpoint, 'title' | 'isThere' | 'end'>,
+): Promise<void> {
+  if (isThere()) await withDeadline(driver.quit(), 700, title).catch(() => undefined);
+  await end();
+}
+
+/** Opens a session over W3C WebDriver. Throws as `openDriver` does. */
+export async function openSession(endpoint: Endpoint): Promise<EngineSession> {
+  const { driver, version } = await openDriver(endpoint);
   return new WebDriverSession(endpoint, driver, {
     mark: 'measured',
     engine: endpoint.title,
@@ -100,11 +122,8 @@ class WebDriverSession implements EngineSession {
     return page;
   }
 
-  async close(): Promise<void> {
-    // A session that is not deleted leaves its browser behind.
-    if (this.endpoint.isThere())
-      await withDeadline(this.driver.quit(), 700, this.endpoint.title).catch(() => undefined);
-    await this.endpoint.end();
+  close(): Promise<void> {
+    return quitDriver(this.driver, this.endpoint);
   }
 }
 

@@ -1,10 +1,8 @@
 import { cp, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { setTimeout as wait } from 'node:timers/promises';
-import getPort from 'get-port';
 import type { Variant } from '@/core/target/variant';
 import { type AccessibilityBus, accessibilityBus } from '../accessibility/accessibility-bus';
-import { firstLine, startTimeout } from '../api/deadline';
+import { firstLine } from '../api/deadline';
 import {
   type Engine,
   type EngineFinding,
@@ -12,22 +10,10 @@ import {
   type EngineSession,
   type LaunchOptions,
 } from '../api/engine';
-import { stopwatch } from '../api/stopwatch';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
-import { proxyEnvironment } from '../network/through-proxy';
 import { findProgram, packageVersion } from '../process/find-program';
-import { endSupervised, isRunning, startSupervised, supervise } from '../process/supervised-process';
-import { watchedBrowser } from '../process/watched-browser';
+import { type MiniBrowserLaunch, miniBrowser, startMiniBrowser } from './mini-browser';
 import { openSession, webDriverProtocol } from './webdriver-session';
-
-const browsers = [
-  '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
-  '/usr/lib/aarch64-linux-gnu/webkit2gtk-4.1/MiniBrowser',
-  // Where other systems than Debian put it.
-  '/usr/libexec/webkit2gtk-4.1/MiniBrowser',
-  '/usr/lib64/webkit2gtk-4.1/MiniBrowser',
-  '/usr/lib/webkit2gtk-4.1/MiniBrowser',
-];
 
 /** WebKitGTK over W3C WebDriver, on a virtual display. `UKKO_WEBKIT` names another driver than the one on the path, `UKKO_MINIBROWSER` another browser. */
 export const webkit: Engine = {
@@ -66,7 +52,7 @@ export const webkit: Engine = {
     try {
       bus = how.tellsAccessibility ? await accessibilityBus() : null;
       display = await startDisplay(programs);
-      return await startDriver(path, browser, display, bus, variant, how);
+      return await openOn(display, bus, { driver: path, browser, ...launchOf(variant, display, bus, how) });
     } catch (error) {
       await display?.close();
       await bus?.close();
@@ -75,9 +61,40 @@ export const webkit: Engine = {
   },
 };
 
-/** The browser that the driver drives; null when it is not on this machine. */
-export function miniBrowser(): Promise<string | null> {
-  return findProgram('UKKO_MINIBROWSER', browsers);
+function launchOf(
+  variant: Variant,
+  display: Display,
+  bus: AccessibilityBus | null,
+  { gate = null, signal }: LaunchOptions,
+): Omit<MiniBrowserLaunch, 'driver' | 'browser'> {
+  return {
+    env: { ...environment(variant, display), ...bus?.env },
+    prepare: async ({ env, folder }) => {
+      env.LOCPATH = await localeFolder(folder, `${variant.language.replace('-', '_')}.UTF-8`);
+    },
+    gate,
+    signal,
+  };
+}
+
+function openOn(
+  display: Display,
+  bus: AccessibilityBus | null,
+  launch: MiniBrowserLaunch,
+): Promise<EngineSession> {
+  return startMiniBrowser(launch, (browser) =>
+    openSession({
+      ...browser,
+      display,
+      redraws: true,
+      bus,
+      end: async () => {
+        await browser.end();
+        await display.close();
+        await bus?.close();
+      },
+    }),
+  );
 }
 
 function environment({ language, scheme, zoom }: Variant, display: Display): Record<string, string> {
@@ -108,70 +125,4 @@ async function localeFolder(folder: string, name: string): Promise<string> {
   const own = names.find((one) => /^C\.utf-?8$/i.test(one));
   if (own) await cp(join(installed, own), join(folder, 'locale', name), { recursive: true });
   return join(folder, 'locale');
-}
-
-async function startDriver(
-  path: string,
-  browser: string,
-  display: Display,
-  bus: AccessibilityBus | null,
-  variant: Variant,
-  { gate = null, signal }: LaunchOptions,
-): Promise<EngineSession> {
-  const port = await getPort({ host: '127.0.0.1' });
-  const supervised = await supervise(path, {
-    ...environment(variant, display),
-    ...bus?.env,
-    ...(gate && proxyEnvironment(gate)),
-  });
-  supervised.env.LOCPATH = await localeFolder(
-    supervised.folder,
-    `${variant.language.replace('-', '_')}.UTF-8`,
-  );
-  const watched = await watchedBrowser(supervised, browser);
-  const keeper = startSupervised(supervised, ['-p', String(port)]);
-  const end = async () => {
-    await endSupervised(keeper, supervised);
-    await display.close();
-    await bus?.close();
-  };
-  const stop = () => void endSupervised(keeper, supervised);
-  signal?.addEventListener('abort', stop, { once: true });
-  const address = `http://127.0.0.1:${port}`;
-  try {
-    signal?.throwIfAborted();
-    await answers(address, keeper);
-    const opening = openSession({
-      title: 'WebKit',
-      address,
-      capabilities: {
-        'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] },
-      },
-      display,
-      redraws: true,
-      bus,
-      isThere: () => isRunning(keeper),
-      end,
-    });
-    return await watched.whileRunning(opening);
-  } catch (error) {
-    await end();
-    throw error;
-  } finally {
-    signal?.removeEventListener('abort', stop);
-  }
-}
-
-/** Waits until a driver that was just started answers at its address. Throws when it ends, or does not. */
-export async function answers(address: string, keeper: { exitCode: number | null }): Promise<void> {
-  for (const elapsed = stopwatch(); elapsed() < startTimeout; ) {
-    if (keeper.exitCode !== null) throw new Error('its driver ended at once');
-    const ready = await fetch(`${address}/status`).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (ready) return;
-    await wait(50);
-  }
-  throw new Error('its driver did not answer');
 }

@@ -4,12 +4,23 @@ import type { Stroke } from '@/core/script/stroke';
 import type { AskablePage } from '../api/askable-page';
 import { middleOf } from '../api/box';
 import type { ProbeField } from '../api/probe-api';
+import type { Typable } from '../api/typable';
 
-/**
- * Makes one stroke in a page, with what the page has: trusted keys, the real clipboard, a trusted pointer.
- * @returns why it cannot be made here, so that the strokes after it are not made either; null when it was made
- */
-export async function carryOut(page: AskablePage, field: ProbeField, stroke: Stroke): Promise<Unmade | null> {
+/** A field of a page under test, to be typed into. */
+export function fieldInPage(page: AskablePage, field: ProbeField): Typable {
+  return {
+    async begin(guards, focusFirst) {
+      await page.reload();
+      await page.probe('beginTyping', field, guards, focusFirst);
+    },
+    stroke: (stroke) => carryOut(page, field, stroke),
+    typed: () => page.probe('takeTyped'),
+    end: () => page.probe('endTyping'),
+  };
+}
+
+/** Makes one stroke with what the page has: trusted keys, the real clipboard, a trusted pointer. */
+async function carryOut(page: AskablePage, field: ProbeField, stroke: Stroke): Promise<Unmade | null> {
   if (!page.hasKeyboard) {
     await page.probe('strike', stroke);
     return null;

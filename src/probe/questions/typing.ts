@@ -11,7 +11,8 @@ import type { Unmade } from '@/core/observation/reason';
 import type { TypingFacts, TypingStep } from '@/core/questions/typing/facts';
 import { typingStepOf } from '@/core/questions/typing/typing-step';
 import { ownEntry } from '../../core/html/own-entry';
-import { carryOut } from './carry-out';
+import type { Typable } from '../api/typable';
+import { fieldInPage } from './field-in-page';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** What becomes of a script, stroke by stroke: trusted keys from the protocol, guards and recorder in the page. */
@@ -25,7 +26,8 @@ export async function askTyping(context: QuestionContext): Promise<void> {
       context.answer(field.id, { question: 'typing', outcome: inapplicable(reason) });
       continue;
     }
-    const typed = await type(context, field, kind, task);
+    const typable = fieldInPage(context.page, { ...probeField(field), kind });
+    const typed = await typeInto(typable, task, isTypedText(kind), context.signal);
     context.answer(field.id, {
       question: 'typing',
       outcome: {
@@ -43,30 +45,26 @@ async function kindInEffect({ page }: QuestionContext, field: Field): Promise<Fi
   return inputTypes.find((type) => type === facts.typeReflected) ?? field.kind;
 }
 
-async function type(
-  { page, signal }: QuestionContext,
-  field: Field,
-  kind: FieldKind,
-  task: TypingTask,
+/** Makes the strokes of a script one by one, as far as they can be made. */
+export async function typeInto(
+  field: Typable,
+  { script, guards }: TypingTask,
+  takesText: boolean,
+  signal: AbortSignal,
 ): Promise<Pick<TypingFacts, 'steps' | 'stoppedBy'>> {
-  await page.reload();
-  const asked = { ...probeField(field), kind };
-  const focusFirst = task.script[0]?.kind !== 'focus';
-  await page.probe('beginTyping', asked, task.guards, focusFirst);
+  const focusFirst = script[0]?.kind !== 'focus';
+  await field.begin(guards, focusFirst);
   const steps: TypingStep[] = [];
   let hadFocus = focusFirst;
   let stoppedBy: Unmade | null = null;
-  for (const stroke of task.script) {
+  for (const stroke of script) {
     signal.throwIfAborted();
-    const notMade = await carryOut(page, asked, stroke);
-    if (notMade) {
-      stoppedBy = notMade;
-      break;
-    }
-    const typed = await page.probe('takeTyped');
-    steps.push(typingStepOf(stroke, { ...typed, hadFocus }, isTypedText(kind)));
+    stoppedBy = await field.stroke(stroke);
+    if (stoppedBy) break;
+    const typed = await field.typed();
+    steps.push(typingStepOf(stroke, { ...typed, hadFocus }, takesText));
     hadFocus = typed.focused;
   }
-  await page.probe('endTyping');
+  await field.end();
   return stoppedBy === null ? { steps } : { steps, stoppedBy };
 }

@@ -1,0 +1,165 @@
+import type { Browser, KeyInput } from 'puppeteer-core';
+import type { Picture } from '@/core/observation/picture';
+import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
+import { isNamedKey } from '@/core/script/stroke';
+import type { Variant } from '@/core/target/variant';
+import type { AccessibilityReading } from '@/probe/api/askable-page';
+import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
+import type { NoWindow } from '@/probe/api/window-on-display';
+import type { AccessibilityBus } from '../accessibility/accessibility-bus';
+import { DevtoolsTree } from '../accessibility/devtools-tree';
+import { answer, navigated } from '../api/deadline';
+import type { EnginePage, PrepareDocument } from '../api/engine';
+import { viewportOf } from '../api/viewport';
+import type { Display } from '../display/display';
+import { PageOnDisplay } from '../display/page-on-display';
+import { afterPaint } from '../picture/after-paint';
+import { cropAll } from '../picture/crop';
+import type { QuietPage } from './launch-browser';
+import type { PageKeyboard } from './puppeteer-engine';
+
+/** Pixels of the largest picture that is taken: browsers take none of what is much larger. */
+const mostPixels = 100_000_000;
+
+const fieldsAtOnce = 100;
+
+/** A page, the browser that shows it, and what is done in it each time it is loaded. */
+interface Opened extends QuietPage {
+  /** The engine's title. */
+  readonly engine: string;
+  readonly display: Display | NoWindow;
+  readonly bus: AccessibilityBus | null;
+  readonly variant: Variant;
+  readonly browser: Browser;
+  readonly address: string;
+  /** The code of the probe. */
+  readonly probe: string;
+  readonly prepare: PrepareDocument | null;
+  readonly keyboard: PageKeyboard;
+  /** Whether its own protocol tells what assistive technology is told. */
+  readonly tellsAccessibility: boolean;
+}
+
+export class PuppeteerPage extends PageOnDisplay implements EnginePage {
+  constructor(private readonly opened: Opened) {
+    super(opened.engine, opened.display, opened.variant, opened.bus);
+  }
+
+  protected run(script: string): Promise<unknown> {
+    return this.evaluate(script);
+  }
+
+  protected isThere(): boolean {
+    return this.opened.browser.connected;
+  }
+
+  async reload(): Promise<void> {
+    const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
+    await this.answer(() => this.opened.page.setViewport(viewport));
+    const { led } = this.opened;
+    const navigate = () => this.navigate();
+    await (led ? led.unless(navigate) : navigate());
+    await this.evaluate(this.opened.probe);
+    await this.evaluate(`${probeHere}.settle()`);
+  }
+
+  private async navigate(): Promise<void> {
+    await navigated(
+      this.engine,
+      () => this.opened.browser.connected,
+      () => this.opened.page.goto(this.opened.address, { waitUntil: 'load', timeout: 0 }),
+    );
+    await this.opened.prepare?.((expression) => this.evaluate(expression));
+  }
+
+  evaluate(expression: string): Promise<unknown> {
+    return this.answer(() => this.opened.page.evaluate(expression));
+  }
+
+  probe<Method extends keyof ProbeApi>(
+    method: Method,
+    ...parameters: Parameters<ProbeApi[Method]>
+  ): Promise<ReturnType<ProbeApi[Method]>> {
+    const call = `(() => ${probeHere}.${method}(...${JSON.stringify(parameters)}))()`;
+    return this.answer(async () => (await this.opened.page.evaluate(call)) as ReturnType<ProbeApi[Method]>);
+  }
+
+  override accessibility(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    return this.opened.tellsAccessibility ? this.overItsProtocol(fields) : super.accessibility(fields);
+  }
+
+  /** So many fields in one command: each of them takes a few ms, and a command has a deadline. */
+  private async overItsProtocol(fields: readonly ProbeField[]): Promise<AccessibilityReading> {
+    const tree = await this.answer(async () => DevtoolsTree.read(await this.opened.page.createCDPSession()));
+    const facts: (AccessibilityFacts | null)[] = [];
+    for (let at = 0; at < fields.length; at += fieldsAtOnce)
+      facts.push(...(await this.answer(() => tree.factsOf(fields.slice(at, at + fieldsAtOnce)))));
+    await this.answer(() => tree.close());
+    return { status: 'read', facts };
+  }
+
+  press(key: string): Promise<void> {
+    return this.eachKey(key, (one) => this.opened.keyboard.press(one));
+  }
+
+  keyDown(key: string): Promise<void> {
+    return this.eachKey(key, (one) => this.opened.keyboard.down(one));
+  }
+
+  keyUp(key: string): Promise<void> {
+    return this.eachKey(key, (one) => this.opened.keyboard.up(one));
+  }
+
+  readonly click = (x: number, y: number): Promise<void> =>
+    this.answer(() => this.opened.page.mouse.click(x, y));
+
+  async pictures(
+    boxes: readonly (Box | null)[],
+    document: { width: number; height: number },
+  ): Promise<(Picture | null)[]> {
+    // A control may be larger than any picture; that costs the others nothing.
+    const shown = boxes.map((box) => (box && this.fits(box) ? box : null));
+    const one = boxes.length === 1 ? shown[0] : null;
+    const clip = one ?? { x: 0, y: 0, ...document };
+    // One box is cut by the browser; many are cut here out of one picture of the whole document, where one can be taken.
+    if (this.fits(clip)) return this.cutOut(clip, shown);
+    const pictures: (Picture | null)[] = [];
+    for (const box of shown) pictures.push(box && ((await this.cutOut(box, [box]))[0] ?? null));
+    return pictures;
+  }
+
+  private fits({ width, height }: { readonly width: number; readonly height: number }): boolean {
+    return width * height * this.variant.zoom ** 2 <= mostPixels;
+  }
+
+  private async cutOut(clip: Box, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+    if (boxes.every((box) => box === null)) return [...boxes] as null[];
+    await this.painted();
+    const png = await this.answer(() =>
+      this.opened.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),
+    );
+    return cropAll(
+      png,
+      boxes.map((box) => box && { ...box, x: box.x - clip.x, y: box.y - clip.y }),
+      this.shelf,
+      this.variant.zoom,
+    );
+  }
+
+  protected painted(): Promise<unknown> {
+    return this.evaluate(`new Promise(${afterPaint})`);
+  }
+
+  private async eachKey(key: string, command: (one: KeyInput) => Promise<void>): Promise<void> {
+    for (const one of puppeteerKeys(key)) await this.answer(() => command(one));
+  }
+
+  private answer<T>(command: () => Promise<T>): Promise<T> {
+    return answer(this.engine, () => this.isThere(), command);
+  }
+}
+
+/** The protocol takes one code point a key; a grapheme of several is several keys, as on a keyboard that has them. */
+function puppeteerKeys(key: string): KeyInput[] {
+  return (isNamedKey(key) ? [key] : [...key]) as KeyInput[];
+}
