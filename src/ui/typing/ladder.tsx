@@ -1,7 +1,15 @@
 'use client';
 
 import { Button } from 'antd';
-import { type CSSProperties, type KeyboardEvent, memo, useEffect, useRef } from 'react';
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  memo,
+  startTransition,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { Judgement } from '@/core/guard/verdict';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
@@ -65,11 +73,12 @@ export const Ladder = memo(function Ladder({
   onMove: (stroke: number, by: -1 | 1) => void;
 }) {
   const table = useRef<HTMLTableElement>(null);
+  const drawn = useGrowing(script.length);
   // Answers that come in make rows higher; the selected one stays in sight.
   useEffect(() => {
-    if (stroke !== null && columns.length > 0)
+    if (stroke !== null && stroke < drawn && columns.length > 0)
       table.current?.querySelector('tr[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
-  }, [stroke, columns]);
+  }, [stroke, columns, drawn]);
   const focusSelected = () =>
     requestAnimationFrame(() => table.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus());
   const pressed = (event: KeyboardEvent) => {
@@ -126,7 +135,7 @@ export const Ladder = memo(function Ladder({
         </tr>
       </thead>
       <tbody>
-        {script.map((one, index) => (
+        {script.slice(0, drawn).map((one, index) => (
           <tr
             // biome-ignore lint/suspicious/noArrayIndexKey: strokes have no other name than their place
             key={index}
@@ -167,6 +176,21 @@ export const Ladder = memo(function Ladder({
     </table>
   );
 });
+
+/** As many rows as are in sight at first, and how many come with each frame after that. */
+const firstRows = 12;
+const moreRows = 24;
+
+/** How many of so many rows are drawn: those in sight at once, the others once these are on the screen. */
+function useGrowing(count: number): number {
+  const [drawn, setDrawn] = useState(firstRows);
+  useEffect(() => {
+    if (drawn >= count) return;
+    const next = setTimeout(() => startTransition(() => setDrawn(drawn + moreRows)));
+    return () => clearTimeout(next);
+  }, [drawn, count]);
+  return Math.min(drawn, count);
+}
 
 const Head = memo(function Head({
   columnKey,
