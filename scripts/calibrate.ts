@@ -114,7 +114,7 @@ async function askTyping(
   for (const question of scripts) {
     counts[question.about] ??= { agreed: 0, asked: 0 };
     const real = await askTypingOf(page, question);
-    const model = answerTyping(question, engine);
+    const model = answerTyping(question, engine, new Date());
     // Which strokes were refused is read off the events.
     const { refused: _, ...told } = model && !('unknownKey' in model) ? model : { refused: [] };
     const agreed = same(told, real);

@@ -69,7 +69,7 @@ const engines: Layers = {
   bidi: 'api network display puppeteer',
   cdp: 'bidi puppeteer',
   webdriver: 'accessibility api picture process network display',
-  phone: 'api process puppeteer bidi webdriver',
+  phone: 'api picture process puppeteer bidi webdriver',
   '.': 'api picture network bidi cdp webdriver phone',
 };
 const probe: Layers = { api: '', 'in-page': 'api', questions: 'api', '.': 'api questions' };

@@ -20,7 +20,7 @@ export async function askCommand(input: Readable, output: Writable): Promise<voi
   };
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === '') continue;
-    waiting += `${JSON.stringify(written(answerLine(line)))}\n`;
+    waiting += `${JSON.stringify(written(answerLine(line, new Date())))}\n`;
     if (waiting.length >= chunk || performance.now() - flushed > longestHeld) {
       await flush();
       // Lines that are there already would keep signals waiting.

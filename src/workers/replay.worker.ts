@@ -104,7 +104,8 @@ const replayWork = {
     const replays = scripts.flatMap(([target, script]): ModelledReplay[] => {
       const habits = habitsOf(target);
       if (!habits) return [];
-      const type = typings.get(target) ?? scriptTyping(field, guards, habits, pageOf(of.markup));
+      const type =
+        typings.get(target) ?? scriptTyping(field, guards, { ...habits, now: new Date() }, pageOf(of.markup));
       typings.set(target, type);
       const facts = type(script);
       return [{ target, facts, verdicts: strokeVerdicts(field, guards, habits, facts) }];
@@ -262,7 +263,7 @@ const replayWork = {
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: string): BypassRow[] {
     const field = fieldIn(of);
     const texts = firstSamples(samples).map(({ text }) => text);
-    return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup)) : [];
+    return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup), new Date()) : [];
   },
 
   /** @param progress hears how many samples are done, some times a second */

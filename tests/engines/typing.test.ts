@@ -90,7 +90,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s, typ
     await inBarePage(name, async (page) => {
       for (const question of questions) {
         const real = await askTypingOf(page, question);
-        const model = answerTyping(question, name);
+        const model = answerTyping(question, name, new Date());
         const same =
           model !== null &&
           !('unknownKey' in model) &&
@@ -118,7 +118,7 @@ describe.skipIf(!here).each(['chromium', 'firefox', 'webkit'] as const)('%s, typ
         );
         expect(there, `${name}: ${script.map((one) => one.key).join(' ')}`).toEqual([text, caret]);
         if (script.some(({ key: one }) => one === 'z')) continue;
-        const steps = typeScript(field, script, guards, habits).steps;
+        const steps = typeScript(field, script, guards, { ...habits, now: new Date() }).steps;
         expect([steps.at(-1)?.text, steps.at(-1)?.caret.start]).toEqual([text, caret]);
       }
     });

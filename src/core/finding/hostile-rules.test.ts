@@ -60,6 +60,7 @@ describe.each(hostilePatterns)('a form with the pattern %.40s', (pattern) => {
           html: markup.replace('name=a', 'id=t'),
           setValue: `${'a'.repeat(32)}!`,
         }),
+        new Date(),
       ),
     ).toEqual(
       expect.toSatisfy(

@@ -31,6 +31,7 @@ function deaf(stage: GuardStage, on = true) {
     [],
     (route) => (route === 'soft keys' ? phone : desk),
     pageOf(markup),
+    new Date(),
   );
   return keydownOnlyGuards(rows.map((row) => ({ ...row, guard })));
 }

@@ -10,6 +10,8 @@ import { keyboardHabitsOf } from './keyboard-habits';
 import { chosen, proposals, wordBefore } from './proposals';
 import { scriptOf, untapped } from './tapping';
 
+const noon = new Date('2026-03-14T12:00:00');
+
 describe('words that are proposed', () => {
   it.each([
     ['', []],
@@ -35,7 +37,7 @@ describe('words that are proposed', () => {
           const before = first + word.slice(0, typed);
           const strokes = Array.from(before, (key) => ({ kind: 'key' as const, key }));
           const now = chosen({ ...untapped, strokes }, word, before);
-          const steps = typeScript(field, scriptOf(now), [], habits).steps;
+          const steps = typeScript(field, scriptOf(now), [], { ...habits, now: noon }).steps;
           return steps.at(-1)?.text === `${first}${word} ` && wordBefore(steps.at(-1)?.text ?? '') === '';
         }),
       );
@@ -47,7 +49,9 @@ describe('words that are proposed', () => {
     const habits = habitsOf(targetId('blink-phone'));
     if (!field || !habits) throw new Error('no habits');
     const now = chosen({ ...untapped, strokes: [{ kind: 'key', key: 'S' }] }, 'Skua', 'S');
-    const events = typeScript(field, scriptOf(now), [], habits).steps.flatMap((step) => step.events);
+    const events = typeScript(field, scriptOf(now), [], { ...habits, now: noon }).steps.flatMap(
+      (step) => step.events,
+    );
     const composition = events
       .filter(({ type }) => type.startsWith('composition'))
       .map((one) => [one.type, one.data]);

@@ -13,6 +13,8 @@ import { keyboardHabitsOf } from './keyboard-habits';
 import { prefilled } from './prefilled';
 import { layerUp, scriptOf, type Tapped, type TappingPlace, tap, untapped } from './tapping';
 
+const noon = new Date('2026-03-14T12:00:00');
+
 /** A keyboard under the fingers: taps keys by what stands on them, and says what is in the field. */
 function hands(markup: string, target: string) {
   const { fields } = readForm(`<form>${markup}<button>Send</button></form>`);
@@ -25,7 +27,8 @@ function hands(markup: string, target: string) {
   if (!keyboard) throw new Error('no keyboard');
   const action = actionKeyOf(field, fields, keyboard, habits);
   let now: Tapped = untapped;
-  const standing = () => typeScript(field, scriptOf(now), [], typing).steps.at(-1) ?? prefilled(field);
+  const standing = () =>
+    typeScript(field, scriptOf(now), [], { ...typing, now: noon }).steps.at(-1) ?? prefilled(field);
   const text = () => standing().text;
   const place = (): TappingPlace => ({ up, habits, entry, action, before: text() });
   const layer = () => layerUp(now, place());

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { lineFaultText } from '../words/line-fault-words';
 import { answerLine } from './answer-line';
 
-const ask = (question: unknown) => answerLine(JSON.stringify(question));
+const ask = (question: unknown) => answerLine(JSON.stringify(question), new Date());
 
 describe('a line of a batch', () => {
   it('is answered as the standard and as engines have it', () => {
@@ -68,12 +68,12 @@ describe('a line of a batch', () => {
     ['{"ask":"submission","target":"standard","html":"<form></form>"}', /"by"/],
     ['{"ask":"submission","target":"standard","html":"<form></form>","by":"#go"}', /#go/],
   ])('that is bad says so: %s', (line, words) => {
-    const answer = answerLine(line);
+    const answer = answerLine(line, new Date());
     expect('fault' in answer && lineFaultText(answer.fault)).toMatch(words);
   });
   it('is not led astray by names that objects have of their own', () => {
     for (const name of ['hasOwnProperty', 'toString', '__proto__', 'constructor'])
-      expect(answerLine(`{"${name}":1}`)).toHaveProperty('fault');
+      expect(answerLine(`{"${name}":1}`, new Date())).toHaveProperty('fault');
   });
   it('never throws, whatever it is', () => {
     fc.assert(
@@ -91,7 +91,7 @@ describe('a line of a batch', () => {
           ),
         ),
         (line) => {
-          expect(answerLine(line)).toBeTypeOf('object');
+          expect(answerLine(line, new Date())).toBeTypeOf('object');
         },
       ),
     );

@@ -75,12 +75,12 @@ export type LineFault =
 
 export type LineAnswer = ValidityAnswer | SubmissionAnswer | TypingAnswer | { readonly fault: LineFault };
 
-/** Answers one line of a batch: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
-export function answerLine(line: string): LineAnswer {
+/** Answers one line of a batch, as of a moment: a question as JSON. What is wrong with a line is its answer; nothing is thrown. */
+export function answerLine(line: string, now: Date): LineAnswer {
   const read = readQuestion(line);
   if ('fault' in read) return read;
   try {
-    return answerQuestion(read);
+    return answerQuestion(read, now);
   } catch (error) {
     if (error instanceof GaveUp) return { fault: { code: 'not worked out', why: error.code } };
     throw error;
@@ -100,7 +100,7 @@ function readQuestion(line: string): Question | { readonly fault: LineFault } {
 
 const noControl = { fault: { code: 'no control' } } as const;
 
-function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
+function answerQuestion({ ask, target, ...asked }: Question, now: Date): LineAnswer {
   const deviations = waysOf[target];
   if (ask === 'validity')
     return answerValidity({ ...asked, setValue: asked.setValue ?? null }, deviations) ?? noControl;
@@ -112,6 +112,6 @@ function answerQuestion({ ask, target, ...asked }: Question): LineAnswer {
   if (target === 'standard') return { fault: { code: 'standard has no keys' } };
   const { html, focus = 'script', keys } = asked;
   if (!keys) return { fault: { code: 'not said', entry: 'keys' } };
-  const answer = answerTyping({ html, focus, keys }, target) ?? noControl;
+  const answer = answerTyping({ html, focus, keys }, target, now) ?? noControl;
   return 'unknownKey' in answer ? { fault: { code: 'no key', key: answer.unknownKey } } : answer;
 }

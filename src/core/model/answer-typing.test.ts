@@ -9,7 +9,7 @@ const answer = (
   keys: readonly string[],
   engine: (typeof engines)[number] = 'chromium',
 ): TypingAnswer => {
-  const found = answerTyping({ html: form(html), focus: 'script', keys }, engine);
+  const found = answerTyping({ html: form(html), focus: 'script', keys }, engine, new Date());
   if (!found || 'unknownKey' in found) throw new Error(JSON.stringify(found));
   return found;
 };
@@ -114,8 +114,10 @@ describe('what keys do in each engine', () => {
 
   it('says which key is none, and null where there is no t', () => {
     expect(
-      answerTyping({ html: form('<input id=t>'), focus: 'script', keys: ['Hyper'] }, 'chromium'),
+      answerTyping({ html: form('<input id=t>'), focus: 'script', keys: ['Hyper'] }, 'chromium', new Date()),
     ).toEqual({ unknownKey: 'Hyper' });
-    expect(answerTyping({ html: form('<input>'), focus: 'script', keys: [] }, 'chromium')).toBeNull();
+    expect(
+      answerTyping({ html: form('<input>'), focus: 'script', keys: [] }, 'chromium', new Date()),
+    ).toBeNull();
   });
 });

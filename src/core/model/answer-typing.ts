@@ -18,11 +18,13 @@ const mostTabs = 12;
 
 /**
  * What an engine makes of keys that its driver sends, and then of Tab until the focus leaves.
+ * @param now when they are sent
  * @returns null when the markup has no form control with the id `t`; the first of the keys that is none.
  */
 export function answerTyping(
   question: TypingQuestion,
   engine: keyof typeof engineDeviations,
+  now: Date,
 ): TypingAnswer | { readonly unknownKey: string } | null {
   const deviations = engineDeviations[engine];
   const place = placeIn(pageOf(question.html), ({ attributes }) => attributes.id === 't', deviations);
@@ -31,7 +33,7 @@ export function answerTyping(
   const strokes = question.keys.map(strokeOfKey);
   const unknownKey = question.keys.find((_, index) => strokes[index] === null);
   if (unknownKey !== undefined) return { unknownKey };
-  const typist = new Typist(place, drivenTyping(engine), deviations, []);
+  const typist = new Typist(place, drivenTyping(engine), deviations, [], now);
   const events: RaisedEvent[] = [];
   const refused: number[] = [];
   if (typist.focus(question.focus)) {

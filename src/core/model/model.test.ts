@@ -18,6 +18,8 @@ import { predict, predictLook } from './predict';
 import { typeScript } from './type-script';
 import { validationMessage } from './validation-message';
 
+const now = new Date('2026-03-14T10:30:00');
+
 const habitsFor = (id: string): Habits => {
   const habits = habitsOf(targetId(id));
   if (!habits) throw new Error('no habits');
@@ -34,7 +36,7 @@ const field = (markup: string): Field => {
 const script = (...keys: string[]): Script =>
   keys.flatMap((key) => (isNamedKey(key) ? [key] : graphemes(key))).map((key) => ({ kind: 'key', key }));
 const typed = (markup: string, keys: string[], guards: Guard[] = [], habits = chromium) =>
-  typeScript(field(markup), script(...keys), guards, habits);
+  typeScript(field(markup), script(...keys), guards, { ...habits, now });
 const last = (facts: ReturnType<typeof typed>) => {
   const step = facts.steps.at(-1);
   if (!step) throw new Error('no step');

@@ -91,7 +91,13 @@ export function* predictions(
           return [{ ...asked, question, outcome: unpredictable }];
         case 'typing':
           return ownEntry(asking.scripts, field.id)
-            ? [{ ...asked, question, outcome: workedOut(() => predictTyping(field, asking, habits)) }]
+            ? [
+                {
+                  ...asked,
+                  question,
+                  outcome: workedOut(() => predictTyping(field, asking, habits, new Date(at))),
+                },
+              ]
             : [];
       }
     });
@@ -198,12 +204,12 @@ function predictMessage(field: Field, habits: Habits): Outcome<MessageFacts> {
   return { status: 'answered', facts: { tried: trial.value, willValidate, flags, message, saysTitle } };
 }
 
-function predictTyping(field: Field, asking: Asking, habits: Habits): Outcome<TypingFacts> {
+function predictTyping(field: Field, asking: Asking, habits: Habits, now: Date): Outcome<TypingFacts> {
   if (!takesKeys(field.kind)) return { status: 'inapplicable', reason: { code: 'no keys' } };
   const task = ownEntry(asking.scripts, field.id);
   if (!task) return { status: 'inapplicable', reason: { code: 'no script' } };
   return {
     status: 'answered',
-    facts: typeScript(field, task.script, task.guards, habits, pageOf(asking.markup)),
+    facts: typeScript(field, task.script, task.guards, { ...habits, now }, pageOf(asking.markup)),
   };
 }

@@ -17,6 +17,8 @@ import { targetId } from '../target/target';
 import { habitsOf, isNativeField } from './deviations/habits';
 import { scriptTyping, typeScript } from './type-script';
 
+const now = new Date('2026-03-14T10:30:00');
+
 const kinds = [
   '<input>',
   '<input value="abc">',
@@ -121,7 +123,7 @@ describe('whatever is done to whatever field, on every target', () => {
         anyGuards,
         fc.constantFrom(...everyone),
         (of, strokes, with_, as) => {
-          const { steps } = typeScript(of, strokes, with_, as);
+          const { steps } = typeScript(of, strokes, with_, { ...as, now });
           expect(steps).toHaveLength(strokes.length);
           for (const { text: shown, caret, events } of steps) {
             expect(caret.start >= 0 && caret.start <= caret.end && caret.end <= shown.length).toBe(true);
@@ -142,7 +144,7 @@ describe('whatever is done to whatever field, on every target', () => {
       fc.property(fc.array(anyStroke, { maxLength: 14 }), fc.constantFrom(...natives), (strokes, as) => {
         const [plain] = kinds;
         if (!plain) throw new Error('no field');
-        const changes = typeScript(plain, strokes, [], as).steps.flatMap(({ events }) =>
+        const changes = typeScript(plain, strokes, [], { ...as, now }).steps.flatMap(({ events }) =>
           events.filter(({ type }) => type === 'text changed'),
         );
         for (const [index, change] of changes.entries()) {
@@ -164,7 +166,10 @@ describe('whatever is done to whatever field, on every target', () => {
           if (!plain || !as) throw new Error('no field');
           const typed = keys.map((one): Stroke => ({ kind: 'key', key: one }));
           const back: Stroke = { kind: 'command', command: 'undo' };
-          const { steps } = typeScript(plain, [...typed, back, { kind: 'command', command: 'redo' }], [], as);
+          const { steps } = typeScript(plain, [...typed, back, { kind: 'command', command: 'redo' }], [], {
+            ...as,
+            now,
+          });
           expect(steps.at(-2)?.text).toBe('');
           expect(steps.at(-1)?.text).toBe(keys.join(''));
         },
@@ -177,7 +182,7 @@ describe('every replay of the model', () => {
   it('has one step for each stroke, with the caret inside the text', () => {
     fc.assert(
       fc.property(field, script, guards, habits, (of, strokes, with_, as) => {
-        const { steps } = typeScript(of, strokes, with_, as);
+        const { steps } = typeScript(of, strokes, with_, { ...as, now });
         expect(steps).toHaveLength(strokes.length);
         for (const { text, caret } of steps)
           expect(caret.start >= 0 && caret.start <= caret.end && caret.end <= text.length).toBe(true);
@@ -188,8 +193,8 @@ describe('every replay of the model', () => {
   it('begins as the replay of its beginning: later strokes change nothing before them', () => {
     fc.assert(
       fc.property(field, script, guards, habits, fc.nat(20), (of, strokes, with_, as, length) => {
-        const whole = typeScript(of, strokes, with_, as).steps.slice(0, length);
-        expect(typeScript(of, strokes.slice(0, length), with_, as).steps).toEqual(whole);
+        const whole = typeScript(of, strokes, with_, { ...as, now }).steps.slice(0, length);
+        expect(typeScript(of, strokes.slice(0, length), with_, { ...as, now }).steps).toEqual(whole);
       }),
     );
   });
@@ -199,7 +204,7 @@ describe('every replay of the model', () => {
   it('changes the text exactly where it raises input, and refuses only what leaves the text alone', () => {
     fc.assert(
       fc.property(field, script, guards, habits, (of, strokes, with_, as) => {
-        const { steps } = typeScript(of, strokes, with_, as);
+        const { steps } = typeScript(of, strokes, with_, { ...as, now });
         for (const [index, step] of steps.entries()) {
           const before = steps[index - 1]?.text;
           const raised = step.events.some(isInput);
@@ -216,7 +221,7 @@ describe('every replay of the model', () => {
   it('prevents an event only where a guard that is on refuses', () => {
     fc.assert(
       fc.property(field, script, guards, habits, (of, strokes, with_, as) => {
-        const prevented = typeScript(of, strokes, with_, as).steps.flatMap((step) =>
+        const prevented = typeScript(of, strokes, with_, { ...as, now }).steps.flatMap((step) =>
           step.events.filter((e) => e.prevented),
         );
         if (!with_.some((guard) => guard.on)) expect(prevented).toEqual([]);
@@ -233,7 +238,7 @@ describe('every replay of the model', () => {
       fc.property(fc.constantFrom(...short), script, (of, strokes) => {
         const [as] = targets;
         const most = Number(of.controls[0].attributes.find((a) => a.name === 'maxlength')?.value);
-        for (const { text } of as ? typeScript(of, strokes, [], as).steps : [])
+        for (const { text } of as ? typeScript(of, strokes, [], { ...as, now }).steps : [])
           expect(text.length).toBeLessThanOrEqual(most);
       }),
     );
@@ -244,7 +249,7 @@ describe('every replay of the model', () => {
     const [lines] = kinds.filter((one) => one.kind === 'textarea');
     if (!lines || !as) throw new Error('no field');
     const keys = [...'1234567'].map((one): Stroke => ({ kind: 'key', key: one }));
-    const { steps } = typeScript(lines, [...keys, { kind: 'leave' }], [], as);
+    const { steps } = typeScript(lines, [...keys, { kind: 'leave' }], [], { ...as, now });
     expect(steps.at(-2)?.value).toBe('1234567a\nb');
     expect(steps.at(-1)?.events.map(({ type, data, value }) => [type, data, value])).toEqual([
       ['compositionupdate', '1234567', '1234567a\nb'],
@@ -259,7 +264,7 @@ describe('every replay of the model', () => {
   it('gives focus first and, once the focus is lost, nothing more', () => {
     fc.assert(
       fc.property(field, script, habits, (of, strokes, as) => {
-        const types = typeScript(of, strokes, [], as).steps.flatMap((step) =>
+        const types = typeScript(of, strokes, [], { ...as, now }).steps.flatMap((step) =>
           step.events.map((event) => event.type),
         );
         const blur = types.indexOf('blur');
@@ -284,8 +289,8 @@ describe('every replay of the model', () => {
       });
     fc.assert(
       fc.property(anyField, scripts, anyGuards, fc.constantFrom(...everyone), (of, all, with_, as) => {
-        const type = scriptTyping(of, with_, as);
-        for (const one of all) expect(type(one)).toEqual(typeScript(of, one, with_, as));
+        const type = scriptTyping(of, with_, { ...as, now });
+        for (const one of all) expect(type(one)).toEqual(typeScript(of, one, with_, { ...as, now }));
       }),
     );
   });

@@ -5,7 +5,7 @@ import type { TypingFacts, TypingStep } from '../questions/typing/facts';
 import type { Script, Stroke } from '../script/stroke';
 import { keptParts } from '../structural-sharing';
 import { engineDeviations } from './deviations/engine-deviations';
-import type { Habits } from './deviations/habits';
+import type { TypedAt } from './deviations/habits';
 import type { RaisedEvent } from './typing/event-log';
 import { placeIn } from './typing/typing-place';
 import { Typist } from './typing/typist';
@@ -20,7 +20,7 @@ export function typeScript(
   field: Field,
   script: Script,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'deviations' | 'typing'>,
+  habits: TypedAt,
   page?: PageControls,
 ): TypingFacts {
   return scriptTyping(field, guards, habits, page)(script);
@@ -33,7 +33,7 @@ export function typeScript(
 export function scriptTyping(
   field: Field,
   guards: readonly Guard[],
-  habits: Pick<Habits, 'deviations' | 'typing'>,
+  habits: TypedAt,
   page: PageControls = { controls: field.controls, forms: [] },
 ): (script: Script) => TypingFacts {
   const { ordinal } = field.controls[0];
@@ -44,7 +44,7 @@ export function scriptTyping(
     if (!typist || typed.script.length === 0 || !goesOn(typed.script, script)) {
       const place = placeIn(page, ({ control }) => control.ordinal === ordinal, deviations);
       if (!place) throw new Error(`The page has no control ${ordinal}.`);
-      typist = new Typist(place, habits.typing, deviations, guards);
+      typist = new Typist(place, habits.typing, deviations, guards, habits.now);
       typed = { script: [], steps: [] };
       if (script[0]?.kind !== 'focus') typist.focus('script');
     }

@@ -50,7 +50,7 @@ describe('JSON', () => {
     ['a run file', (deep) => readRunFile(`{"format":"ukko-run","version":3,"form":${deep}}`)],
     ['a workspace', (deep) => readWorkspace(`{"format":"ukko-workspace","version":1,"forms":${deep}}`)],
     ['the answers of a device', (deep) => readDeviceFile(`{"format":"ukko-device","answers":${deep}}`)],
-    ['a question on the command line', (deep) => answerLine(`{"ask":${deep}}`)],
+    ['a question on the command line', (deep) => answerLine(`{"ask":${deep}}`, new Date())],
   ])('that is nested without end is refused with a code: %s', (_, read) => {
     expect(JSON.stringify(read(nested(200_000)))).toMatch(/"fault":\{(?:"file":"\w+",)?"code":"\w/);
   });

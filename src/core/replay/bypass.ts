@@ -45,6 +45,7 @@ export function bypassTable(
   texts: readonly string[],
   habitsFor: HabitsByRoute,
   page: PageControls,
+  now: Date,
 ): BypassRow[] {
   const tried = [...texts, ...objectionable].filter((text) => text !== '' && text.length <= 400);
   return guards.map((guard) => {
@@ -54,8 +55,9 @@ export function bypassTable(
     return {
       guard,
       cells: routes.map((route) => {
-        const run = (script: Script) => typeScript(field, script, [alone], habitsFor(route), page);
-        const free = (script: Script) => typeScript(field, script, [], habitsFor(route), page);
+        const run = (script: Script) =>
+          typeScript(field, script, [alone], { ...habitsFor(route), now }, page);
+        const free = (script: Script) => typeScript(field, script, [], { ...habitsFor(route), now }, page);
         return bad === null ? notTried(route) : tryRoute({ route, guard: alone, bad, good, run, free });
       }),
     };

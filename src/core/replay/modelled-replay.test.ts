@@ -9,6 +9,8 @@ import { targetId } from '../target/target';
 import { type ModelledReplay, tailOf, withTail } from './modelled-replay';
 import { strokeVerdicts } from './stroke-verdicts';
 
+const now = new Date('2026-03-14T10:30:00');
+
 const [field] = readForm('<input name=level pattern="[0-9.]+" required>').fields;
 const habits = habitsOf(targetId('chromium'));
 if (!field || !habits) throw new Error('The model has lost its habits.');
@@ -18,7 +20,7 @@ const target = targetId('chromium');
 function replayOf(script: Script, guarded: boolean): ModelledReplay {
   const [offered] = offeredGuards;
   const guards = guarded && offered ? [offered.make('g')] : [];
-  const facts = scriptTyping(place.field, guards, place.habits)(script);
+  const facts = scriptTyping(place.field, guards, { ...place.habits, now })(script);
   return { target, facts, verdicts: strokeVerdicts(place.field, guards, place.habits, facts) };
 }
 

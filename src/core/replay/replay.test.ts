@@ -20,6 +20,8 @@ import { replaySamples } from './replay-samples';
 import { strokeVerdicts } from './stroke-verdicts';
 import { twoStageCheck } from './two-stage';
 
+const now = new Date('2026-03-14T10:30:00');
+
 const habits = (id: string): Habits => {
   const found = habitsOf(targetId(id));
   if (!found) throw new Error(id);
@@ -132,7 +134,7 @@ describe('the quick replay', () => {
             ...graphemes(sample).map((key) => ({ kind: 'key' as const, key })),
             { kind: 'leave' as const },
           ];
-          const whole = typeScript(of, script, guards, habits(id));
+          const whole = typeScript(of, script, guards, { ...habits(id), now });
           expect(quickReplay(of, guards, habits(id))(sample).text).toBe(whole.steps.at(-1)?.text);
         },
       ),
@@ -145,7 +147,7 @@ describe('ways in', () => {
   const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');
   const table = (guard: Guard, html = '<input name=a>') => {
     const markup = `<form>${html}</form>`;
-    const [row] = bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(markup));
+    const [row] = bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(markup), now);
     return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
   };
   it('show that a filter on keys is bypassed by everything that is no key', () => {
@@ -167,6 +169,7 @@ describe('ways in', () => {
       [],
       byRoute,
       pageOf('<form><input name=a></form>'),
+      now,
     )[0];
     expect(row?.cells[0]).toMatchObject({
       outcome: 'blocked too much',
@@ -209,7 +212,7 @@ describe('verdicts after each stroke', () => {
           field,
           graphemes(keys).map((key) => ({ kind: 'key', key })),
           [],
-          chromium,
+          { ...chromium, now },
         ),
       );
     expect(replay('ab').afterStrokes.map(({ verdict }) => verdict)).toEqual(['unfinished', 'accepted']);

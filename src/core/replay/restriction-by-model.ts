@@ -28,6 +28,7 @@ import { quickReplay } from './quick-replay';
  */
 export function restrictionByModel(at: string) {
   const { source } = habitsByRoute('hardware keys');
+  const now = new Date(at);
   const provenance = { mark: 'modelled', model: `Ukko ${modelVersion}`, source } as const;
   return (field: Field, plan: TypingPlan, page: PageControls): RestrictionObservation => ({
     field: field.id,
@@ -35,13 +36,18 @@ export function restrictionByModel(at: string) {
     question: 'restriction',
     provenance,
     at,
-    outcome: restriction(field, plan, page),
+    outcome: restriction(field, plan, page, now),
   });
 }
 
-function restriction(field: Field, plan: TypingPlan, page: PageControls): Outcome<RestrictionFacts> {
+function restriction(
+  field: Field,
+  plan: TypingPlan,
+  page: PageControls,
+  now: Date,
+): Outcome<RestrictionFacts> {
   try {
-    const guards = triedGuards(field, plan.guards, page);
+    const guards = triedGuards(field, plan.guards, page, now);
     const blocked = blockedValue(field, plan.guards);
     return { status: 'answered', facts: { guards, blocked, samples: triedSamples(field, plan) } };
   } catch (error) {
@@ -50,8 +56,8 @@ function restriction(field: Field, plan: TypingPlan, page: PageControls): Outcom
   }
 }
 
-function triedGuards(field: Field, guards: readonly Guard[], page: PageControls): TriedGuard[] {
-  const tryOut = (tried: readonly Guard[]) => bypassTable(field, tried, [], habitsByRoute, page);
+function triedGuards(field: Field, guards: readonly Guard[], page: PageControls, now: Date): TriedGuard[] {
+  const tryOut = (tried: readonly Guard[]) => bypassTable(field, tried, [], habitsByRoute, page, now);
   const isAccepted = endCheck(field, guards);
   return tryOut(guards.filter(({ on }) => on)).map((row): TriedGuard => {
     const { guard } = row;

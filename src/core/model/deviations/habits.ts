@@ -16,6 +16,11 @@ export interface Habits {
   readonly source: string;
 }
 
+/** Who is typed into, and when: dates that are empty begin with today. */
+export interface TypedAt extends Pick<Habits, 'deviations' | 'typing'> {
+  readonly now: Date;
+}
+
 const common: Habits['parts'] = {
   text: ['text box'],
   search: ['text box', 'clear button'],

@@ -25,9 +25,8 @@ const monthNames =
 /** Whether Home and End mean anything in a part. */
 const hasEnds = ({ name }: DatePart) => name !== 'year' && name !== 'half of the day';
 
-/** What a part would show of this moment; null for one that has no now of its own. */
-function partNow(name: DatePart['name']): number | null {
-  const now = new Date();
+/** What a part would show of a moment; null for one that has none of its own. */
+function partNow(name: DatePart['name'], now: Date): number | null {
   switch (name) {
     case 'month':
     case 'month by name':
@@ -301,9 +300,9 @@ export class DatedControl implements TypedControl {
     const { min, max } = part;
     if (!habits.spinKeepsDigits) this.typed = '';
     const held = this.held[part.name];
-    const now = held ?? (habits.emptyPartBegins === 'now' ? partNow(part.name) : null);
+    const now = held ?? (habits.emptyPartBegins === 'now' ? partNow(part.name, this.context.now) : null);
     if (now === null) {
-      this.set(part, part.name === 'year' ? new Date().getFullYear() : by > 0 ? min : max);
+      this.set(part, part.name === 'year' ? this.context.now.getFullYear() : by > 0 ? min : max);
       return;
     }
     const half = this.held['half of the day'];

@@ -10,7 +10,7 @@ const asked = typingQuestions(1500, seed).flatMap((question) =>
 );
 
 function answered(question: AskedTyping, engine: (typeof engines)[number]): TypingAnswer {
-  const answer = answerTyping(question, engine);
+  const answer = answerTyping(question, engine, new Date());
   if (!answer || 'unknownKey' in answer)
     throw new Error(`${JSON.stringify(question)}: ${JSON.stringify(answer)}`);
   return answer;

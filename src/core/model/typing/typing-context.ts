@@ -24,6 +24,8 @@ export interface TypingContext {
   readonly deviations: Deviations;
   readonly guards: readonly Guard[];
   readonly log: EventLog;
+  /** The moment at which it is typed, which empty parts of dates begin with. */
+  readonly now: Date;
   /** Of the stroke that is under way. */
   outcome: StrokeOutcome;
   /** Enter asks the form to be sent (HTML Standard, "Implicit submission"). */

@@ -45,6 +45,7 @@ export class Typist {
     private readonly habits: TypingHabits,
     deviations: Deviations,
     private readonly guards: readonly Guard[],
+    now: Date,
   ) {
     const native = habits.tells === 'text changes';
     this.log = new EventLog(
@@ -56,6 +57,7 @@ export class Typist {
       habits,
       deviations,
       guards,
+      now,
       log: this.log,
       outcome: untouched(),
       send: () => this.sending.send(),
