@@ -79,7 +79,7 @@ test('a sweep that finds no room ends, says so, and what was there stays', async
   await expect(pictures.first()).toBeVisible();
   await allowBytes(page, 1);
   await page.getByRole('button', { name: 'Sweep', exact: true }).click();
-  await expect(page.getByText('This browser has no room left for more answers and pictures.')).toBeVisible({
+  await expect(page.getByText('This browser has no room left for answers and pictures.')).toBeVisible({
     timeout: 60_000,
   });
   await expect(page.getByRole('button', { name: 'Sweep', exact: true })).toBeVisible();
