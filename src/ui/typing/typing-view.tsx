@@ -350,7 +350,10 @@ const Steps = memo(function Steps({ count, stroke }: { count: number; stroke: nu
         disabled={count === 0}
         onChange={(event) => onStroke(Number(event.target.value))}
       />
-      <span className="soft" style={{ fontVariantNumeric: 'tabular-nums', minWidth: 56, whiteSpace: 'nowrap' }}>
+      <span
+        className="soft"
+        style={{ fontVariantNumeric: 'tabular-nums', minWidth: 56, whiteSpace: 'nowrap' }}
+      >
         {stroke === null ? (count === 1 ? '1 stroke' : `${count} strokes`) : `${stroke + 1} of ${count}`}
       </span>
       <TickLegend />
