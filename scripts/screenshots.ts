@@ -104,7 +104,7 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     await page.getByRole('button', { name: /there is no input type/ }).click();
     await page.getByText(/With it, /).waitFor();
     await page.getByRole('button', { name: /^Ask the targets/ }).click();
-    await page.getByRole('list', { name: 'Before and after' }).waitFor({ timeout: 90_000 });
+    await page.getByRole('list', { name: 'Before and after' }).waitFor({ timeout: 240_000 });
     await settled(page);
   },
   submission: (page, address) =>
