@@ -45,9 +45,6 @@ export const guardsSchema = named(
   'guards',
   described(
     'Restriction rules in the order in which they act; docs/guards.md explains each.',
-    array(guardSchema as never)
-      .strict()
-      .max(50)
-      .defined(),
+    array(guardSchema).strict().max(50).defined(),
   ),
 );

@@ -97,12 +97,7 @@ const marks: Readonly<Record<ProvenanceMark, Fields>> = {
     protocol: text(200),
     unable: described(
       'What was asked of the engine’s setup and could not be done.',
-      // Yup's types know of no list of what is only known when it is read.
-      array()
-        .of(unable as never)
-        .strict()
-        .max(100)
-        .defined(),
+      array(unable).strict().max(100).defined(),
     ),
   },
   captured: { browser: text(500), events: one(['trusted', 'script-made']) },

@@ -25,7 +25,7 @@ export function unionOf<Name extends string>(
   const union: Union = { branches: () => Object.values(made()) };
   return lazy((value: unknown) => {
     const name = choose(value);
-    // A choice among choices is resolved by the library as any other schema is; its types say so of none but the latter.
+    // The library resolves a choice among choices like any other schema; its types do not say so.
     return (Object.hasOwn(made(), name) ? made()[name as Name] : rest()) as Schema;
   }).meta({ union });
 }

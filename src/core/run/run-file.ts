@@ -43,10 +43,7 @@ const runSchema = object({
   ),
   startedAt: timeSchema,
   finishedAt: described('Null when the sweep was cut short.', timeSchema.nullable().defined()),
-  observations: array(observationSchema as never)
-    .strict()
-    .max(200_000)
-    .defined(),
+  observations: array(observationSchema).strict().max(200_000).defined(),
   pictures: array(pictureSchema).strict().max(100_000).defined(),
 })
   .strict()

@@ -41,7 +41,4 @@ export const strokeSchema = named(
   ),
 );
 
-export const scriptSchema = array(strokeSchema as never)
-  .strict()
-  .max(maxStrokes)
-  .defined();
+export const scriptSchema = array(strokeSchema).strict().max(maxStrokes).defined();

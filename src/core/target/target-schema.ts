@@ -70,11 +70,7 @@ export const targetSchema = named(
 );
 
 export const lineUpSchema = object({
-  targets: array(targetSchema as never)
-    .strict()
-    .min(1)
-    .max(maxTargets)
-    .required(),
+  targets: array(targetSchema).strict().min(1).max(maxTargets).required(),
   reference: described(
     'Id of the target that the others are compared with.',
     string().strict().required().max(200),

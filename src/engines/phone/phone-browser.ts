@@ -39,7 +39,8 @@ function overPuppeteer(data: PuppeteerEngine): StartOnPhone {
       const browser = await launchBrowser(data, {
         supervised,
         profile: join(supervised.folder, 'profile'),
-        ...{ parameters: onPhone.parameters, preferences: onPhone.preferences },
+        parameters: onPhone.parameters,
+        preferences: onPhone.preferences,
         headless: false,
         gate,
       });

@@ -106,8 +106,16 @@ class PuppeteerSession implements EngineSession {
       () => quietPage(browser, data, gate),
     );
     const opened = new PuppeteerPage({
-      ...{ engine: data.title, display, bus, variant, browser, page, led },
-      ...{ address, probe, prepare },
+      engine: data.title,
+      display,
+      bus,
+      variant,
+      browser,
+      page,
+      led,
+      address,
+      probe,
+      prepare,
       keyboard: data.keyboard(page),
       tellsAccessibility: data.browser === 'chrome',
     });

@@ -54,21 +54,23 @@ export async function startMiniBrowser<Session>(
 ): Promise<Session> {
   const port = await getPort({ host: '127.0.0.1' });
   const supervised = await supervise(driver, { ...env, ...(gate && proxyEnvironment(gate)) });
-  await prepare(supervised);
-  const watched = await watchedBrowser(supervised, browser);
-  const keeper = startSupervised(supervised, ['-p', String(port)]);
+  let keeper: ReturnType<typeof startSupervised> | null = null;
   const end = () => endSupervised(keeper, supervised);
   const stop = () => void end();
   signal?.addEventListener('abort', stop, { once: true });
   const address = `http://127.0.0.1:${port}`;
   try {
+    await prepare(supervised);
+    const watched = await watchedBrowser(supervised, browser);
     signal?.throwIfAborted();
-    await answers(address, keeper);
+    const started = startSupervised(supervised, ['-p', String(port)]);
+    keeper = started;
+    await answers(address, started);
     const opening = open({
       title: 'WebKit',
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] } },
-      isThere: () => isRunning(keeper),
+      isThere: () => isRunning(started),
       end,
     });
     return await watched.whileRunning(opening);
