@@ -33,6 +33,8 @@ const own = createServer((request, response) => {
   else if (request.url === '/script') response.end(`<script>location.href = '${there}/led'</script>`);
   else if (request.url === '/refresh')
     response.end(`<meta http-equiv=refresh content="0;url=${there}/led"><p>Soon`);
+  else if (request.url === '/prepared') response.end(leadingWhenSet(there, 1));
+  else if (request.url === '/probed') response.end(leadingWhenSet(there, 2));
   else if (request.url === '/hop') response.writeHead(307, { location: `${there}/hop` }).end();
   else
     response.end(`<!doctype html><title>Own</title>
@@ -47,6 +49,14 @@ const own = createServer((request, response) => {
         new Worker(URL.createObjectURL(new Blob(["fetch('${there}/worker').catch(() => 0)"])));
       </script>`);
 });
+
+/** Leads away while the page is being made ready: where what it may call is set from outside once it has loaded, the first or a later time. */
+function leadingWhenSet(there: string, times: number): string {
+  return `<p>Soon<script>let left = ${times};
+    const lead = () => { location.href = '${there}/led'; };
+    Object.defineProperty(window, 'alert', { set() { if (--left === 0) lead(); } });
+    setTimeout(lead, 800);</script>`;
+}
 
 function portOf(server: typeof own): number {
   return (server.address() as AddressInfo).port;
@@ -113,7 +123,7 @@ describe.skipIf(!here).each(Object.keys(engines))('behind a gate, %s', (name) =>
     });
   });
 
-  it.each(['/redirect', '/script', '/refresh'])(
+  it.each(['/redirect', '/script', '/refresh', '/prepared', '/probed'])(
     'never follows where a page leads away, and says so: %s',
     async (path) => {
       const opening = open(path, false, async (page) => {

@@ -26,6 +26,7 @@ it.concurrent.each([
   ['Page crashed!', /^Firefox did not answer: the page crashed/],
   ['Execution context was destroyed', /^Firefox did not answer: the page was left/],
   ['Error: the probe is gone', /^Firefox did not answer: the page was left/],
+  ['Callback was not called before the unload event.', /^Firefox did not answer: the page was left/],
   [
     new TypeError('Map is not a constructor'),
     /script failed in the page \(Map is not a constructor\)\. Check whether/,

@@ -78,7 +78,14 @@ export async function orLost<T>(engine: string, isThere: () => boolean, work: ()
 const sessionEnded =
   /invalid session id|no such session|session (?:deleted|not created)|not reachable|disconnected|ECONNREFUSED/i;
 /** What is said where one page gives way to another, which no browser does at its end. */
-const pageLeft = /the probe is gone|cannot find context|context (?:was )?destroyed|navigating frame/i;
+const pageLeft =
+  /the probe is gone|cannot find context|context (?:was )?destroyed|navigating frame|before the unload event/i;
+
+/** Whether something could not be asked because the page gave way to another meanwhile. */
+export function isPageLeft(error: unknown): boolean {
+  return pageLeft.test(firstLine(error));
+}
+
 /** A browser's pages, its windows and its display go before it is known that the browser did, ms by a `stopwatch`. */
 const endingTime = 1500;
 const betweenLooks = 50;

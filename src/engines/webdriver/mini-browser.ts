@@ -42,7 +42,7 @@ export interface MiniBrowserLaunch {
 }
 
 /** Where a session is opened, and how it is ended with all that belongs to it. */
-export type MiniBrowser = Pick<Endpoint, 'title' | 'address' | 'capabilities' | 'isThere' | 'end'>;
+export type MiniBrowser = Pick<Endpoint, 'title' | 'address' | 'capabilities' | 'gate' | 'isThere' | 'end'>;
 
 /**
  * Starts the driver and opens a session of it, by `open`, which is given up when the browser has ended. Throws whatever goes wrong;
@@ -70,6 +70,7 @@ export async function startMiniBrowser<Session>(
       title: 'WebKit',
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] } },
+      gate,
       isThere: () => isRunning(started),
       end,
     });

@@ -2,6 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { Capabilities, WebDriver, type WebElement } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import { type Command, Name } from 'selenium-webdriver/lib/command';
+import type { AddressFault } from '@/core/document/page-fault';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
@@ -10,8 +11,9 @@ import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
 import type { NoWindow } from '@/probe/api/window-on-display';
 import type { AccessibilityBus } from '../accessibility/accessibility-bus';
-import { commandTimeout, loaded, startTimeout, withDeadline } from '../api/deadline';
-import type { EnginePage, EngineSession, PrepareDocument } from '../api/engine';
+import { commandTimeout, isPageLeft, loaded, startTimeout, withDeadline } from '../api/deadline';
+import { EngineLost, type EnginePage, type EngineSession, type PrepareDocument } from '../api/engine';
+import type { Gate } from '../api/gate';
 import { okWithin, promptCapability } from '../api/page-dialogs';
 import { viewportOf } from '../api/viewport';
 import { type Display, windowPlace } from '../display/display';
@@ -24,6 +26,9 @@ import { protocolKeys } from './protocol-keys';
 /** ms. */
 const doubleClickTime = 500;
 
+/** How often a page may give way to another before it counts as one that never rests. */
+const mostLeavings = 5;
+
 /** Where a W3C WebDriver endpoint is, and what is asked of it. */
 export interface Endpoint {
   readonly title: string;
@@ -35,6 +40,8 @@ export interface Endpoint {
   readonly redraws?: true;
   /** Where its browser tells assistive technology of its pages, when it does. */
   readonly bus?: AccessibilityBus | null;
+  /** What stands between its pages and other addresses. */
+  readonly gate?: Gate | null;
   /** True as long as the endpoint can still answer. */
   isThere(): boolean;
   /** Ends what was started for the session; nothing for an endpoint that is not ours. */
@@ -152,15 +159,47 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
   }
 
   reload(): Promise<void> {
-    return this.orLost(async () => {
-      await this.driver.get(this.address);
-      await this.driver.executeScript(okWithin);
-      await this.fitted();
-      await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
-      // Steps may have led to another page.
-      await this.driver.executeScript(`${okWithin}${this.code}`);
-      await this.driver.executeScript(`${probeHere}.settle()`);
-    });
+    return this.orLost(() =>
+      this.unlessLedAway(async () => {
+        await this.driver.get(this.address);
+        await this.onceItStays(async () => {
+          await this.driver.executeScript(okWithin);
+          await this.fitted();
+        });
+        await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
+        // Steps may have led to another page.
+        await this.driver.executeScript(`${okWithin}${this.code}`);
+        await this.driver.executeScript(`${probeHere}.settle()`);
+      }),
+    );
+  }
+
+  /** A page may lead to another one as soon as it has loaded, and that one once more. */
+  private async onceItStays(work: () => Promise<void>): Promise<void> {
+    for (let left = mostLeavings; ; left--) {
+      try {
+        return await work();
+      } catch (error) {
+        if (left === 0 || !isPageLeft(error)) throw error;
+      }
+    }
+  }
+
+  /** The proxy of the gate lets nothing out; what then fails in the page did so because the page was led away. */
+  private async unlessLedAway(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      const fault = await this.leadingFault();
+      throw fault ? new EngineLost({ code: 'led away', fault }, { isSettled: true }) : error;
+    }
+  }
+
+  /** Why the page must not be where it is; null when it may, or when nobody can tell any more. */
+  private async leadingFault(): Promise<AddressFault | null> {
+    const { gate } = this.endpoint;
+    const address = gate && (await this.driver.getCurrentUrl().catch(() => null));
+    return address ? gate.fault(address) : null;
   }
 
   probe<Method extends keyof ProbeApi>(
