@@ -73,7 +73,8 @@ export const Ladder = memo(function Ladder({
   onMove: (stroke: number, by: -1 | 1) => void;
 }) {
   const table = useRef<HTMLTableElement>(null);
-  const drawn = useGrowing(script.length);
+  const isFilled = columns.some(({ facts }) => facts !== null);
+  const drawn = useGrowing(script.length, isFilled);
   // Answers that come in make rows higher; the selected one stays in sight.
   useEffect(() => {
     if (stroke !== null && stroke < drawn && columns.length > 0)
@@ -178,17 +179,24 @@ export const Ladder = memo(function Ladder({
 });
 
 /** As many rows as are in sight at first, and how many come with each frame after that. */
-const firstRows = 12;
+const firstRows = 6;
 const moreRows = 24;
 
-/** How many of so many rows are drawn: those in sight at once, the others once these are on the screen. */
-function useGrowing(count: number): number {
+/** How many of so many rows are drawn: those in sight at once, the others once these are on the screen with what is in them. */
+function useGrowing(count: number, isFilled: boolean): number {
   const [drawn, setDrawn] = useState(firstRows);
   useEffect(() => {
-    if (drawn >= count) return;
-    const next = setTimeout(() => startTransition(() => setDrawn(drawn + moreRows)));
-    return () => clearTimeout(next);
-  }, [drawn, count]);
+    if (!isFilled || drawn >= count) return;
+    let next: ReturnType<typeof setTimeout> | undefined;
+    // Frames come before what is drawn in them is laid out and painted; a timer set in one runs after that.
+    const frame = requestAnimationFrame(() => {
+      next = setTimeout(() => startTransition(() => setDrawn(drawn + moreRows)));
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(next);
+    };
+  }, [drawn, count, isFilled]);
   return Math.min(drawn, count);
 }
 
