@@ -209,6 +209,11 @@ describe('the house', () => {
     expect(touching).toEqual([]);
   });
 
+  it('core is told what time it is', () => {
+    const looking = files('src/core').filter((file) => /new Date\(\)/.test(readFileSync(file, 'utf8')));
+    expect(looking).toEqual([]);
+  });
+
   it('JSON of others is read by readJson, which bounds its depth', () => {
     const parsing = files('src').filter((file) => /\bJSON\.parse\(/.test(readFileSync(file, 'utf8')));
     // What Ukko's own server, page or storage said, and single strings of a script.

@@ -116,7 +116,7 @@ async function smallRun(): Promise<Run> {
       emit({ type: 'finished', target: chromium });
     },
     probe: async () => undefined,
-    models: askModels,
+    models: askModels(() => new Date()),
   };
   await sweep(targets, asking, observers, gathered.emit, new AbortController().signal);
   return gathered.run('2026-11-23T08:00:05Z');
@@ -135,7 +135,7 @@ describe('a sweep', () => {
     const broken: Observers = {
       engines: () => Promise.reject(new Error('broken')),
       probe: async () => undefined,
-      models: askModels,
+      models: askModels(() => new Date()),
     };
     await expect(
       sweep(targets, asking, broken, (m) => messages.push(m), new AbortController().signal),
@@ -148,7 +148,7 @@ describe('owed answers', () => {
   it('names what never came, question by question', () => {
     const books = owedAnswers(asking);
     books.give(look);
-    const missing = books.failed(chromium, look.provenance, { code: 'server silent' });
+    const missing = books.failed(look, { code: 'server silent' });
     expect(missing).toHaveLength(books.total - 1);
     expect(missing.map(observationKey)).not.toContain(observationKey(look));
     expect(missing.every((o) => o.outcome.status === 'failed')).toBe(true);
@@ -376,7 +376,11 @@ describe('a run of a form of any size', () => {
     const form = { ...demoForm, markup };
     const questions = pageQuestions.filter((one) => one !== 'typing');
     const gathered = collectRun({ ...start, form, lineUp: { targets: [phone], reference: phone.id } });
-    const observers = { engines: async () => undefined, probe: async () => undefined, models: askModels };
+    const observers = {
+      engines: async () => undefined,
+      probe: async () => undefined,
+      models: askModels(() => new Date()),
+    };
     await sweep([phone], askingOf(markup, questions), observers, gathered.emit, new AbortController().signal);
     const run = gathered.run('2026-11-23T08:00:09Z');
     expect(run.observations.length).toBeGreaterThan(0);

@@ -133,7 +133,7 @@ async function sweptRun(
   await sweep(
     options.targets,
     asking,
-    { engines: sweepEngines, probe: async () => undefined, models: askModels },
+    { engines: sweepEngines, probe: async () => undefined, models: askModels(() => new Date()) },
     (message) => {
       gathered.emit(message);
       say(message);

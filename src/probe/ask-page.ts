@@ -201,8 +201,9 @@ class AskedTarget {
   }
 
   private fail(failure: Failure, isMeant?: (one: Owed) => boolean): void {
-    for (const observation of this.owed.failed(this.target, this.provenance, failure, isMeant))
-      this.give(observation);
+    const { target, provenance } = this;
+    const by = { target, provenance, at: new Date().toISOString() };
+    for (const observation of this.owed.failed(by, failure, isMeant)) this.give(observation);
   }
 
   private leaveOut({ question, field }: Place, failure: Failure, isLate: boolean): void {

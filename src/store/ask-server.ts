@@ -27,7 +27,8 @@ export async function askServer(
     if (ended.has(target.id)) continue;
     const why: Failure =
       refusal === null ? { code: 'server silent' } : { code: 'server refused', says: refusal };
-    for (const observation of books.get(target.id)?.failed(target.id, notAsked(target.name), why) ?? [])
+    const by = { target: target.id, provenance: notAsked(target.name), at: new Date().toISOString() };
+    for (const observation of books.get(target.id)?.failed(by, why) ?? [])
       emit({ type: 'observation', observation });
     emit({ type: 'failed', target: target.id, failure: why });
   }

@@ -372,7 +372,7 @@ describe('a sweep into a run', () => {
           emit({ type: 'failed', target: target.id, failure: { code: 'server silent' } });
         },
         probe: async (target, _, emit) => emit({ type: 'started', target: target.id, total: 5 }),
-        models: askModels,
+        models: askModels(() => new Date()),
       },
       (progress) => reports.push(progress),
       new AbortController().signal,
@@ -399,7 +399,7 @@ describe('a sweep into a run', () => {
     const stopping = {
       engines: async () => abort.abort(),
       probe: async () => undefined,
-      models: askModels,
+      models: askModels(() => new Date()),
     };
     const two = askingOf('<input name=a required><input name=b>', ['look', 'message']);
     await sweepIntoRun(database, run.id, lineUp, two, stopping, () => undefined, abort.signal);
@@ -434,7 +434,7 @@ describe('a storage without room', () => {
           ended = true;
         },
         probe: async () => undefined,
-        models: askModels,
+        models: askModels(() => new Date()),
       },
       () => undefined,
       new AbortController().signal,

@@ -26,7 +26,8 @@ const modelWork = {
       gathered.push(message);
       if (Date.now() - since >= gathering) void hand();
     };
-    await askModels(targets, receivedAsking(asking), emit, new AbortController().signal);
+    const ask = askModels(() => new Date());
+    await ask(targets, receivedAsking(asking), emit, new AbortController().signal);
     await hand();
   },
 };

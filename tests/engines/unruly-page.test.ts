@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { describe, expect, it } from 'vitest';
 import type { Picture } from '@/core/observation/picture';
 import { askingOf } from '@/core/questions/asking';
@@ -25,16 +26,26 @@ function pictureIn(heard: Heard, index: number): Picture | null {
   return (id && heard.pictures.get(id)) || null;
 }
 
-/** Where the pictures of two sweeps with the same answers differ so that it can be seen. */
+/** Where the answers of two sweeps differ, or their pictures so that it can be seen. */
 function differences(one: Heard, other: Heard) {
-  return one.observations.flatMap(({ field, question }, index) => {
-    const [before, after] = [pictureIn(one, index), pictureIn(other, index)];
-    if (!before || !after || before.id === after.id) return [];
-    const sizes = [before, after].map(({ width, height }) => ({ width, height }));
-    const isOfOneSize = before.width === after.width && before.height === after.height;
-    const boxes = isOfOneSize ? [changeBetweenPictures(before, after)].filter((box) => box !== null) : sizes;
-    return boxes.length > 0 ? [{ field, question, boxes }] : [];
+  expect(other.observations.map(asked)).toEqual(one.observations.map(asked));
+  return one.observations.flatMap((observation, index) => {
+    const { field, question } = observation;
+    const answers = [observation, other.observations[index] as Observation].map(withoutPicture);
+    const isSame = isDeepStrictEqual(answers[0], answers[1]);
+    const boxes = visibleChanges(pictureIn(one, index), pictureIn(other, index));
+    return isSame && boxes.length === 0 ? [] : [{ field, question, boxes, answers: isSame ? [] : answers }];
   });
+}
+
+const asked = ({ field, question }: Pick<Observation, 'field' | 'question'>) => `${question} ${field}`;
+
+/** What can be seen to differ between two pictures: their sizes, or where they do. */
+function visibleChanges(before: Picture | null, after: Picture | null) {
+  if (!before || !after || before.id === after.id) return [];
+  if (before.width !== after.width || before.height !== after.height)
+    return [before, after].map(({ width, height }) => ({ width, height }));
+  return [changeBetweenPictures(before, after)].filter((box) => box !== null);
 }
 
 type Difference = ReturnType<typeof differences>[number];
@@ -61,20 +72,17 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)(
             await own.stop();
           }
         };
-        const quiet = await told('');
-        expect(quiet.observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
-        const toldLoud = async () => {
-          const other = await told(loud);
-          expect(other.observations.map(withoutPicture)).toEqual(quiet.observations.map(withoutPicture));
-          return differences(quiet, other);
+        const between = async () => {
+          const quiet = await told('');
+          expect(quiet.observations.filter(({ outcome }) => outcome.status === 'failed')).toEqual([]);
+          return differences(quiet, await told(loud));
         };
-        const others = await toldLoud();
-        // On a busy machine a browser draws the focus under what opened now and then too late, whatever the page does; what the page
-        // does comes again.
-        const again = others.length > 0 ? await toldLoud() : [];
-        const isAgain = (one: Difference) =>
-          again.some(({ field, question }) => field === one.field && question === one.question);
-        expect(others.filter(isAgain)).toEqual([]);
+        const once = await between();
+        // On a busy machine a browser answers or draws now and then too late, whatever the page does; what the page does comes again.
+        if (once.length > 0) console.warn(`${name}, once:`, JSON.stringify(once));
+        const again = once.length > 0 ? await between() : [];
+        const isAgain = (one: Difference) => again.some((other) => asked(other) === asked(one));
+        expect(once.filter(isAgain)).toEqual([]);
       },
       180_000,
     );

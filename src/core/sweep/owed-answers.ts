@@ -1,10 +1,8 @@
 import type { LookState } from '../document/look-state';
 import type { FieldId } from '../html/field';
 import type { Failure } from '../observation/failure';
-import type { Provenance } from '../observation/provenance';
 import { type Asking, planOf } from '../questions/asking';
 import type { Observation, PageQuestion, Question } from '../questions/observation';
-import type { TargetId } from '../target/target';
 
 /** What one target was asked and has not answered yet. */
 export interface OwedAnswers {
@@ -17,13 +15,11 @@ export interface OwedAnswers {
   /** Notes an answer as given. */
   give(observation: Observation): void;
   /** Failed observations for everything still owed, or for what `isMeant` picks of it. */
-  failed(
-    target: TargetId,
-    provenance: Provenance,
-    failure: Failure,
-    isMeant?: (one: Owed) => boolean,
-  ): Observation[];
+  failed(by: FailedAsking, failure: Failure, isMeant?: (one: Owed) => boolean): Observation[];
 }
+
+/** Who did not answer, and when that was known (ISO 8601). */
+export type FailedAsking = Pick<Observation, 'target' | 'provenance' | 'at'>;
 
 /** What an answer that is owed is about. */
 export interface Owed {
@@ -49,8 +45,7 @@ export function owedAnswers(asking: Asking): OwedAnswers {
     give(observation) {
       owed.delete(keyOf(observation.field, observation));
     },
-    failed(target, provenance, failure, isMeant = () => true) {
-      const at = new Date().toISOString();
+    failed({ target, provenance, at }, failure, isMeant = () => true) {
       return [...owed.values()].filter(isMeant).map(({ question, field, state }) => {
         const asked = { field, target, provenance, at, outcome: { status: 'failed', failure } } as const;
         return question === 'look'

@@ -8,9 +8,19 @@ import { askModelsBeside } from '@/workers/model';
 const pageOf = (markup: string) =>
   isLongMarkup(markup) ? markupReader().pageUnderTest(markup) : pageUnderTest(markup);
 
+/** Begins in a task of its own: a long form, written out for each observer at once, would hold the page up. */
+function inOwnTask<Given extends unknown[]>(
+  observe: (...given: Given) => Promise<void>,
+): (...given: Given) => Promise<void> {
+  return async (...given) => {
+    await new Promise((resolve) => setTimeout(resolve));
+    return observe(...given);
+  };
+}
+
 /** Engines are asked through the server, this browser by its own frame, the model in a worker. */
 export const observers: Observers = {
-  engines: askServer,
+  engines: inOwnTask(askServer),
   probe: (target, asking, emit, signal) => capture(target.id, asking, emit, signal, { pageOf }),
-  models: askModelsBeside,
+  models: inOwnTask(askModelsBeside),
 };
