@@ -1,8 +1,12 @@
 import { defineConfig } from 'vitest/config';
 import config from './vitest.config';
 
-/** The tests of the core alone: none of them waits for a browser. */
+/** A folder's own tests: none of them waits for a browser. */
 export default defineConfig({
   ...config,
-  test: { ...config.test, projects: undefined, include: ['src/core/**/*.test.ts'] },
+  test: {
+    ...config.test,
+    projects: undefined,
+    include: [`src/core/${process.env.UKKO_MUTANTS ?? '*'}/**/*.test.ts`],
+  },
 });

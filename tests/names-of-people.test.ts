@@ -7,9 +7,9 @@ import { ownEntry } from '@/core/html/own-entry';
 import { readForm } from '@/core/html/read-form';
 import { predict } from '@/core/model/predict';
 import { askingOf } from '@/core/questions/asking';
-import { restrictionByModel } from '@/core/replay/restriction-by-model';
 import { readSweepRequest } from '@/core/sweep/sweep-request';
 import { targetId } from '@/core/target/target';
+import { askRestriction } from './fixtures/ask-restriction';
 
 const names = ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'valueOf', 'isPrototypeOf'];
 
@@ -31,11 +31,8 @@ describe.each(names)('a field called %s', (name) => {
     const { fields } = readForm(markup);
     expect(fields[0]).toMatchObject({ id: name, name, kind: 'text' });
     expect(
-      formFindingsAtOnce(
-        { markup, typing: {} },
-        { language: 'en-US', corrections: [] },
-        restrictionByModel('2026-01-02T03:04:05Z'),
-      ).length,
+      formFindingsAtOnce({ markup, typing: {} }, { language: 'en-US', corrections: [] }, askRestriction)
+        .length,
     ).toBeGreaterThan(0);
     const none = predict(targetId('chromium'), askingOf(markup, ['typing'], {}), '2026-11-29T08:00:00Z');
     expect(none).toEqual([]);

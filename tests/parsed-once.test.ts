@@ -11,8 +11,8 @@ import { readForm } from '@/core/html/read-form';
 import { predict } from '@/core/model/predict';
 import { askingOf } from '@/core/questions/asking';
 import { pageQuestions } from '@/core/questions/observation';
-import { restrictionByModel } from '@/core/replay/restriction-by-model';
 import { targetId } from '@/core/target/target';
+import { askRestriction } from './fixtures/ask-restriction';
 
 vi.mock('parse5', { spy: true });
 
@@ -30,11 +30,7 @@ it.each([demoForm, hurriedForm])(
     formsInPage(markup);
     calledBy(markup);
     markupFaults(markup, readForm(markup));
-    formFindingsAtOnce(
-      edited,
-      { language: 'en-US', corrections: [] },
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    );
+    formFindingsAtOnce(edited, { language: 'en-US', corrections: [] }, askRestriction);
     const asking = askingOf(markup, pageQuestions, typingTasks(edited));
     for (const target of ['chromium', 'webkit-phone'])
       predict(targetId(target), asking, '2026-11-29T00:00:00Z');

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import type { FormDocument, FormId } from '../document/form-document';
 import { answerFindings } from '../finding/answer-findings';
 import { formFindingsAtOnce } from '../finding/collect-findings';
@@ -8,7 +9,6 @@ import { collected } from '../finding/finding';
 import { predict } from '../model/predict';
 import { askingOf, sweepQuestions } from '../questions/asking';
 import type { Observation } from '../questions/observation';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { findTarget, type LineUp } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -49,11 +49,7 @@ function sweep(
     run,
     answers,
     findings: collected([
-      ...formFindingsAtOnce(
-        form,
-        { language: 'en-US', corrections: [] },
-        restrictionByModel('2026-01-02T03:04:05Z'),
-      ),
+      ...formFindingsAtOnce(form, { language: 'en-US', corrections: [] }, askRestriction),
       ...answerFindings(run, answers),
     ]),
   };

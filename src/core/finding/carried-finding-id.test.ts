@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import kept from '../../../tests/fixtures/files/finding-ids-0.1.json';
 import keptOfRules from '../../../tests/fixtures/files/rule-finding-ids-0.1.json';
 import { told } from '../../../tests/fixtures/told-finding';
 import type { FormDocument } from '../document/form-document';
 import { readForm } from '../html/read-form';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { carriedFindingId } from './carried-finding-id';
 import { formFindingsAtOnce } from './collect-findings';
 import { type FindingId, findingId } from './finding';
@@ -20,11 +20,9 @@ describe('ids of version 0.1, which held sentences', () => {
 
   it.each(keptOfRules)('are those of today, by rule: $ids', ({ markup, typing, ids }) => {
     const form = { markup, typing: typing as unknown as FormDocument['typing'] };
-    const now = formFindingsAtOnce(
-      form,
-      { language: 'en-US', corrections: [] },
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    ).map(({ id }) => id);
+    const now = formFindingsAtOnce(form, { language: 'en-US', corrections: [] }, askRestriction).map(
+      ({ id }) => id,
+    );
     const carried = ids.map((id) => carriedFindingId(id as FindingId));
     expect(now.filter((id) => /^\["(?:guard|action key)"/.test(id))).toEqual(carried);
     for (const id of carried) expect(carriedFindingId(id)).toBe(id);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import { told } from '../../../tests/fixtures/told-finding';
 import { demoForm, hurriedForm } from '../demo/demo-forms';
 import type { FormDocument } from '../document/form-document';
@@ -12,7 +13,6 @@ import { askingOf, sweepQuestions } from '../questions/asking';
 import type { Difference } from '../questions/differences';
 import type { Observation } from '../questions/observation';
 import type { SubmissionObservation } from '../questions/submission/facts';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { targets } from '../target/line-up';
 import type { Target } from '../target/target';
 import { findingTitle, findingWords } from '../words/finding-words';
@@ -32,7 +32,7 @@ const [chromium, firefox, webkit, phone] = ['chromium', 'firefox', 'webkit', 'bl
 
 const setup = { language: 'en-US', corrections: [] } as const;
 const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] =>
-  collected(formFindingsAtOnce(form, setup, restrictionByModel('2026-01-02T03:04:05Z')));
+  collected(formFindingsAtOnce(form, setup, askRestriction));
 const found = (markup: string, typing: FormDocument['typing'] = {}) => ofForm({ markup, typing });
 const textsOf = (findings: readonly Finding[]) =>
   findings.map(findingWords).flatMap(({ says, details }) => [says, ...details]);
@@ -394,18 +394,8 @@ describe('findings of answers', () => {
       return { ...one, outcome: sent };
     });
     const lineUp = { targets: [chromium, phone], reference: chromium.id };
-    expect(
-      findingsOfRun(
-        { form, lineUp, observations: answers },
-        setup,
-        restrictionByModel('2026-01-02T03:04:05Z'),
-      ),
-    ).toEqual([]);
-    const all = findingsOfRun(
-      { form, lineUp, observations: otherwise },
-      setup,
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    );
+    expect(findingsOfRun({ form, lineUp, observations: answers }, setup, askRestriction)).toEqual([]);
+    const all = findingsOfRun({ form, lineUp, observations: otherwise }, setup, askRestriction);
     expect(all.map(({ field, harm, evidence }) => [field?.label, harm, evidence])).toEqual([
       ['Boat', 'wrong value sent', 'submission'],
       ['Go', 'wrong value sent', 'submission'],

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import type { Guard } from '../guard/guard';
 import { offeredGuards } from '../guard/offered-guards';
 import { fieldId } from '../html/field';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { formFindingsAtOnce } from './collect-findings';
 import { changedForm } from './remedy-edit';
 
@@ -11,11 +11,7 @@ const code = fieldId('code');
 
 function found(guards: readonly Guard[]) {
   const form = { markup, typing: { [code]: { script: '', guards } } };
-  const findings = formFindingsAtOnce(
-    form,
-    { language: 'en-US', corrections: [] },
-    restrictionByModel('2026-01-02T03:04:05Z'),
-  );
+  const findings = formFindingsAtOnce(form, { language: 'en-US', corrections: [] }, askRestriction);
   return findings.filter(({ evidence }) => evidence === 'ways in' || evidence === 'rule');
 }
 

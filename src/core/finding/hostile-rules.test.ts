@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import { hostilePatterns } from '../../../tests/fixtures/hostile-patterns';
 import { escapedText } from '../html/edit-markup';
 import { readForm } from '../html/read-form';
@@ -6,7 +7,6 @@ import { answerLine } from '../model/answer-line';
 import { predict } from '../model/predict';
 import { askingOf } from '../questions/asking';
 import { quickReplay } from '../replay/quick-replay';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { strokeVerdicts } from '../replay/stroke-verdicts';
 import { twoStageCheck } from '../replay/two-stage';
 import { habitsByRoute } from '../rules/usual-habits';
@@ -30,16 +30,8 @@ describe.each(hostilePatterns)('a form with the pattern %.40s', (pattern) => {
   const markup = fieldWith(pattern) + plain;
 
   it('has findings, and all those of its other field', () => {
-    const found = formFindingsAtOnce(
-      { markup, typing: {} },
-      setup,
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    );
-    const alone = formFindingsAtOnce(
-      { markup: plain, typing: {} },
-      setup,
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    );
+    const found = formFindingsAtOnce({ markup, typing: {} }, setup, askRestriction);
+    const alone = formFindingsAtOnce({ markup: plain, typing: {} }, setup, askRestriction);
     const ofOther = found.filter(({ field }) => field?.id === 'b').map(({ id }) => id);
     expect(ofOther).toEqual(expect.arrayContaining(alone.filter(({ field }) => field).map(({ id }) => id)));
   });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import type { TypingPlan } from '../document/form-document';
 import type { FieldId } from '../html/field';
 import { readForm } from '../html/read-form';
@@ -8,7 +9,6 @@ import { type Correction, correctedHabits, correctionOf } from '../keyboard/corr
 import { traitsOf } from '../keyboard/input-traits';
 import { phoneBrowsers } from '../keyboard/phone-browsers';
 import { tapsFor } from '../keyboard/taps';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
 import type { Evidence } from './finding';
@@ -21,11 +21,9 @@ function found(
   corrections: readonly Correction[] = [],
 ) {
   const form = { markup, typing: { ['a' as FieldId]: { script: '', guards: [], ...plan } } };
-  return formFindingsAtOnce(
-    form,
-    { language: 'en-US', corrections },
-    restrictionByModel('2026-01-02T03:04:05Z'),
-  ).filter((one) => one.evidence === evidence);
+  return formFindingsAtOnce(form, { language: 'en-US', corrections }, askRestriction).filter(
+    (one) => one.evidence === evidence,
+  );
 }
 
 describe('a trap on phones', () => {

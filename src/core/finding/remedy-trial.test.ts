@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import { told } from '../../../tests/fixtures/told-finding';
 import { hurriedForm } from '../demo/demo-forms';
 import type { FormDocument } from '../document/form-document';
 import type { Guard } from '../guard/guard';
 import { fieldId } from '../html/field';
 import { predict } from '../model/predict';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { targetId } from '../target/target';
 import { formFindingsAtOnce } from './collect-findings';
@@ -17,11 +17,7 @@ const chromium = targetId('chromium');
 
 function findingIn(form: FormDocument, says: string): Finding {
   const found = collected(
-    formFindingsAtOnce(
-      form,
-      { language: 'en-US', corrections: [] },
-      restrictionByModel('2026-01-02T03:04:05Z'),
-    ),
+    formFindingsAtOnce(form, { language: 'en-US', corrections: [] }, askRestriction),
   ).find((one) => [told(one).says, ...told(one).details].some((text) => text.includes(says)));
   if (!found) throw new Error(says);
   return found;

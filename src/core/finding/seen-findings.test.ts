@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
 import { told } from '../../../tests/fixtures/told-finding';
 import type { FormId } from '../document/form-document';
 import type { Guard } from '../guard/guard';
@@ -9,7 +10,6 @@ import type { Provenance } from '../observation/provenance';
 import type { KeyboardFacts } from '../questions/keyboard/facts';
 import { type LookFacts, type LookObservation, lookNotAsked } from '../questions/look/facts';
 import type { Observation } from '../questions/observation';
-import { restrictionByModel } from '../replay/restriction-by-model';
 import { answersOf } from '../run/answers';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -173,7 +173,7 @@ describe('a filter on keys', () => {
     return findingsOfRun(
       { form, lineUp, observations },
       { language: 'en-US', corrections: [] },
-      restrictionByModel('2026-01-02T03:04:05Z'),
+      askRestriction,
     ).filter(({ claim }) => claim.code === 'guard bypassed');
   };
 
@@ -207,7 +207,7 @@ describe('the layout of the real keyboard that came up', () => {
     return findingsOfRun(
       { form, lineUp, observations: answers },
       { language: 'en-US', corrections: [] },
-      restrictionByModel('2026-01-02T03:04:05Z'),
+      askRestriction,
     )
       .filter(({ claim }) => claim.code === 'keyboard lacks')
       .map(told)
