@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { type CapturedDeed, scriptFromDeeds } from './captured-script';
-import { codeOf } from './key-code';
 import { formatScript } from './script-text';
 
 const key = (one: string, at: number, ...modifiers: ('Shift' | 'Control')[]): CapturedDeed => ({
@@ -54,24 +53,40 @@ describe('what a person did', () => {
       'select 1 3\nkey Shift+ArrowLeft\ncompose "に" "日"\ndictate "high water"\ndrop "x"\nautofill "y"',
     );
   });
+  it('pauses where typing rests for 700 ms or more, in steps of 50 and never too long', () => {
+    const pauses = (...times: number[]) =>
+      scriptFromDeeds(times.map((at) => key('a', at))).flatMap((one) => (one.kind === 'pause' ? one.ms : []));
+    expect(pauses(5000, 5674)).toEqual([]);
+    expect(pauses(0, 675, 1399)).toEqual([700, 700]);
+    expect(pauses(0, 99_000)).toEqual([10_000]);
+  });
+
+  it('has no pause before what it leaves out', () => {
+    expect(written(key('a', 0), text('deleteContentBackward', '', 400), key('F5', 500), key('b', 1000))).toBe(
+      'type "a"\npause 1000ms\ntype "b"',
+    );
+  });
+
+  it.each<[string, CapturedDeed, string]>([
+    ['a key of many characters that has no name', key('Dead', 0), ''],
+    ['a held modifier', key('Meta', 0), ''],
+    ['a shortcut without a deed of its own', key('b', 0, 'Control'), 'key Control+b'],
+    ['modifiers in one order', key('Home', 0, 'Control', 'Shift'), 'key Shift+Control+Home'],
+    ['a letter of a shortcut, in capitals', key('A', 0, 'Control', 'Shift'), 'select all'],
+    ['a letter of a shortcut that copies, in capitals', key('C', 0, 'Control'), 'copy'],
+    ['a letter of a shortcut without its modifier', key('c', 0, 'Shift'), 'type "c"'],
+    ['what was done again', text('historyRedo', '', 0), 'redo'],
+    ['an empty text', text('insertText', '', 0), ''],
+    ['a composition of nothing', { kind: 'composed', texts: [], at: 0 }, ''],
+  ])('%s', (_, deed, expected) => {
+    expect(written(deed)).toBe(expected);
+  });
+
+  it.each(['v', 'y', 'z', 'x'])('knows the keys of shortcuts whose deed is told by itself: %s', (letter) => {
+    expect(written(key(letter, 0, 'Control'))).toBe('');
+  });
+
   it('ends where a script may be no longer', () => {
     expect(scriptFromDeeds(Array.from({ length: 900 }, (_, at) => key('a', at)))).toHaveLength(500);
-  });
-});
-
-describe('the place of a key', () => {
-  it.each([
-    ['a', 'KeyA'],
-    ['Z', 'KeyZ'],
-    ['7', 'Digit7'],
-    ['@', 'Digit2'],
-    ['?', 'Slash'],
-    [' ', 'Space'],
-    ['Shift', 'ShiftLeft'],
-    ['ArrowUp', 'ArrowUp'],
-    ['é', ''],
-    ['😀', ''],
-  ])('of %j is %j', (one, code) => {
-    expect(codeOf(one)).toBe(code);
   });
 });

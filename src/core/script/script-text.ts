@@ -246,11 +246,12 @@ function readCaret(tokens: readonly Token[], end: number): Statement {
 }
 
 function readSelect(tokens: readonly Token[], end: number): Statement {
-  const [first, second] = tokens;
+  const [first, second, extra] = tokens;
   if (first?.value === 'all' && tokens.length === 1) return read({ kind: 'command', command: 'select all' });
   const [from, to] = [numberIn(first), numberIn(second)];
-  if (from === null || to === null || from > to || tokens.length > 2)
-    return fault((from === null ? first : second)?.column ?? end, { code: 'no selection' });
+  if (from === null) return fault(first?.column ?? end, { code: 'no selection' });
+  if (to === null || from > to) return fault(second?.column ?? end, { code: 'no selection' });
+  if (extra) return fault(extra.column, { code: 'no selection' });
   return read({ kind: 'selection', start: from, end: to });
 }
 
