@@ -23,6 +23,38 @@ describe('a mask', () => {
     expect(masked(typed, pattern, grows)).toBe(expected);
   });
 
+  it.each([
+    ['', '00-0', false, true],
+    ['12', '00-0', false, true],
+    ['12-3', '00-0', true, true],
+    ['12-34', '00-0', false, false],
+    ['123', '00-0', false, false],
+    ['1a', '00', false, false],
+    ['a', 'A', true, true],
+    ['Z', 'A', true, true],
+    ['7', 'A', false, false],
+    ['[', 'A', false, false],
+    ['`', 'A', false, false],
+    ['{', 'X', false, false],
+    ['/', '0', false, false],
+    [':', '0', false, false],
+    ['9', 'X', true, true],
+    ['é', 'X', true, true],
+    ['٣', '0', true, true],
+    ['𝟛', '0', true, true],
+    ['€', 'X', false, false],
+    ['A0', '\\A\\0', true, true],
+    ['1\\', '0\\', true, true],
+    ['', '', true, true],
+  ])('%j fills %j: %s, from its beginning: %s', (typed, pattern, full, beginning) => {
+    expect([isFull(typed, pattern), isBeginningOfMask(typed, pattern)]).toEqual([full, beginning]);
+  });
+
+  it('is read anew where many others were read since', () => {
+    for (const index of [0, ...Array(150).keys(), 0])
+      expect(isFull(`7${'-'.repeat(index)}`, `0${'-'.repeat(index)}`)).toBe(true);
+  });
+
   it('makes only beginnings of itself, out of which it makes the same again', () => {
     fc.assert(
       fc.property(text, mask, fc.boolean(), (typed, pattern, grows) => {

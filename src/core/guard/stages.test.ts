@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { caretAfterRewrite } from './caret-after-rewrite';
 import { characterClasses } from './character-set';
 import type { Guard, GuardStage } from './guard';
 import { guardsSchema } from './guard-schema';
 import { editingKeys, offeredGuards } from './offered-guards';
 import { guardName, holds, mayStand, mended } from './rule';
-import { decideKey, refusesToSend, rewriteAfterInput, rewriteOnLeaving } from './stages';
+import { decideBeforeInsert, decideKey, refusesToSend, rewriteAfterInput, rewriteOnLeaving } from './stages';
 
 const at = (text: string, start = text.length, end = start) => ({ text, start, end });
 const base = (stage: GuardStage, id = 'g') => ({ id, on: true, stage });
@@ -44,9 +43,52 @@ describe('the key stage', () => {
     expect(press('a', forgetful, true)).toBe(false);
     expect(press('a', filter, true)).toBe(true);
   });
+  it('goes by what each rule is about: the key, or the text that it makes', () => {
+    const decide = (guard: Guard, key: string, newText: string, isShortcut = false) =>
+      decideKey([guard], { key, isShortcut, newText }).pass;
+    const denied: Guard = { ...base('key'), kind: 'deny', set: digits };
+    expect([decide(denied, '5', 'x5'), decide(denied, 'x', '5x')]).toEqual([false, true]);
+    expect(decide({ ...denied, set: { classes: [], own: '😀' } }, '😁', '😁')).toBe(true);
+    const letters: Guard = { ...base('key'), kind: 'pattern', source: '[a-z]', match: 'whole' };
+    expect([decide(letters, 'b', 'ab'), decide(letters, 'B', 'b')]).toEqual([true, false]);
+    const short: Guard = { ...base('key'), kind: 'length', most: 2, unit: 'graphemes' };
+    expect([decide(short, 'b', 'ab'), decide(short, 'c', 'abc')]).toEqual([true, false]);
+    expect([decide(short, 'Shift', 'a'), decide({ ...short, keys: ['Shift'] }, 'Shift', 'a')]).toEqual([
+      false,
+      true,
+    ]);
+    // The name of a key lets it pass alone, not in a shortcut.
+    expect(decide({ ...short, keys: ['a'] }, 'a', 'aaa')).toBe(true);
+    expect(decide({ ...short, keys: ['a'] }, 'a', 'aaa', true)).toBe(false);
+  });
+  it('names the first guard that stops a key, of those that are on and act there', () => {
+    const none = { kind: 'allow', set: { classes: [], own: '' } } as const;
+    const guards: Guard[] = [
+      { ...base('before insert', 'elsewhere'), ...none },
+      { ...base('key', 'off'), ...none, on: false },
+      { ...base('key', 'first'), ...none },
+      { ...base('key', 'second'), ...none },
+    ];
+    const press = { key: '5', isShortcut: false, newText: '5' };
+    expect(decideKey(guards, press)).toEqual({ pass: false, guard: 'first' });
+    expect(decideKey([], press)).toEqual({ pass: true });
+  });
   it('has nothing to decide by where a keyboard names no key', () => {
     for (const key of ['Unidentified', 'Process', 'Dead'])
       expect(press(key, { ...filter, keys: [] })).toBe(true);
+  });
+});
+
+describe('the stage before a text is put in', () => {
+  const decide = (guard: Guard, oldText: string, newText: string, inserted: string) =>
+    decideBeforeInsert([guard], { oldText, newText, inserted }).pass;
+  it('judges characters by what comes in, and all else by what becomes of the text', () => {
+    const only: Guard = { ...base('before insert'), kind: 'allow', set: digits };
+    expect([decide(only, 'x', 'x1', '1'), decide(only, '1', '1x', 'x')]).toEqual([true, false]);
+    const none: Guard = { ...base('before insert'), kind: 'deny', set: digits };
+    expect([decide(none, '1', '1x', 'x'), decide(none, 'x', 'x1', '1')]).toEqual([true, false]);
+    const short: Guard = { ...base('before insert'), kind: 'length', most: 2, unit: 'code units' };
+    expect([decide(short, 'a', 'ab', 'b'), decide(short, 'ab', 'abc', 'c')]).toEqual([true, false]);
   });
 });
 
@@ -90,6 +132,38 @@ describe('rewriting after input', () => {
       end: 3,
     });
   });
+  it('goes back by what may stand while one types, and on leaving by what holds', () => {
+    const date = { kind: 'date', format: 'dd.mm.yyyy', remedy: 'go back' } as const;
+    expect(rewriteAfterInput([{ ...base('after input'), ...date }], at('3'), at('31')).text).toBe('31');
+    expect(rewriteOnLeaving([{ ...base('on leaving'), ...date }], at('3'), at('31')).text).toBe('3');
+  });
+  it('does nothing where it only refuses', () => {
+    const refusing: Guard = { ...base('after input'), kind: 'allow', set: digits, remedy: 'refuse' };
+    expect(rewriteAfterInput([refusing], at(''), at('x'))).toEqual({ ...at('x'), by: [], endless: null });
+  });
+  it('moves both ends of a selection, and puts the caret behind what another guard made of the old text', () => {
+    const noSpaces: Guard = {
+      ...base('after input', 'strip'),
+      kind: 'deny',
+      set: { classes: ['spaces'], own: '' },
+    };
+    expect(rewriteAfterInput([noSpaces], at(''), at('a b c', 1, 4))).toMatchObject({
+      text: 'abc',
+      start: 1,
+      end: 2,
+    });
+    const back: Guard = { ...base('after input', 'back'), kind: 'decimals', most: 2, remedy: 'go back' };
+    expect(rewriteAfterInput([noSpaces, back], at('1 2', 1), at('1 2x', 4))).toMatchObject({
+      text: '12',
+      end: 2,
+      by: ['strip', 'back'],
+    });
+  });
+  it('puts in what is fixed at the end also where as many characters as before stand', () => {
+    const slash: Guard = { ...base('after input'), kind: 'mask', mask: '00/' };
+    expect(rewriteAfterInput([slash], at('12'), at('13')).text).toBe('13/');
+    expect(rewriteAfterInput([slash], at('12/'), at('12')).text).toBe('12');
+  });
   it('skips guards that are off or act elsewhere, and says which ones did something', () => {
     const off = serial.map((guard) => ({ ...guard, on: false }));
     expect(rewriteAfterInput(off, at(''), at('x!')).by).toEqual([]);
@@ -129,30 +203,6 @@ describe('rewriting after input', () => {
         },
       ),
       { numRuns: 400 },
-    );
-  });
-});
-
-describe('the caret after a rewrite', () => {
-  it.each([
-    ['abc', 3, 'ABC', 3],
-    ['abc', 1, 'ABC', 1],
-    ['a1b2', 2, 'ab', 1],
-    ['12345', 3, '1-23-45', 4],
-    ['ab', 0, 'x', 0],
-  ])('%s at %i becomes %s at %i', (before, from, after, to) => {
-    expect(caretAfterRewrite(before, from, after)).toBe(to);
-  });
-  it('stays inside the text and never goes back as it goes on', () => {
-    fc.assert(
-      fc.property(fc.string({ maxLength: 20 }), fc.string({ maxLength: 20 }), (before, after) => {
-        let last = 0;
-        for (let from = 0; from <= before.length; from++) {
-          const to = caretAfterRewrite(before, from, after);
-          expect(to >= last && to <= after.length).toBe(true);
-          last = to;
-        }
-      }),
     );
   });
 });
@@ -243,6 +293,8 @@ describe('the last two stages', () => {
     const strict: Guard[] = [make('pattern', { id: 'p' }), make('check digit', { id: 'c' })];
     expect(refusesToSend(strict, 'ABC')?.id).toBe('c');
     expect(refusesToSend(strict, 'x')?.id).toBe('p');
+    expect(refusesToSend([{ ...trim, remedy: 'refuse' }], 'a b')?.id).toBe('trim');
+    expect(refusesToSend([trim], 'a b')).toBeNull();
     expect(
       refusesToSend(
         strict.map((guard) => ({ ...guard, on: false })),

@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { type Guard, isStrict, type Remedy, remedyOf } from './guard';
+import { guardName, holds, mayStand, mended } from './rule';
+
+/** A guard without where it acts. */
+type Rule = Guard extends infer One ? (One extends Guard ? Omit<One, 'id' | 'on' | 'stage'> : never) : never;
+const guardOf = (rule: Rule, stage: Guard['stage'] = 'after input'): Guard =>
+  ({ id: 'g', on: true, stage, ...rule }) as Guard;
+
+const digits: Rule = { kind: 'allow', set: { classes: ['ASCII digits'], own: '' } };
+const noSpaces: Rule = { kind: 'deny', set: { classes: ['spaces'], own: '' } };
+
+describe('a guard in a few words', () => {
+  it.each<[Rule, string]>([
+    [digits, 'only ASCII digits'],
+    [noSpaces, 'no spaces'],
+    [{ kind: 'length', most: 1, unit: 'code units' }, 'at most 1 code unit'],
+    [{ kind: 'length', most: 10, unit: 'graphemes' }, 'at most 10 graphemes'],
+    [{ kind: 'decimals', most: 2 }, 'at most 2 decimals'],
+    [{ kind: 'decimals', most: 1, whole: 3 }, 'at most 3 whole digits, at most 1 decimal'],
+    [{ kind: 'range', min: -3, max: null }, 'a number from -3 to anywhere'],
+    [{ kind: 'range', min: null, max: 8 }, 'a number from anywhere to 8'],
+    [{ kind: 'pattern', source: '[a-z]', match: 'whole' }, 'all of it matches [a-z]'],
+    [{ kind: 'pattern', source: '[a-z]', match: 'part' }, 'some part matches [a-z]'],
+    [{ kind: 'words', words: ['a', 'b'], sense: 'one of' }, 'one of 2 words'],
+    [{ kind: 'words', words: ['a', 'b', 'c'], sense: 'none of' }, 'none of 3 words'],
+    [{ kind: 'date', format: 'dd.mm.yyyy' }, 'a real date, dd.mm.yyyy'],
+    [{ kind: 'check digit', method: 'mod 11' }, 'check digit, mod 11'],
+    [{ kind: 'case', to: 'upper' }, 'upper case'],
+    [{ kind: 'case', to: 'lower' }, 'lower case'],
+    [{ kind: 'mask', mask: '00-00' }, 'mask 00-00'],
+  ])('%j', (rule, name) => {
+    expect(guardName(guardOf(rule))).toBe(name);
+  });
+});
+
+describe('a rule', () => {
+  it.each<[Rule, string, holds: boolean, stands: boolean]>([
+    [digits, '12', true, true],
+    [digits, '1a', false, false],
+    [digits, '', true, true],
+    [noSpaces, 'a b', false, false],
+    [noSpaces, 'ab', true, true],
+    [{ kind: 'length', most: 2, unit: 'graphemes' }, 'ab', true, true],
+    [{ kind: 'length', most: 2, unit: 'graphemes' }, 'abc', false, false],
+    [{ kind: 'decimals', most: 2 }, '1.25', true, true],
+    [{ kind: 'decimals', most: 2 }, '1.255', false, false],
+    [{ kind: 'decimals', most: 2 }, '-', false, true],
+    [{ kind: 'decimals', most: 0 }, '1.', false, false],
+    [{ kind: 'decimals', most: 0 }, '1', true, true],
+    [{ kind: 'decimals', most: 2, whole: 2 }, '12.5', true, true],
+    [{ kind: 'decimals', most: 2, whole: 2 }, '123', false, false],
+    [{ kind: 'range', min: 1, max: 8 }, '1', true, true],
+    [{ kind: 'range', min: 1, max: 8 }, '8', true, true],
+    [{ kind: 'range', min: 1, max: 8 }, '8.1', false, false],
+    [{ kind: 'range', min: 1, max: 8 }, '0', false, true],
+    [{ kind: 'range', min: null, max: 8 }, '-99', true, true],
+    [{ kind: 'range', min: 1, max: null }, '99', true, true],
+    [{ kind: 'range', min: 1, max: null }, 'x', false, false],
+    [{ kind: 'pattern', source: 'ab', match: 'whole' }, 'a', false, false],
+    [{ kind: 'pattern', source: 'ab', match: 'whole' }, 'ab', true, true],
+    [{ kind: 'pattern', source: '(', match: 'whole' }, 'a', true, true],
+    [{ kind: 'words', words: ['north', 'east'], sense: 'one of' }, 'ea', false, true],
+    [{ kind: 'words', words: ['north', 'east'], sense: 'one of' }, 'east', true, true],
+    [{ kind: 'words', words: ['north'], sense: 'one of' }, 'o', false, false],
+    [{ kind: 'words', words: ['test', ''], sense: 'none of' }, 'entry', true, true],
+    [{ kind: 'words', words: ['Test'], sense: 'none of' }, 'a tEst', false, false],
+    [{ kind: 'date', format: 'dd.mm.yyyy' }, '29.02', false, true],
+    [{ kind: 'check digit', method: 'mod 10' }, '1', false, true],
+    [{ kind: 'case', to: 'upper' }, 'AB', true, true],
+    [{ kind: 'case', to: 'upper' }, 'Ab', false, false],
+    [{ kind: 'case', to: 'lower' }, 'Ab', false, false],
+    [{ kind: 'case', to: 'lower' }, 'ab', true, true],
+    [{ kind: 'mask', mask: '00-0' }, '12', false, true],
+    [{ kind: 'mask', mask: '00-0' }, '12-3', true, true],
+    [{ kind: 'mask', mask: '00-0' }, '12-34', false, false],
+  ])('%j, of %j: holds %s, may stand %s', (rule, text, does, may) => {
+    expect([holds(guardOf(rule), text), mayStand(guardOf(rule), text)]).toEqual([does, may]);
+  });
+
+  it.each<[Rule, string, string]>([
+    [digits, 'a1b2', '12'],
+    [noSpaces, ' a b ', 'ab'],
+    [{ kind: 'length', most: 2, unit: 'graphemes' }, 'abc', 'ab'],
+    [{ kind: 'decimals', most: 2 }, '1x2.345', '12.34'],
+    [{ kind: 'case', to: 'upper' }, 'aB', 'AB'],
+    [{ kind: 'case', to: 'lower' }, 'aB', 'ab'],
+    [{ kind: 'mask', mask: '00-0' }, '123', '12-3'],
+    [{ kind: 'range', min: 1, max: 8 }, '99', '99'],
+    [{ kind: 'pattern', source: 'a', match: 'whole' }, 'b', 'b'],
+  ])('%j makes of %j: %j', (rule, text, expected) => {
+    expect(mended(guardOf(rule), text, true)).toBe(expected);
+  });
+});
+
+describe('what a guard does', () => {
+  it.each<[Guard['stage'], Remedy | undefined, Remedy, strict: boolean]>([
+    ['key', 'mend', 'refuse', false],
+    ['before insert', 'go back', 'refuse', false],
+    ['on submission', 'mend', 'refuse', true],
+    ['after input', undefined, 'mend', false],
+    ['after input', 'go back', 'go back', false],
+    ['after input', 'refuse', 'refuse', false],
+    ['on leaving', undefined, 'mend', false],
+    ['on leaving', 'refuse', 'refuse', true],
+    ['on leaving', 'go back', 'go back', false],
+  ])('%s, told to %s: it does %s; a rule to send: %s', (stage, remedy, does, strict) => {
+    const guard = { ...guardOf(digits, stage), ...(remedy && { remedy }) };
+    expect([remedyOf(guard), isStrict(guard)]).toEqual([does, strict]);
+  });
+});
