@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoForm } from '../demo/demo-forms';
 import type { Guard } from '../guard/guard';
 import { editingKeys, offeredGuards } from '../guard/offered-guards';
-import { readSamples, writeSamples } from '../guard/sample-table';
+import { readSamples } from '../guard/sample-table';
 import { verdicts } from '../guard/verdict';
 import { fieldId } from '../html/field';
 import { pageOf } from '../html/page-controls';
@@ -143,11 +143,43 @@ describe('the quick replay', () => {
   });
 });
 
+describe('the quick replay of a sample', () => {
+  const replayed = (html: string, guards: readonly Guard[], sample: string, id = 'chromium') =>
+    quickReplay(fieldOf(html), guards, habits(id))(sample);
+  it('names the first stroke that was refused, by whom ever', () => {
+    expect(replayed('<input name=a>', [digits], '1a2b')).toEqual({
+      verdict: 'accepted',
+      by: [],
+      text: '12',
+      refusedAt: 1,
+    });
+    expect(replayed('<input name=a maxlength=2>', [], 'abc')).toMatchObject({ text: 'ab', refusedAt: 2 });
+    expect(replayed('<input name=a>', [], 'abc')).toMatchObject({ text: 'abc', refusedAt: null });
+    const strip: Guard = { ...digits, stage: 'after input' };
+    expect(replayed('<input name=a>', [strip], '1a2')).toMatchObject({ text: '12', refusedAt: 1 });
+    expect(replayed('<input name=a>', [{ ...digits, on: false }], 'a')).toMatchObject({
+      text: 'a',
+      refusedAt: null,
+    });
+  });
+  it('does what guards do on leaving, and has no keys where a soft keyboard names none', () => {
+    expect(replayed('<input name=a>', [{ ...digits, stage: 'on leaving' }], 'a1')).toMatchObject({
+      text: '1',
+      refusedAt: null,
+    });
+    expect(replayed('<input name=a>', [digits], 'a1', 'blink-phone').text).toBe('a1');
+  });
+  it('knows no length limit of a number', () => {
+    expect(replayed('<input name=a type=number maxlength=2>', [], '123').text).toBe('123');
+  });
+});
+
 describe('ways in', () => {
   const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');
+  const rows = (guard: Guard, html = '<input name=a>') =>
+    bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(`<form>${html}</form>`), now);
   const table = (guard: Guard, html = '<input name=a>') => {
-    const markup = `<form>${html}</form>`;
-    const [row] = bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(markup), now);
+    const [row] = rows(guard, html);
     return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
   };
   it('show that a filter on keys is bypassed by everything that is no key', () => {
@@ -190,6 +222,116 @@ describe('ways in', () => {
     const { script, ...others } = table({ ...digits, stage: 'after input' });
     expect(new Set(Object.values(others))).toEqual(new Set(['held']));
     expect(script).toBe('bypassed');
+  });
+  it('show what is rewritten, and tell it from what is taken away', () => {
+    const upper: Guard = { kind: 'case', id: 'u', on: true, stage: 'after input', to: 'upper' };
+    expect(table(upper)).toMatchObject({
+      'hardware keys': 'rewritten',
+      paste: 'rewritten',
+      script: 'bypassed',
+    });
+    const short: Guard = {
+      kind: 'length',
+      id: 'l',
+      on: true,
+      stage: 'after input',
+      most: 20,
+      unit: 'graphemes',
+    };
+    const [row] = rows(short);
+    expect(row?.cells.find(({ route }) => route === 'paste')).toEqual({
+      route: 'paste',
+      outcome: 'rewritten',
+      script: [{ kind: 'text', route: 'paste', text: 'x'.repeat(21) }, { kind: 'leave' }],
+      text: 'x'.repeat(20),
+      swallowed: [],
+    });
+    expect(table({ ...upper, remedy: 'refuse' })).toMatchObject({ paste: 'bypassed' });
+    expect(table({ ...upper, remedy: 'go back' })).toMatchObject({ paste: 'held' });
+    expect(
+      table({ ...upper, stage: 'on leaving', remedy: 'refuse' }, '<input name=a><button>Go</button>'),
+    ).toMatchObject({ paste: 'held' });
+  });
+  it('try a guard that is off as if it were on, and none that objects to nothing', () => {
+    const [off] = rows({ ...digits, stage: 'before insert', on: false });
+    expect([off?.guard.on, off?.cells.find(({ route }) => route === 'paste')?.outcome]).toEqual([
+      false,
+      'held',
+    ]);
+    const all: Guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'before insert',
+      source: '[\\s\\S]*',
+      match: 'whole',
+    };
+    expect(rows(all)[0]?.cells.map((cell) => [cell.outcome, cell.script, cell.text])).toEqual(
+      Array(8).fill(['not tried', [], '']),
+    );
+  });
+  it('leave out what the target itself keeps out', () => {
+    const found = rows({ ...digits, stage: 'before insert' }, '<input name=a type=number>')[0]?.cells;
+    expect(found?.find(({ route }) => route === 'paste')).toMatchObject({ outcome: 'not tried', text: '' });
+  });
+  it('try the person’s own texts first, if they are not too long, and the shortest of all', () => {
+    const no9: Guard = {
+      kind: 'deny',
+      id: 'd',
+      on: true,
+      stage: 'before insert',
+      set: { classes: [], own: 'q' },
+    };
+    const bring = (texts: string[]) =>
+      bypassTable(
+        fieldOf('<input name=a>'),
+        [no9],
+        texts,
+        byRoute,
+        pageOf('<form><input name=a></form>'),
+        now,
+      )[0]?.cells.find(({ route }) => route === 'drop')?.script[0];
+    expect(bring([`q${'x'.repeat(400)}`])).toBeUndefined();
+    expect(bring([`q${'x'.repeat(399)}`])).toEqual({
+      kind: 'text',
+      route: 'drop',
+      text: `q${'x'.repeat(399)}`,
+    });
+    expect(bring(['qxx', 'xq', 'qx'])).toEqual({ kind: 'text', route: 'drop', text: 'xq' });
+  });
+  it('show a rule that keeps out what is right, by the way on which it does', () => {
+    const whole: Guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'before insert',
+      source: '[A-Z]{3}',
+      match: 'whole',
+    };
+    const cells = bypassTable(
+      fieldOf('<input name=a>'),
+      [whole],
+      ['ABC'],
+      byRoute,
+      pageOf('<form><input name=a></form>'),
+      now,
+    )[0]?.cells;
+    expect(cells?.find(({ route }) => route === 'hardware keys')).toEqual({
+      route: 'hardware keys',
+      outcome: 'blocked too much',
+      script: ['A', 'B', 'C'].map((key) => ({ kind: 'key', key })),
+      text: '',
+      swallowed: [],
+    });
+    expect(cells?.find(({ route }) => route === 'paste')?.outcome).toBe('held');
+  });
+  it('show a shortcut that a filter swallows by the keys that show it', () => {
+    const keys = editingKeys.filter((key) => key !== 'Shortcut');
+    expect(rows({ ...digits, keys })[0]?.cells[0]).toMatchObject({
+      outcome: 'blocked too much',
+      script: [{ kind: 'key', key: 'a', modifiers: ['Control'] }],
+      swallowed: ['Select all'],
+    });
   });
   it('show that a rule at submission holds whatever way the text came', () => {
     const { script, ...others } = table(
@@ -251,40 +393,21 @@ describe('the two stages', () => {
       letStand: ['SKR'],
     });
   });
+  it('tell the stroke after which a rewritten text is on another way, or the last', () => {
+    const died = (html: string, guard: Guard, text: string) =>
+      outcome(twoStageCheck(fieldOf(html), [guard], [text], chromium)).unreachable;
+    const lower: Guard = { kind: 'case', id: 'c', on: true, stage: 'after input', to: 'lower' };
+    expect(died('<input name=a pattern="[a-z]{2}[A-Z]">', lower, 'abC')).toEqual([
+      { text: 'abC', at: 2, left: 'abc' },
+    ]);
+    const trim: Guard = { ...digits, stage: 'on leaving' };
+    expect(died('<input name=a pattern="[0-9]+ ">', trim, '12 ')).toEqual([
+      { text: '12 ', at: 2, left: '12' },
+    ]);
+  });
 });
 
 describe('samples', () => {
-  it('are read from CSV and from cells of a spreadsheet, with or without a head', () => {
-    expect(readSamples('text,expected\n"a,b",refused\nplain\n')).toEqual({
-      status: 'read',
-      samples: [
-        { text: 'a,b', expected: 'refused' },
-        { text: 'plain', expected: 'accepted' },
-      ],
-    });
-    expect(readSamples('12,5\tunfinished')).toMatchObject({
-      samples: [{ text: '12,5', expected: 'unfinished' }],
-    });
-  });
-  it('say which line is wrong', () => {
-    expect(readSamples('a,accepted\nb,perhaps')).toEqual({
-      status: 'fault',
-      line: 2,
-      fault: { code: 'no verdict', word: 'perhaps' },
-    });
-    expect(readSamples('"a')).toEqual({ status: 'fault', line: 1, fault: { code: 'open quote' } });
-  });
-  it('come back as they were written', () => {
-    const sample = fc.record({
-      text: fc.string({ unit: 'grapheme' }).filter((text) => !text.includes('\r')),
-      expected: fc.constantFrom(...verdicts),
-    });
-    fc.assert(
-      fc.property(fc.array(sample, { maxLength: 8 }), (samples) => {
-        expect(readSamples(writeSamples(samples))).toEqual({ status: 'read', samples });
-      }),
-    );
-  });
   it('of the demo form have one surprise', () => {
     const field = readForm(demoForm.markup).fields.find(({ id }) => id === 'serial');
     const plan = demoForm.typing[fieldId('serial')];
