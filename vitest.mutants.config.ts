@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     ...config.test,
     projects: undefined,
+    isolate: false,
     setupFiles: ['tests/fixtures/no-shrinking.ts'],
     include: [`src/core/${process.env.UKKO_MUTANTS ?? '*'}/**/*.test.ts`],
   },
