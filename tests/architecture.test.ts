@@ -31,7 +31,7 @@ const core: Layers = {
   fallback: 'html',
   fault: 'html regexp standard pattern',
   observation: 'html reading regexp standard target document',
-  'questions/*': 'html reading standard script guard document fallback observation',
+  'questions/*': 'html reading regexp standard script guard document fallback observation',
   questions: 'html reading guard document fallback observation questions/*',
   run: 'html reading target document observation questions/* questions',
   'model/deviations': 'html standard target',

@@ -268,7 +268,9 @@ describe('findings about guards', () => {
     expect(surprise?.claim).toEqual({
       code: 'samples differ',
       tried: 2,
-      others: [{ text: 'yy', expected: 'accepted', verdict: 'refused', by: ['all of it matches x*'] }],
+      others: [
+        { text: 'yy', expected: 'accepted', verdict: 'refused', by: [{ code: 'guard', guard: submit }] },
+      ],
     });
   });
 });

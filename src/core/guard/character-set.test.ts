@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type CharacterClass, characterClasses, isInSet, keptOf, setName } from './character-set';
+import { type CharacterClass, characterClasses, isInSet, keptOf } from './character-set';
 
 const classNames = Object.keys(characterClasses) as CharacterClass[];
 const set = fc.record({
@@ -29,10 +29,5 @@ describe('the characters of a set', () => {
 
   it('may be lone surrogates', () => {
     expect(keptOf({ classes: ['ASCII letters'], own: '\ud83d' }, 'a\ud83db\ude00', true)).toBe('a\ud83db');
-  });
-
-  it('have a name, also when there are none', () => {
-    expect(setName({ classes: ['digits', 'spaces'], own: '-' })).toBe('digits, spaces, -');
-    expect(setName({ classes: [], own: '' })).toBe('nothing');
   });
 });

@@ -75,8 +75,3 @@ export function keptOf(set: CharacterSet, text: string, belong: boolean): string
   }
   return from === 0 ? text : kept + text.slice(from);
 }
-
-/** The set in a few words. */
-export function setName({ classes, own }: CharacterSet): string {
-  return [...classes, ...(own === '' ? [] : [own])].join(', ') || 'nothing';
-}

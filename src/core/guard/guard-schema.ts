@@ -37,8 +37,11 @@ const common: Fields = {
   keys: array(text(64)).strict().max(200),
 };
 
-export const guardSchema = taggedUnion('kind', () =>
-  Object.fromEntries(Object.entries(guardShapes).map(([kind, own]) => [kind, { ...common, ...own }])),
+export const guardSchema = named(
+  'guard',
+  taggedUnion('kind', () =>
+    Object.fromEntries(Object.entries(guardShapes).map(([kind, own]) => [kind, { ...common, ...own }])),
+  ),
 );
 
 export const guardsSchema = named(

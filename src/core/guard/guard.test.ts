@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { insertText } from '../script/editing-buffer';
 import type { Guard } from './guard';
-import { guardName } from './rule';
 import { decideBeforeInsert } from './stages';
 
 const decimals = (most: number, on = true): Guard => ({
@@ -58,11 +57,5 @@ describe('guards together', () => {
       pass: true,
     });
     expect(passes(decimals(0, false), 'abc')).toBe(true);
-  });
-  it('have names that people read', () => {
-    expect([1, 2].map((most) => guardName(decimals(most)))).toEqual([
-      'at most 1 decimal',
-      'at most 2 decimals',
-    ]);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Guard, isStrict, type Remedy, remedyOf } from './guard';
-import { guardName, holds, mayStand, mended } from './rule';
+import { holds, mayStand, mended } from './rule';
 
 /** A guard without where it acts. */
 type Rule = Guard extends infer One ? (One extends Guard ? Omit<One, 'id' | 'on' | 'stage'> : never) : never;
@@ -9,30 +9,6 @@ const guardOf = (rule: Rule, stage: Guard['stage'] = 'after input'): Guard =>
 
 const digits: Rule = { kind: 'allow', set: { classes: ['ASCII digits'], own: '' } };
 const noSpaces: Rule = { kind: 'deny', set: { classes: ['spaces'], own: '' } };
-
-describe('a guard in a few words', () => {
-  it.each<[Rule, string]>([
-    [digits, 'only ASCII digits'],
-    [noSpaces, 'no spaces'],
-    [{ kind: 'length', most: 1, unit: 'code units' }, 'at most 1 code unit'],
-    [{ kind: 'length', most: 10, unit: 'graphemes' }, 'at most 10 graphemes'],
-    [{ kind: 'decimals', most: 2 }, 'at most 2 decimals'],
-    [{ kind: 'decimals', most: 1, whole: 3 }, 'at most 3 whole digits, at most 1 decimal'],
-    [{ kind: 'range', min: -3, max: null }, 'a number from -3 to anywhere'],
-    [{ kind: 'range', min: null, max: 8 }, 'a number from anywhere to 8'],
-    [{ kind: 'pattern', source: '[a-z]', match: 'whole' }, 'all of it matches [a-z]'],
-    [{ kind: 'pattern', source: '[a-z]', match: 'part' }, 'some part matches [a-z]'],
-    [{ kind: 'words', words: ['a', 'b'], sense: 'one of' }, 'one of 2 words'],
-    [{ kind: 'words', words: ['a', 'b', 'c'], sense: 'none of' }, 'none of 3 words'],
-    [{ kind: 'date', format: 'dd.mm.yyyy' }, 'a real date, dd.mm.yyyy'],
-    [{ kind: 'check digit', method: 'mod 11' }, 'check digit, mod 11'],
-    [{ kind: 'case', to: 'upper' }, 'upper case'],
-    [{ kind: 'case', to: 'lower' }, 'lower case'],
-    [{ kind: 'mask', mask: '00-00' }, 'mask 00-00'],
-  ])('%j', (rule, name) => {
-    expect(guardName(guardOf(rule))).toBe(name);
-  });
-});
 
 describe('a rule', () => {
   it.each<[Rule, string, holds: boolean, stands: boolean]>([

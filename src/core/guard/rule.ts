@@ -1,45 +1,11 @@
 import { compiledPattern } from '../regexp/compiled-pattern';
-import { keptOf, setName } from './character-set';
+import { keptOf } from './character-set';
 import { holdsCheck, mayBecomeChecked } from './check-digit';
 import { isBeginningOfDate, isDateIn } from './date-format';
 import type { Guard } from './guard';
 import { isBeginningOfMask, isFull, masked } from './mask';
 import { canReachRange, numberIn, readNumberInProgress } from './number-in-progress';
 import { cutTo, lengthIn } from './text-length';
-
-/** The guard in a few words. */
-export function guardName(guard: Guard): string {
-  switch (guard.kind) {
-    case 'allow':
-      return `only ${setName(guard.set)}`;
-    case 'deny':
-      return `no ${setName(guard.set)}`;
-    case 'length':
-      return `at most ${guard.most} ${guard.most === 1 ? guard.unit.replace(/s$/, '') : guard.unit}`;
-    case 'decimals': {
-      const decimals = guard.most === 1 ? 'at most 1 decimal' : `at most ${guard.most} decimals`;
-      return guard.whole === undefined ? decimals : `at most ${guard.whole} whole digits, ${decimals}`;
-    }
-    case 'range':
-      return `a number from ${guard.min ?? 'anywhere'} to ${guard.max ?? 'anywhere'}`;
-    case 'pattern':
-      return guard.match === 'whole'
-        ? `all of it matches ${guard.source}`
-        : `some part matches ${guard.source}`;
-    case 'words':
-      return guard.sense === 'one of'
-        ? `one of ${guard.words.length} words`
-        : `none of ${guard.words.length} words`;
-    case 'date':
-      return `a real date, ${guard.format}`;
-    case 'check digit':
-      return `check digit, ${guard.method}`;
-    case 'case':
-      return guard.to === 'upper' ? 'upper case' : 'lower case';
-    case 'mask':
-      return `mask ${guard.mask}`;
-  }
-}
 
 /**
  * Whether a text may stand while it is typed: it holds, or more of the same can make it hold. A pattern has to match as

@@ -1,4 +1,7 @@
 import { GaveUp } from '../regexp/budget';
+import type { UnworkedCode } from '../regexp/unworked';
+import type { ValidityFlag } from '../standard/validity-flags';
+import type { Guard } from './guard';
 
 /** What becomes of a text: it is let through, more of it could be, or nothing that begins with it ever is. */
 export const verdicts = ['accepted', 'unfinished', 'refused'] as const;
@@ -8,10 +11,16 @@ export type Verdict = (typeof verdicts)[number];
 export const judged = [...verdicts, 'not worked out'] as const;
 export type Judged = (typeof judged)[number];
 
+/** What does not accept a text, or why that was not worked out. Its words are made in `words/`. */
+export type Objection =
+  | { readonly code: 'own constraint'; readonly flag: ValidityFlag }
+  | { readonly code: 'guard'; readonly guard: Guard }
+  | { readonly code: 'not worked out'; readonly why: UnworkedCode };
+
 export interface Judgement {
   readonly verdict: Judged;
-  /** Who does not accept it: flags of the field's own validity, and guards in words; or why it was not worked out. */
-  readonly by: readonly string[];
+  /** Empty for a text that is accepted. */
+  readonly by: readonly Objection[];
 }
 
 /** What `judge` says, or that it was given up. */
@@ -19,7 +28,8 @@ export function judgementOf(judge: () => Judgement): Judgement {
   try {
     return judge();
   } catch (error) {
-    if (error instanceof GaveUp) return { verdict: 'not worked out', by: [error.message] };
+    if (error instanceof GaveUp)
+      return { verdict: 'not worked out', by: [{ code: 'not worked out', why: error.code }] };
     throw error;
   }
 }

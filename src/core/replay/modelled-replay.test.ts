@@ -49,13 +49,21 @@ describe('the tail of a replay', () => {
     const now = withTail(before, tail);
     expect(now.facts.steps[3]).toBe(before.facts.steps[3]);
     expect(now.verdicts.afterStrokes[3]).toBe(before.verdicts.afterStrokes[3]);
-    expect(now.verdicts.sent).toEqual({ entry: 'level=12.57' });
+    expect(now.verdicts.sent).toEqual({ is: 'entry', entry: 'level=12.57' });
   });
 
   it('begins where a judgement changes, also when the text does not', () => {
     const keys: Script = [{ kind: 'key', key: '1' }];
     const before = replayOf(keys, false);
-    const judged = { ...before.verdicts, afterStrokes: [{ verdict: 'refused' as const, by: ['a guard'] }] };
+    const judged = {
+      ...before.verdicts,
+      afterStrokes: [
+        {
+          verdict: 'refused' as const,
+          by: [{ code: 'own constraint' as const, flag: 'customError' as const }],
+        },
+      ],
+    };
     expect(tailOf(before, { ...before, verdicts: judged }).kept).toBe(0);
   });
 });

@@ -2,7 +2,7 @@ import type { Judgement } from '../guard/verdict';
 import type { TypingFacts, TypingStep } from '../questions/typing/facts';
 import { keptParts } from '../structural-sharing';
 import type { TargetId } from '../target/target';
-import type { StrokeVerdicts } from './stroke-verdicts';
+import type { SentEntry, StrokeVerdicts } from './stroke-verdicts';
 
 /** What the model says of a script on one target. */
 export interface ModelledReplay {
@@ -19,7 +19,7 @@ export interface ReplayTail {
   readonly facts: Omit<TypingFacts, 'steps'>;
   readonly steps: readonly TypingStep[];
   readonly judgements: readonly Judgement[];
-  readonly sent: StrokeVerdicts['sent'];
+  readonly sent: SentEntry;
 }
 
 /** @param before what whoever gets the tail has of the same target already */

@@ -81,11 +81,11 @@ describe('verdicts', () => {
     ];
     expect(judgeFor(field, guards, chromium).judge('79927398710')).toEqual({
       verdict: 'unfinished',
-      by: ['check digit, mod 10'],
+      by: [{ code: 'guard', guard: guards[0] }],
     });
     expect(judgeFor(field, guards, chromium).judge('')).toEqual({
       verdict: 'unfinished',
-      by: ['valueMissing'],
+      by: [{ code: 'own constraint', flag: 'valueMissing' }],
     });
   });
   it('call nothing impossible where a pattern is not regular', () => {
@@ -358,11 +358,14 @@ describe('verdicts after each stroke', () => {
         ),
       );
     expect(replay('ab').afterStrokes.map(({ verdict }) => verdict)).toEqual(['unfinished', 'accepted']);
-    expect(replay('ab').sent).toEqual({ entry: 'tide+mark=ab' });
-    expect(replay('a1').sent).toEqual({ nothing: 'patternMismatch' });
+    expect(replay('ab').sent).toEqual({ is: 'entry', entry: 'tide+mark=ab' });
+    expect(replay('a1').sent).toEqual({
+      is: 'nothing',
+      by: [{ code: 'own constraint', flag: 'patternMismatch' }],
+    });
     const nameless = fieldOf('<input>');
     expect(strokeVerdicts(nameless, [], chromium, { steps: [] }).sent).toEqual({
-      nothing: 'the field has no name',
+      is: 'nameless',
     });
   });
 });

@@ -1,5 +1,5 @@
 import type { Guard } from '../guard/guard';
-import type { Judgement } from '../guard/verdict';
+import type { Judgement, Objection } from '../guard/verdict';
 import type { Field } from '../html/field';
 import type { Habits } from '../model/deviations/habits';
 import type { TypingFacts } from '../questions/typing/facts';
@@ -8,9 +8,15 @@ import { judgeFor } from '../rules/judge';
 /** What would become of the text if it were sent after each stroke, and what is sent in the end. */
 export interface StrokeVerdicts {
   readonly afterStrokes: readonly Judgement[];
-  /** As urlencoded, or why nothing is; or why that was not worked out. */
-  readonly sent: { readonly entry: string } | { readonly nothing: string } | { readonly unknown: string };
+  readonly sent: SentEntry;
 }
+
+/** What a field sends in the end. */
+export type SentEntry =
+  /** As urlencoded. */
+  | { readonly is: 'entry'; readonly entry: string }
+  | { readonly is: 'nothing' | 'not worked out'; readonly by: readonly Objection[] }
+  | { readonly is: 'nameless' };
 
 export function strokeVerdicts(
   field: Field,
@@ -24,9 +30,9 @@ export function strokeVerdicts(
   return { afterStrokes, sent: sentOf(field, last, steps.at(-1)?.value ?? '') };
 }
 
-function sentOf({ name }: Field, { verdict, by }: Judgement, value: string): StrokeVerdicts['sent'] {
-  if (verdict === 'not worked out') return { unknown: by.join(', ') };
-  if (verdict !== 'accepted') return { nothing: by.join(', ') };
-  if (name === '') return { nothing: 'the field has no name' };
-  return { entry: new URLSearchParams([[name, value]]).toString() };
+function sentOf({ name }: Field, { verdict, by }: Judgement, value: string): SentEntry {
+  if (verdict === 'not worked out') return { is: 'not worked out', by };
+  if (verdict !== 'accepted') return { is: 'nothing', by };
+  if (name === '') return { is: 'nameless' };
+  return { is: 'entry', entry: new URLSearchParams([[name, value]]).toString() };
 }

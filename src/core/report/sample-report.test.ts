@@ -1,7 +1,16 @@
 import { XMLParser } from 'fast-xml-parser';
 import { describe, expect, it } from 'vitest';
+import type { Guard } from '../guard/guard';
 import { isUnexpected, type SampleReport, sampleCsv, sampleJson, sampleJunit } from './sample-report';
 
+const pattern: Guard = {
+  kind: 'pattern',
+  id: 'p',
+  on: true,
+  stage: 'on submission',
+  source: 'a, b',
+  match: 'whole',
+};
 const report: SampleReport = {
   form: 'Skerry & Co',
   field: 'Gauge <serial>',
@@ -11,7 +20,10 @@ const report: SampleReport = {
       sample: { text: 'TG4', expected: 'accepted' },
       verdict: 'unfinished',
       text: 'TG4',
-      by: ['patternMismatch', 'a, b'],
+      by: [
+        { code: 'own constraint', flag: 'patternMismatch' },
+        { code: 'guard', guard: pattern },
+      ],
     },
     {
       target: 'chromium',
@@ -39,18 +51,18 @@ describe('a report of samples', () => {
       ['Skerry & Co, Gauge <serial>, firefox', '1', '0'],
     ]);
     expect(testsuites.testsuite[0].testcase[0].failure.message).toBe(
-      'accepted was expected, unfinished came: patternMismatch, a, b',
+      'accepted was expected, unfinished came: patternMismatch, all of it matches a, b',
     );
     expect(testsuites.testsuite[0].testcase[1].name).toBe('"quoted",\\u0000\\ud800');
     expect(testsuites.testsuite[1].testcase.name).toBe('(empty)');
   });
   it('is CSV that keeps commas and quotes, and JSON that counts', () => {
     expect(sampleCsv(report).split('\n')[1]).toBe(
-      'chromium,TG4,accepted,unfinished,TG4,"patternMismatch; a, b"',
+      'chromium,TG4,accepted,unfinished,TG4,"patternMismatch; all of it matches a, b"',
     );
     expect(JSON.parse(sampleJson(report))).toMatchObject({
       unexpected: 1,
-      results: [{ by: ['patternMismatch', 'a, b'] }, {}, {}],
+      results: [{ by: ['patternMismatch', 'all of it matches a, b'] }, {}, {}],
     });
     expect(report.results.map(isUnexpected)).toEqual([true, false, false]);
   });

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Sample } from '../guard/sample';
-import type { Judged } from '../guard/verdict';
+import type { Judged, Objection } from '../guard/verdict';
+import { objectionText } from '../words/guard-words';
 import { junitXml } from './junit';
 
 /** One sample on one target. */
@@ -10,8 +11,7 @@ export interface SampleResult {
   readonly verdict: Judged;
   /** The text in the end. */
   readonly text: string;
-  /** Who does not accept it, or why that was not worked out. */
-  readonly by: readonly string[];
+  readonly by: readonly Objection[];
 }
 
 export interface SampleReport {
@@ -32,7 +32,7 @@ export function sampleJson({ form, field, results }: SampleReport): string {
     expected: sample.expected,
     verdict,
     text,
-    by,
+    by: by.map(objectionText),
   }));
   return `${JSON.stringify({ form, field, unexpected: results.filter(isUnexpected).length, results: rows }, null, 2)}\n`;
 }
@@ -46,7 +46,7 @@ export function sampleCsv({ results }: SampleReport): string {
     sample.expected,
     verdict,
     text,
-    by.join('; '),
+    by.map(objectionText).join('; '),
   ]);
   return `${Papa.unparse({ fields, data }, { newline: '\n' })}\n`;
 }
@@ -62,7 +62,7 @@ export function sampleJunit({ form, field, results }: SampleReport): string {
           classname: `${field}.${target}`,
           name: result.sample.text === '' ? '(empty)' : result.sample.text,
           failure: isUnexpected(result)
-            ? `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${result.by.join(', ')}` : ''}`
+            ? `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${result.by.map(objectionText).join(', ')}` : ''}`
             : null,
         })),
     })),

@@ -1,6 +1,6 @@
 import { type Guard, isStrict } from '../guard/guard';
-import { guardName, holds, mayStand } from '../guard/rule';
-import { type Judgement, judgementOf } from '../guard/verdict';
+import { holds, mayStand } from '../guard/rule';
+import { type Judgement, judgementOf, type Objection } from '../guard/verdict';
 import type { Field } from '../html/field';
 import { engineDeviations } from '../model/deviations/engine-deviations';
 import { type Habits, isNativeField } from '../model/deviations/habits';
@@ -43,8 +43,15 @@ export function judgeFor(
       refusing.every((guard) => mayBecome(guard, text)) &&
       flags.every((flag) => mayPass(field, flag, text)) &&
       !(together && isImpossible(field, guards, habits, text));
-    return { verdict: open ? 'unfinished' : 'refused', by: [...flags, ...refusing.map(guardName)] };
+    return { verdict: open ? 'unfinished' : 'refused', by: objectionsOf(flags, refusing) };
   }
+}
+
+function objectionsOf(flags: readonly ValidityFlag[], guards: readonly Guard[]): Objection[] {
+  return [
+    ...flags.map((flag): Objection => ({ code: 'own constraint', flag })),
+    ...guards.map((guard): Objection => ({ code: 'guard', guard })),
+  ];
 }
 
 /** Kinds of which nothing is rewritten before it is checked. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Claim } from '../finding/claim';
 import type { Guard } from '../guard/guard';
+import type { Objection } from '../guard/verdict';
 import { claimWords } from './claim-words';
 
 const decimals: Guard = { kind: 'decimals', id: 'd', on: true, stage: 'before insert', most: 2 };
@@ -105,11 +106,16 @@ describe('what to change', () => {
 });
 
 it('a claim names at most five samples and eight texts', () => {
+  const noSpaces = { classes: ['spaces' as const], own: '' };
+  const objections: readonly Objection[] = [
+    { code: 'own constraint', flag: 'patternMismatch' },
+    { code: 'guard', guard: { kind: 'deny', id: 'd', on: true, stage: 'on submission', set: noSpaces } },
+  ];
   const others = Array.from({ length: 9 }, (_, index) => ({
     text: `${index}`,
     expected: 'accepted' as const,
     verdict: 'refused' as const,
-    by: index === 0 ? ['patternMismatch', 'no spaces'] : [],
+    by: index === 0 ? objections : [],
   }));
   const samples = claimWords({ code: 'samples differ', tried: 20, others }, 'Level');
   expect(samples.says).toBe('Level: 9 of 20 samples have another verdict than expected.');

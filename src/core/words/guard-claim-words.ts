@@ -1,6 +1,6 @@
 import type { Claim } from '../finding/claim';
 import type { GuardStage } from '../guard/guard';
-import { guardName } from '../guard/rule';
+import { guardName, objectionText } from './guard-words';
 import { listed } from './listed';
 import type { ToldClaim } from './told-claim';
 
@@ -61,7 +61,7 @@ export function guardClaimWords(claim: GuardClaim, label: string): ToldClaim {
           .slice(0, mostSamples)
           .map(
             ({ text, verdict, expected, by }) =>
-              `“${text}” is ${verdict}${by.length > 0 ? ` by ${listed(by)}` : ''}; ${expected} was expected.`,
+              `“${text}” is ${verdict}${by.length > 0 ? ` by ${listed(by.map(objectionText))}` : ''}; ${expected} was expected.`,
           ),
       };
   }

@@ -3,7 +3,6 @@
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Guard } from '@/core/guard/guard';
-import { guardName } from '@/core/guard/rule';
 import type { Field } from '@/core/html/field';
 import { ownEntry } from '@/core/html/own-entry';
 import {
@@ -19,6 +18,7 @@ import { untold } from '@/core/questions/keyboard/facts';
 import { answerTo } from '@/core/run/answers';
 import { type TargetId, targetId } from '@/core/target/target';
 import { failureText } from '@/core/words/failure-words';
+import { guardName } from '@/core/words/guard-words';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';

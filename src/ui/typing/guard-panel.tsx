@@ -4,7 +4,7 @@ import { Button, Select, Switch } from 'antd';
 import { memo, useState } from 'react';
 import { type Guard, type GuardStage, guardStages, remedyOf } from '@/core/guard/guard';
 import { offeredGuards } from '@/core/guard/offered-guards';
-import { guardName } from '@/core/guard/rule';
+import { guardName } from '@/core/words/guard-words';
 import { MenuButton } from '../frame/menu-button';
 import { GuardRuleEditor } from './guard-rule-editor';
 import styles from './typing.module.css';

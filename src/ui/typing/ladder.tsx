@@ -14,11 +14,12 @@ import type { Disagreement } from '@/core/compare/typing-disagreements';
 import type { Judgement } from '@/core/guard/verdict';
 import type { ProvenanceMark as Mark } from '@/core/observation/provenance';
 import type { TypingFacts, TypingStep } from '@/core/questions/typing/facts';
-import type { StrokeVerdicts } from '@/core/replay/stroke-verdicts';
+import type { SentEntry, StrokeVerdicts } from '@/core/replay/stroke-verdicts';
 import { type Script, textOfStroke } from '@/core/script/stroke';
 import { keptParts } from '@/core/structural-sharing';
 import type { TargetId } from '@/core/target/target';
 import { disagreementWords } from '@/core/words/disagreement-words';
+import { objectionText } from '@/core/words/guard-words';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
@@ -239,7 +240,7 @@ const Cap = memo(StrokeCap, (a, b) => keptParts(a.stroke, b.stroke) === a.stroke
 
 /** What would become of the text if it were sent now, modelled. */
 function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
-  const words = `${verdict}${by.length > 0 ? `: ${by.join(', ')}` : ''}`;
+  const words = `${verdict}${by.length > 0 ? `: ${by.map(objectionText).join(', ')}` : ''}`;
   return (
     <span className={styles.verdict} data-verdict={verdict} role="img" aria-label={words} title={words}>
       {verdictSigns[verdict]}
@@ -247,13 +248,19 @@ function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
   );
 }
 
-function Sent({ sent }: { sent: StrokeVerdicts['sent'] }) {
-  if ('entry' in sent) return <span className="mono">{sent.entry.slice(0, 80)}</span>;
-  return (
-    <span className="soft">
-      {'nothing' in sent ? `nothing: ${sent.nothing}` : `not worked out: ${sent.unknown}`}
-    </span>
-  );
+function Sent({ sent }: { sent: SentEntry }) {
+  switch (sent.is) {
+    case 'entry':
+      return <span className="mono">{sent.entry.slice(0, 80)}</span>;
+    case 'nameless':
+      return <span className="soft">nothing: the field has no name</span>;
+    default:
+      return (
+        <span className="soft">
+          {sent.is}: {sent.by.map(objectionText).join(', ')}
+        </span>
+      );
+  }
 }
 
 /** Of hundreds of cells a key changes a few: the others are not drawn again. */

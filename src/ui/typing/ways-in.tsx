@@ -2,10 +2,10 @@
 
 import { useCallback } from 'react';
 import type { TypingPlan } from '@/core/document/form-document';
-import { guardName } from '@/core/guard/rule';
 import type { Field } from '@/core/html/field';
 import { type BypassCell, type BypassOutcome, routes } from '@/core/questions/restriction/facts';
 import { formatScript } from '@/core/script/script-text';
+import { guardName } from '@/core/words/guard-words';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';

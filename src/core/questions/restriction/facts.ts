@@ -1,5 +1,5 @@
 import type { Guard } from '../../guard/guard';
-import type { Verdict } from '../../guard/verdict';
+import type { Objection, Verdict } from '../../guard/verdict';
 import type { Answer } from '../../observation/outcome';
 import type { Script } from '../../script/stroke';
 
@@ -51,8 +51,7 @@ export interface OtherSample {
   readonly text: string;
   readonly expected: Verdict;
   readonly verdict: Verdict;
-  /** Who does not accept it: flags of the field's own validity, and guards in words. */
-  readonly by: readonly string[];
+  readonly by: readonly Objection[];
 }
 
 /** What the restriction rules of a field, its guards and its own constraints, make of texts that reach it. */

@@ -1,9 +1,12 @@
 import { array } from 'yup';
 import { guardSchema } from '../../guard/guard-schema';
-import { verdicts } from '../../guard/verdict';
+import { type Objection, verdicts } from '../../guard/verdict';
+import { byCode, type FieldsOf } from '../../observation/coded-schema';
 import { flag, list, one, shape, text, whole } from '../../observation/schema-parts';
 import { named } from '../../reading/schema-union';
+import { unworkedCodes } from '../../regexp/unworked';
 import { scriptSchema } from '../../script/script-schema';
+import { validityFlags } from '../../standard/validity-flags';
 import {
   type BypassCell,
   type BypassRow,
@@ -13,6 +16,14 @@ import {
   routes,
   type TriedGuard,
 } from './facts';
+
+const objectionSchema = byCode(
+  (): FieldsOf<Objection> => ({
+    'own constraint': { flag: one(validityFlags) },
+    guard: { guard: guardSchema },
+    'not worked out': { why: one(unworkedCodes) },
+  }),
+);
 
 const row = {
   guard: guardSchema,
@@ -44,7 +55,12 @@ export const restrictionFactsSchema = shape<RestrictionFacts>({
   samples: shape({
     tried: whole(),
     others: list(
-      shape<OtherSample>({ text: text(), expected: one(verdicts), verdict: one(verdicts), by: list(text()) }),
+      shape<OtherSample>({
+        text: text(),
+        expected: one(verdicts),
+        verdict: one(verdicts),
+        by: array(objectionSchema).strict().defined(),
+      }),
     ),
   }),
 });
