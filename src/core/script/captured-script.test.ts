@@ -80,6 +80,14 @@ describe('what a person did', () => {
     ['a composition of nothing', { kind: 'composed', texts: [], at: 0 }, ''],
   ])('%s', (_, deed, expected) => {
     expect(written(deed)).toBe(expected);
+    if (expected === '') expect(scriptFromDeeds([deed])).toEqual([]);
+  });
+
+  it('has modifiers only where some are held, and each text by its way', () => {
+    expect(scriptFromDeeds([key('a', 0), text('insertFromPaste', 'x', 1)])).toEqual([
+      { kind: 'key', key: 'a' },
+      { kind: 'text', route: 'paste', text: 'x' },
+    ]);
   });
 
   it.each(['v', 'y', 'z', 'x'])('knows the keys of shortcuts whose deed is told by itself: %s', (letter) => {

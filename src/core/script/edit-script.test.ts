@@ -20,6 +20,7 @@ describe('a stroke taken out of a script text', () => {
     ['type "#1" # why', 0, '# why\ntype "1"'],
     ['type " # " # b', 1, '# b\ntype "  "'],
     ['leave', 0, ''],
+    ['leave\rleave\r\nsubmit', 0, 'leave\nsubmit'],
     ['leave', 1, 'leave'],
     ['leave', -1, 'leave'],
     ['type "ab', 0, 'type "ab'],

@@ -4,7 +4,7 @@ import { anyStroke } from '../../../tests/fixtures/strokes';
 import { scriptFaultText } from '../words/script-fault-words';
 import type { ScriptFault } from './script-fault';
 import { scriptSchema } from './script-schema';
-import { formatScript, readScript, statementWords } from './script-text';
+import { formatScript, lineOf, readScript, statementWords } from './script-text';
 import { namedKeys, type Script, type Stroke } from './stroke';
 
 const soft = (text: string): Stroke => ({ kind: 'text', route: 'soft keys', text });
@@ -98,6 +98,7 @@ describe('script text', () => {
 
   it.each<[string, number, ScriptFault['code']]>([
     ['"a"', 1, 'no statement'],
+    ['"leave"', 1, 'no statement'],
     ['constructor', 1, 'no statement'],
     ['Type "a"', 1, 'no statement'],
     ['type "a"b', 6, 'no text'],
@@ -139,6 +140,7 @@ describe('script text', () => {
     ['select', 7, 'no selection'],
     ['select all 1', 8, 'no selection'],
     ['select 1', 9, 'no selection'],
+    ['select 0', 9, 'no selection'],
     ['select 1 b', 10, 'no selection'],
     ['select 2 1', 10, 'no selection'],
     ['select 1 2 3', 12, 'no selection'],
@@ -154,6 +156,22 @@ describe('script text', () => {
     ['pause 5ms 5ms', 7, 'no pause'],
   ])('%j: a mistake in column %i, %s', (text, column, code) => {
     expect(readScript(text)).toMatchObject({ status: 'fault', line: 1, column, fault: { code } });
+  });
+
+  it.each<[Stroke, string]>([
+    [{ kind: 'key', key: 'a' }, 'key a'],
+    [{ kind: 'key', key: ' ', modifiers: ['Control', 'Shift'] }, 'key Control+Shift+Space'],
+    [{ kind: 'held', key: '#', repeats: 3 }, 'hold Hash x3'],
+    [{ kind: 'down', key: '"' }, 'down Quote'],
+    [{ kind: 'selection', start: 3, end: 3 }, 'caret 3'],
+    [{ kind: 'selection', start: 0, end: 3 }, 'select 0 3'],
+    [{ kind: 'command', command: 'select all' }, 'select all'],
+    [soft('ok'), 'soft "ok"'],
+    [{ kind: 'text', route: 'script', text: '' }, 'set ""'],
+    [{ kind: 'text', route: 'autofill', text: 'a\n' }, 'autofill "a\\n"'],
+    [{ kind: 'pause', ms: 200 }, 'pause 200ms'],
+  ])('%j is one statement', (stroke, line) => {
+    expect(lineOf(stroke)).toBe(line);
   });
 
   it('tells of a mistake by its line, however lines end', () => {

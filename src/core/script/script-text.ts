@@ -105,7 +105,7 @@ function readStatement(line: string): Statement {
   return reader(rest, line.trimEnd().length + 1);
 }
 
-/** Words and quoted texts with space between them; a # begins a comment. */
+/** Words and quoted texts with space between them; where one would begin, a # begins a comment. */
 function tokensOf(line: string): Token[] | FaultyStatement {
   const tokens: Token[] = [];
   const scan = /\s*(?:(#.*$)|("(?:[^"\\]|\\.)*")(?=\s|$)|([^\s"]\S*))|\s+$/y;
@@ -115,7 +115,7 @@ function tokensOf(line: string): Token[] | FaultyStatement {
     const column = from + 1 + (/^\s*/.exec(line.slice(from))?.[0].length ?? 0);
     if (!match) return fault(column, { code: 'no text' });
     const [, comment, quoted, word] = match;
-    if (comment !== undefined && (tokens.length === 0 || /\s/.test(line[column - 2] ?? ' '))) break;
+    if (comment !== undefined) break;
     if (quoted !== undefined) {
       const value = textOf(quoted);
       if (value === null) return fault(column, { code: 'no text' });
