@@ -16,11 +16,11 @@ function found(guards: readonly Guard[]) {
 }
 
 /** Each guard that is offered as it is, and as a filter on key presses that forgets the keys for editing. */
-const guards = offeredGuards.flatMap(({ name, make }): [string, Guard][] => {
+const guards = offeredGuards.flatMap(({ code, make }): [string, Guard][] => {
   const { keys: _, remedy: __, ...rule } = make('g');
   return [
-    [name, make('g')],
-    [`${name}, on key presses`, { ...rule, stage: 'key' } as Guard],
+    [code, make('g')],
+    [`${code}, on key presses`, { ...rule, stage: 'key' } as Guard],
   ];
 });
 

@@ -1,8 +1,11 @@
-import type { Guard } from './guard';
+import type { Guard, GuardKind } from './guard';
+
+/** By its kind; only certain characters can be had on keys too. */
+export type OfferedCode = GuardKind | 'allow keys';
 
 /** A guard that a person can add, to be changed afterwards. */
 export interface OfferedGuard {
-  readonly name: string;
+  readonly code: OfferedCode;
   make(id: string): Guard;
 }
 
@@ -27,11 +30,11 @@ const digits = { classes: ['ASCII digits'], own: '' } as const;
 /** One of each kind, at the stage where it is used most. */
 export const offeredGuards: readonly OfferedGuard[] = [
   {
-    name: 'Only these characters',
+    code: 'allow',
     make: (id) => ({ kind: 'allow', id, on: true, stage: 'before insert', set: digits }),
   },
   {
-    name: 'Not these characters',
+    code: 'deny',
     make: (id) => ({
       kind: 'deny',
       id,
@@ -41,23 +44,23 @@ export const offeredGuards: readonly OfferedGuard[] = [
     }),
   },
   {
-    name: 'Only these keys',
+    code: 'allow keys',
     make: (id) => ({ kind: 'allow', id, on: true, stage: 'key', set: digits, keys: editingKeys }),
   },
   {
-    name: 'Length',
+    code: 'length',
     make: (id) => ({ kind: 'length', id, on: true, stage: 'after input', most: 10, unit: 'graphemes' }),
   },
   {
-    name: 'Digits and decimals',
+    code: 'decimals',
     make: (id) => ({ kind: 'decimals', id, on: true, stage: 'before insert', most: 2 }),
   },
   {
-    name: 'Number between limits',
+    code: 'range',
     make: (id) => ({ kind: 'range', id, on: true, stage: 'before insert', min: 0, max: 100 }),
   },
   {
-    name: 'Pattern',
+    code: 'pattern',
     make: (id) => ({
       kind: 'pattern',
       id,
@@ -68,7 +71,7 @@ export const offeredGuards: readonly OfferedGuard[] = [
     }),
   },
   {
-    name: 'List of words',
+    code: 'words',
     make: (id) => ({
       kind: 'words',
       id,
@@ -79,19 +82,19 @@ export const offeredGuards: readonly OfferedGuard[] = [
     }),
   },
   {
-    name: 'A date that exists',
+    code: 'date',
     make: (id) => ({ kind: 'date', id, on: true, stage: 'on submission', format: 'dd.mm.yyyy' }),
   },
   {
-    name: 'Check digit',
+    code: 'check digit',
     make: (id) => ({ kind: 'check digit', id, on: true, stage: 'on submission', method: 'mod 10' }),
   },
   {
-    name: 'Upper or lower case',
+    code: 'case',
     make: (id) => ({ kind: 'case', id, on: true, stage: 'after input', to: 'upper' }),
   },
   {
-    name: 'Mask with separators',
+    code: 'mask',
     make: (id) => ({ kind: 'mask', id, on: true, stage: 'after input', mask: 'XXX-0000-AA' }),
   },
 ];

@@ -190,7 +190,7 @@ describe('rewriting after input', () => {
   it('comes to an end with any guards, and what it gives is left alone by a second look', () => {
     const guard = fc
       .constantFrom(...offeredGuards)
-      .map(({ make: made, name }): Guard => ({ ...made(name), stage: 'after input' }));
+      .map(({ make: made, code }): Guard => ({ ...made(code), stage: 'after input' }));
     fc.assert(
       fc.property(
         fc.array(guard, { maxLength: 4 }),

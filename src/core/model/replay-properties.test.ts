@@ -110,7 +110,7 @@ const anyField = fc.constantFrom(
 const anyGuards = fc.array(
   fc
     .tuple(fc.constantFrom(...offeredGuards), fc.constantFrom(...guardStages))
-    .map(([{ make, name }, stage]): Guard => ({ ...make(name), stage })),
+    .map(([{ make, code }, stage]): Guard => ({ ...make(code), stage })),
   { maxLength: 3 },
 );
 

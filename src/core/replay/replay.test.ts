@@ -77,7 +77,7 @@ describe('verdicts', () => {
   it('name the guards that do not accept', () => {
     const [field, guards] = [
       fieldOf('<input name=a required>'),
-      [offeredGuards.find(({ name }) => name === 'Check digit')?.make('c')].flatMap((one) => one ?? []),
+      [offeredGuards.find(({ code }) => code === 'check digit')?.make('c')].flatMap((one) => one ?? []),
     ];
     expect(judgeFor(field, guards, chromium).judge('79927398710')).toEqual({
       verdict: 'unfinished',
@@ -111,7 +111,7 @@ describe('verdicts', () => {
 
 describe('the quick replay', () => {
   it('ends with the text that the whole model ends with', () => {
-    const guard = fc.constantFrom(...offeredGuards).map(({ make, name }) => make(name));
+    const guard = fc.constantFrom(...offeredGuards).map(({ make, code }) => make(code));
     const field = fc
       .constantFrom(
         '<input name=a>',

@@ -1,5 +1,6 @@
 import type { CharacterSet } from '../guard/character-set';
 import type { Guard } from '../guard/guard';
+import type { OfferedCode } from '../guard/offered-guards';
 import type { Objection } from '../guard/verdict';
 import { unworkedClause } from './unworked-words';
 
@@ -53,3 +54,19 @@ export function objectionText(objection: Objection): string {
       return unworkedClause(objection.why);
   }
 }
+
+/** What each guard that can be added is called. */
+export const offeredGuardNames: Readonly<Record<OfferedCode, string>> = {
+  allow: 'Only these characters',
+  deny: 'Not these characters',
+  'allow keys': 'Only these keys',
+  length: 'Length',
+  decimals: 'Digits and decimals',
+  range: 'Number between limits',
+  pattern: 'Pattern',
+  words: 'List of words',
+  date: 'A date that exists',
+  'check digit': 'Check digit',
+  case: 'Upper or lower case',
+  mask: 'Mask with separators',
+};

@@ -4,7 +4,7 @@ import { Button, Select, Switch } from 'antd';
 import { memo, useState } from 'react';
 import { type Guard, type GuardStage, guardStages, remedyOf } from '@/core/guard/guard';
 import { offeredGuards } from '@/core/guard/offered-guards';
-import { guardName } from '@/core/words/guard-words';
+import { guardName, offeredGuardNames } from '@/core/words/guard-words';
 import { MenuButton } from '../frame/menu-button';
 import { GuardRuleEditor } from './guard-rule-editor';
 import styles from './typing.module.css';
@@ -105,7 +105,10 @@ export const GuardPanel = memo(function GuardPanel({
         </div>
       ))}
       <MenuButton
-        items={offeredGuards.map(({ name }, index) => ({ key: String(index), label: name }))}
+        items={offeredGuards.map(({ code }, index) => ({
+          key: String(index),
+          label: offeredGuardNames[code],
+        }))}
         onChoose={(key) => {
           const made = offeredGuards[Number(key)]?.make(crypto.randomUUID());
           if (!made) return;
