@@ -69,8 +69,10 @@ function drawingOf(markup: string): keyof typeof drawn {
   return markup.length > longMarkup ? 'wrapped, tags alone' : 'wrapped';
 }
 
-/** How long the page may wait for colours at first, ms. */
+/** How long the page may wait for colours at a time, ms. */
 const colouringTime = 25;
+/** How far below what is in sight the editor colours by itself, UTF-16 code units. */
+const colouredAhead = 100_000;
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },
@@ -141,8 +143,11 @@ export function MarkupEditor({
       scrollTo: EditorView.scrollIntoView(first.selection.main.head, { y: 'center' }),
     });
     view.current = made;
-    // What a field scrolls to is coloured next; what takes longer, when there is time.
-    const colouring = setTimeout(() => forceParsing(made, made.state.doc.length, colouringTime));
+    // What a field scrolls to is coloured next, in short tasks: left to itself, the editor works for a tenth of a second at a time.
+    let colouring = setTimeout(function colour() {
+      const end = Math.min(made.state.doc.length, made.viewport.to + colouredAhead);
+      if (!forceParsing(made, end, colouringTime)) colouring = setTimeout(colour);
+    });
     return () => {
       clearTimeout(colouring);
       view.current = null;
