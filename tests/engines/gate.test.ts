@@ -54,8 +54,8 @@ const own = createServer((request, response) => {
 function leadingWhenSet(there: string, times: number): string {
   return `<p>Soon<script>let left = ${times};
     const lead = () => { location.href = '${there}/led'; };
-    Object.defineProperty(window, 'alert', { set() { if (--left === 0) lead(); } });
-    setTimeout(lead, 800);</script>`;
+    setTimeout(lead, 800);
+    Object.defineProperty(window, 'alert', { set() { if (--left === 0) lead(); } });</script>`;
 }
 
 function portOf(server: typeof own): number {

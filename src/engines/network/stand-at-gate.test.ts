@@ -69,3 +69,11 @@ it('begins nothing in a page that was led away meanwhile, and tells it once', as
   await led.unless(work);
   expect(begun).toBe(1);
 });
+
+it('tells of a page that was led away after a work was done in it at the next one', async () => {
+  const { led, ask } = await madeUpPage();
+  expect(await led.unless(async () => 7)).toBe(7);
+  ask('http://elsewhere/');
+  await new Promise((resolve) => setTimeout(resolve));
+  await expect(led.unless(async () => 8)).rejects.toThrow(EngineLost);
+});

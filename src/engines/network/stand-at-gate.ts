@@ -38,7 +38,12 @@ export async function standAt(gate: Gate, page: Page, browser: 'chrome' | 'firef
       });
       // Whether it came or failed, it did so in a page that was led away.
       const come = work().finally(() => led !== null && fail());
-      return Promise.race([come, away.then(fail)]);
+      try {
+        return await Promise.race([come, away.then(fail)]);
+      } finally {
+        // Where it is led after this, the next work fails.
+        tell = () => undefined;
+      }
     },
   };
 }
