@@ -34,6 +34,19 @@ test('what a person types becomes the script, replayed everywhere at once, guard
   );
 });
 
+test('a long script is all there, also where nobody has answered yet', async ({ page }) => {
+  await page.goto('/typing?field=serial');
+  await page.getByRole('button', { name: 'Line-up: 5 targets' }).click();
+  for (const name of ['Chromium', 'Firefox', 'WebKit', 'Android-like phone'])
+    await page.getByRole('button', { name: `Take ${name} out` }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('textbox', { name: 'Script', exact: true }).fill('type "12345678901234567890"');
+  const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+  await expect(ladder.getByRole('columnheader', { name: 'This browser' })).toContainText('not asked yet');
+  // And the head, and what is sent.
+  await expect(ladder.getByRole('row')).toHaveCount(22);
+});
+
 test('a filter on keys is shown to be bypassed, and which script shows it', async ({ page }) => {
   await page.goto('/typing?field=observer');
   await page.getByRole('button', { name: 'Add a guard' }).click();

@@ -20,7 +20,7 @@ import {
 } from '@/core/report/sample-report';
 import type { Target } from '@/core/target/target';
 import { fileFaultText } from '@/core/words/file-fault-words';
-import { objectionText } from '@/core/words/guard-words';
+import { objectionsText } from '@/core/words/guard-words';
 import { samplesFaultText } from '@/core/words/samples-fault-words';
 import { say, tell } from './say';
 import { heeding, stopSignal } from './stopping';
@@ -48,7 +48,7 @@ export async function replayCommand(formFile: string, options: ReplayOptions): P
   const unexpected = outcome.results.filter(isUnexpected);
   for (const { target, sample, verdict, by } of unexpected.slice(0, 20))
     say(
-      `${target}: ${JSON.stringify(sample.text)} is ${verdict}, ${sample.expected} was expected${by.length > 0 ? ` (${by.map(objectionText).join(', ')})` : ''}`,
+      `${target}: ${JSON.stringify(sample.text)} is ${verdict}, ${sample.expected} was expected${by.length > 0 ? ` (${objectionsText(by)})` : ''}`,
     );
   if (unexpected.length > 20) say(`… and ${unexpected.length - 20} more`);
   say(`${outcome.results.length - unexpected.length} as expected, ${unexpected.length} not`);

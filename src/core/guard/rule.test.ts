@@ -1,20 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { guardOf, noSpaces, onlyDigits, type Rule } from '../../../tests/fixtures/guard-of';
 import { type Guard, isStrict, type Remedy, remedyOf } from './guard';
 import { holds, mayStand, mended } from './rule';
 
-/** A guard without where it acts. */
-type Rule = Guard extends infer One ? (One extends Guard ? Omit<One, 'id' | 'on' | 'stage'> : never) : never;
-const guardOf = (rule: Rule, stage: Guard['stage'] = 'after input'): Guard =>
-  ({ id: 'g', on: true, stage, ...rule }) as Guard;
-
-const digits: Rule = { kind: 'allow', set: { classes: ['ASCII digits'], own: '' } };
-const noSpaces: Rule = { kind: 'deny', set: { classes: ['spaces'], own: '' } };
-
 describe('a rule', () => {
   it.each<[Rule, string, holds: boolean, stands: boolean]>([
-    [digits, '12', true, true],
-    [digits, '1a', false, false],
-    [digits, '', true, true],
+    [onlyDigits, '12', true, true],
+    [onlyDigits, '1a', false, false],
+    [onlyDigits, '', true, true],
     [noSpaces, 'a b', false, false],
     [noSpaces, 'ab', true, true],
     [{ kind: 'length', most: 2, unit: 'graphemes' }, 'ab', true, true],
@@ -55,7 +48,7 @@ describe('a rule', () => {
   });
 
   it.each<[Rule, string, string]>([
-    [digits, 'a1b2', '12'],
+    [onlyDigits, 'a1b2', '12'],
     [noSpaces, ' a b ', 'ab'],
     [{ kind: 'length', most: 2, unit: 'graphemes' }, 'abc', 'ab'],
     [{ kind: 'decimals', most: 2 }, '1x2.345', '12.34'],
@@ -81,7 +74,7 @@ describe('what a guard does', () => {
     ['on leaving', 'refuse', 'refuse', true],
     ['on leaving', 'go back', 'go back', false],
   ])('%s, told to %s: it does %s; a rule to send: %s', (stage, remedy, does, strict) => {
-    const guard = { ...guardOf(digits, stage), ...(remedy && { remedy }) };
+    const guard = { ...guardOf(onlyDigits, stage), ...(remedy && { remedy }) };
     expect([remedyOf(guard), isStrict(guard)]).toEqual([does, strict]);
   });
 });

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Sample } from '../guard/sample';
 import type { Judged, Objection } from '../guard/verdict';
-import { objectionText } from '../words/guard-words';
+import { objectionsText, objectionText } from '../words/guard-words';
 import { junitXml } from './junit';
 
 /** One sample on one target. */
@@ -62,7 +62,7 @@ export function sampleJunit({ form, field, results }: SampleReport): string {
           classname: `${field}.${target}`,
           name: result.sample.text === '' ? '(empty)' : result.sample.text,
           failure: isUnexpected(result)
-            ? `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${result.by.map(objectionText).join(', ')}` : ''}`
+            ? `${result.sample.expected} was expected, ${result.verdict} came${result.by.length > 0 ? `: ${objectionsText(result.by)}` : ''}`
             : null,
         })),
     })),

@@ -1,17 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Guard } from '../guard/guard';
+import { guardOf, noSpaces, onlyDigits, type Rule } from '../../../tests/fixtures/guard-of';
 import { guardName, objectionText } from './guard-words';
-
-/** A guard without where it acts. */
-type Rule = Guard extends infer One ? (One extends Guard ? Omit<One, 'id' | 'on' | 'stage'> : never) : never;
-const guardOf = (rule: Rule): Guard => ({ id: 'g', on: true, stage: 'after input', ...rule }) as Guard;
-
-const digits: Rule = { kind: 'allow', set: { classes: ['ASCII digits'], own: '' } };
-const noSpaces: Rule = { kind: 'deny', set: { classes: ['spaces'], own: '' } };
 
 describe('a guard in a few words', () => {
   it.each<[Rule, string]>([
-    [digits, 'only ASCII digits'],
+    [onlyDigits, 'only ASCII digits'],
     [noSpaces, 'no spaces'],
     [{ kind: 'deny', set: { classes: ['digits', 'spaces'], own: '-' } }, 'no digits, spaces, -'],
     [{ kind: 'allow', set: { classes: [], own: '' } }, 'only nothing'],

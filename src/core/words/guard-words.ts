@@ -55,6 +55,11 @@ export function objectionText(objection: Objection): string {
   }
 }
 
+/** All that objects to a text, in one line. */
+export function objectionsText(by: readonly Objection[]): string {
+  return by.map(objectionText).join(', ');
+}
+
 /** What each guard that can be added is called. */
 export const offeredGuardNames: Readonly<Record<OfferedCode, string>> = {
   allow: 'Only these characters',

@@ -2,7 +2,7 @@
 
 import { defaultKeymap, indentWithTab } from '@codemirror/commands';
 import { html } from '@codemirror/lang-html';
-import { forceParsing, HighlightStyle, LRLanguage, syntaxHighlighting } from '@codemirror/language';
+import { HighlightStyle, LRLanguage, syntaxHighlighting } from '@codemirror/language';
 import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
 import { searchKeymap } from '@codemirror/search';
 import {
@@ -20,6 +20,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Span } from '@/core/html/field';
 import type { ToldFault } from '@/core/words/told-fault';
 import type { ToldNote } from '@/core/words/told-note';
+import { colourAhead } from './colour-ahead';
 import { smallestChange } from './smallest-change';
 
 /** Marks changes that came from outside, so that they are not sent back as edits. */
@@ -68,11 +69,6 @@ function drawingOf(markup: string): keyof typeof drawn {
   }
   return markup.length > longMarkup ? 'wrapped, tags alone' : 'wrapped';
 }
-
-/** How long the page may wait for colours at a time, ms. */
-const colouringTime = 25;
-/** How far below what is in sight the editor colours by itself, UTF-16 code units. */
-const colouredAhead = 100_000;
 
 const look = EditorView.theme({
   '&': { height: '100%', fontSize: '13px', backgroundColor: 'var(--sheet)', color: 'var(--ink)' },
@@ -143,13 +139,9 @@ export function MarkupEditor({
       scrollTo: EditorView.scrollIntoView(first.selection.main.head, { y: 'center' }),
     });
     view.current = made;
-    // What a field scrolls to is coloured next, in short tasks: left to itself, the editor works for a tenth of a second at a time.
-    let colouring = setTimeout(function colour() {
-      const end = Math.min(made.state.doc.length, made.viewport.to + colouredAhead);
-      if (!forceParsing(made, end, colouringTime)) colouring = setTimeout(colour);
-    });
+    const stopColouring = colourAhead(made);
     return () => {
-      clearTimeout(colouring);
+      stopColouring();
       view.current = null;
       made.destroy();
     };

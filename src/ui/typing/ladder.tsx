@@ -19,7 +19,7 @@ import { type Script, textOfStroke } from '@/core/script/stroke';
 import { keptParts } from '@/core/structural-sharing';
 import type { TargetId } from '@/core/target/target';
 import { disagreementWords } from '@/core/words/disagreement-words';
-import { objectionText } from '@/core/words/guard-words';
+import { objectionsText } from '@/core/words/guard-words';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { currentSelection } from '../frame/use-selection';
@@ -183,15 +183,16 @@ export const Ladder = memo(function Ladder({
 const firstRows = 6;
 const moreRows = 24;
 
-/** How many of so many rows are drawn: those in sight at once, the others once these are on the screen with what is in them. */
+/** How many of so many rows are drawn: those in sight at once, the others once these are on the screen; and again once they are filled. */
 function useGrowing(count: number, isFilled: boolean): number {
-  const [drawn, setDrawn] = useState(firstRows);
+  const [grown, setGrown] = useState({ isFilled, rows: firstRows });
+  const drawn = grown.isFilled === isFilled ? grown.rows : firstRows;
   useEffect(() => {
-    if (!isFilled || drawn >= count) return;
+    if (drawn >= count) return;
     let next: ReturnType<typeof setTimeout> | undefined;
     // Frames come before what is drawn in them is laid out and painted; a timer set in one runs after that.
     const frame = requestAnimationFrame(() => {
-      next = setTimeout(() => startTransition(() => setDrawn(drawn + moreRows)));
+      next = setTimeout(() => startTransition(() => setGrown({ isFilled, rows: drawn + moreRows })));
     });
     return () => {
       cancelAnimationFrame(frame);
@@ -240,7 +241,7 @@ const Cap = memo(StrokeCap, (a, b) => keptParts(a.stroke, b.stroke) === a.stroke
 
 /** What would become of the text if it were sent now, modelled. */
 function VerdictSign({ judgement: { verdict, by } }: { judgement: Judgement }) {
-  const words = `${verdict}${by.length > 0 ? `: ${by.map(objectionText).join(', ')}` : ''}`;
+  const words = `${verdict}${by.length > 0 ? `: ${objectionsText(by)}` : ''}`;
   return (
     <span className={styles.verdict} data-verdict={verdict} role="img" aria-label={words} title={words}>
       {verdictSigns[verdict]}
@@ -257,7 +258,7 @@ function Sent({ sent }: { sent: SentEntry }) {
     default:
       return (
         <span className="soft">
-          {sent.is}: {sent.by.map(objectionText).join(', ')}
+          {sent.is}: {objectionsText(sent.by)}
         </span>
       );
   }
