@@ -35,6 +35,7 @@ const own = createServer((request, response) => {
     response.end(`<meta http-equiv=refresh content="0;url=${there}/led"><p>Soon`);
   else if (request.url === '/prepared') response.end(leadingWhenSet(there, 1));
   else if (request.url === '/probed') response.end(leadingWhenSet(there, 2));
+  else if (request.url === '/settled') response.end(leadingWhenChanged(there));
   else if (request.url === '/hop') response.writeHead(307, { location: `${there}/hop` }).end();
   else
     response.end(`<!doctype html><title>Own</title>
@@ -56,6 +57,12 @@ function leadingWhenSet(there: string, times: number): string {
     const lead = () => { location.href = '${there}/led'; };
     setTimeout(lead, 800);
     Object.defineProperty(window, 'alert', { set() { if (--left === 0) lead(); } });</script>`;
+}
+
+/** Leads away once what is in it is changed from outside. */
+function leadingWhenChanged(there: string): string {
+  return `<p>Soon<script>onload = () => new MutationObserver(() => { location.href = '${there}/led'; })
+    .observe(document, { childList: true, subtree: true });</script>`;
 }
 
 function portOf(server: typeof own): number {
@@ -123,7 +130,7 @@ describe.skipIf(!here).each(Object.keys(engines))('behind a gate, %s', (name) =>
     });
   });
 
-  it.each(['/redirect', '/script', '/refresh', '/prepared', '/probed'])(
+  it.each(['/redirect', '/script', '/refresh', '/prepared', '/probed', '/settled'])(
     'never follows where a page leads away, and says so: %s',
     async (path) => {
       const opening = open(path, false, async (page) => {

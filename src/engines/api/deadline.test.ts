@@ -21,6 +21,7 @@ describe('what went wrong, in one line', () => {
 
 // Each waits for a browser that might be ending; together they wait once.
 it.concurrent.each([
+  ['Protocol error (script.evaluate): unknown error execution contexts cleared', /the page was left/],
   ['Protocol error (script.evaluate): Cannot find context with specified id', /the page was left/],
   ['Frame detached. at http://127.0.0.1/', /the page was left/],
   ['Page crashed!', /^Firefox did not answer: the page crashed/],

@@ -79,7 +79,7 @@ const sessionEnded =
   /invalid session id|no such session|session (?:deleted|not created)|not reachable|disconnected|ECONNREFUSED/i;
 /** What is said where one page gives way to another, which no browser does at its end. */
 const pageLeft =
-  /the probe is gone|cannot find context|context (?:was )?destroyed|navigating frame|before the unload event/i;
+  /the probe is gone|cannot find context|contexts? (?:was )?(?:destroyed|cleared)|navigating frame|before the unload event/i;
 
 /** Whether something could not be asked because the page gave way to another meanwhile. */
 export function isPageLeft(error: unknown): boolean {

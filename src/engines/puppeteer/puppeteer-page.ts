@@ -53,23 +53,35 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
     return this.opened.browser.connected;
   }
 
-  async reload(): Promise<void> {
-    const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
-    await this.answer(() => this.opened.page.setViewport(viewport));
-    const { led } = this.opened;
-    const navigate = () => this.navigate();
-    await (led ? led.unless(navigate) : navigate());
-    await this.evaluate(this.opened.probe);
-    await this.evaluate(`${probeHere}.settle()`);
+  /** Loads it for the first time. */
+  open(): Promise<void> {
+    return this.unlessLedAway(async () => {
+      await this.load();
+      // Finding the window gives it the focus, without which no field shows that it has it.
+      await this.window();
+    });
   }
 
-  private async navigate(): Promise<void> {
+  reload(): Promise<void> {
+    return this.unlessLedAway(() => this.load());
+  }
+
+  private unlessLedAway(work: () => Promise<void>): Promise<void> {
+    const { led } = this.opened;
+    return led ? led.unless(work) : work();
+  }
+
+  private async load(): Promise<void> {
+    const viewport = { ...viewportOf(this.variant), deviceScaleFactor: this.variant.zoom };
+    await this.answer(() => this.opened.page.setViewport(viewport));
     await navigated(
       this.engine,
       () => this.opened.browser.connected,
       () => this.opened.page.goto(this.opened.address, { waitUntil: 'load', timeout: 0 }),
     );
     await this.opened.prepare?.((expression) => this.evaluate(expression));
+    await this.evaluate(this.opened.probe);
+    await this.evaluate(`${probeHere}.settle()`);
   }
 
   evaluate(expression: string): Promise<unknown> {

@@ -119,9 +119,7 @@ class PuppeteerSession implements EngineSession {
       keyboard: data.keyboard(page),
       tellsAccessibility: data.browser === 'chrome',
     });
-    await opened.reload();
-    // Finding the window gives it the focus, without which no field shows that it has it.
-    await opened.window();
+    await opened.open();
     return opened;
   }
 

@@ -2,7 +2,6 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { Capabilities, WebDriver, type WebElement } from 'selenium-webdriver';
 import { Executor, HttpClient } from 'selenium-webdriver/http';
 import { type Command, Name } from 'selenium-webdriver/lib/command';
-import type { AddressFault } from '@/core/document/page-fault';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
@@ -123,9 +122,7 @@ class WebDriverSession implements EngineSession {
     prepare: PrepareDocument | null = null,
   ): Promise<EnginePage> {
     const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant, prepare);
-    await page.reload();
-    // Finding the window gives it the focus, without which no field shows that it has it.
-    await page.window();
+    await page.open();
     return page;
   }
 
@@ -158,20 +155,32 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     return this.endpoint.isThere();
   }
 
+  /** Loads it for the first time. */
+  open(): Promise<void> {
+    return this.unlessLedAway(async () => {
+      await this.load();
+      // Finding the window gives it the focus, without which no field shows that it has it.
+      await this.window();
+    });
+  }
+
   reload(): Promise<void> {
-    return this.orLost(() =>
-      this.unlessLedAway(async () => {
-        await this.driver.get(this.address);
-        await this.onceItStays(async () => {
-          await this.driver.executeScript(okWithin);
-          await this.fitted();
-        });
-        await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
-        // Steps may have led to another page.
-        await this.driver.executeScript(`${okWithin}${this.code}`);
-        await this.driver.executeScript(`${probeHere}.settle()`);
-      }),
-    );
+    return this.orLost(async () => {
+      await this.failWhereLedAway();
+      await this.unlessLedAway(() => this.load());
+    });
+  }
+
+  private async load(): Promise<void> {
+    await this.driver.get(this.address);
+    await this.onceItStays(async () => {
+      await this.driver.executeScript(okWithin);
+      await this.fitted();
+    });
+    await this.prepare?.((expression) => this.driver.executeScript(`return ${expression}`));
+    // Steps may have led to another page.
+    await this.driver.executeScript(`${okWithin}${this.code}`);
+    await this.driver.executeScript(`${probeHere}.settle()`);
   }
 
   /** A page may lead to another one as soon as it has loaded, and that one once more. */
@@ -186,20 +195,23 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
   }
 
   /** The proxy of the gate lets nothing out; what then fails in the page did so because the page was led away. */
-  private async unlessLedAway(work: () => Promise<void>): Promise<void> {
-    try {
-      await work();
-    } catch (error) {
-      const fault = await this.leadingFault();
-      throw fault ? new EngineLost({ code: 'led away', fault }, { isSettled: true }) : error;
-    }
+  private unlessLedAway(work: () => Promise<void>): Promise<void> {
+    return this.orLost(async () => {
+      try {
+        await work();
+      } catch (error) {
+        await this.failWhereLedAway();
+        throw error;
+      }
+    });
   }
 
-  /** Why the page must not be where it is; null when it may, or when nobody can tell any more. */
-  private async leadingFault(): Promise<AddressFault | null> {
+  /** Throws where the page must not be where it is; does nothing where it may, or where nobody can tell any more. */
+  private async failWhereLedAway(): Promise<void> {
     const { gate } = this.endpoint;
     const address = gate && (await this.driver.getCurrentUrl().catch(() => null));
-    return address ? gate.fault(address) : null;
+    const fault = address ? gate.fault(address) : null;
+    if (fault) throw new EngineLost({ code: 'led away', fault }, { isSettled: true });
   }
 
   probe<Method extends keyof ProbeApi>(
