@@ -1,5 +1,5 @@
 import type { Failure } from '@/core/observation/failure';
-import { enginesFileFaultText } from '@/core/words/file-fault-words';
+import type { UnusableEnginesFile } from '@/core/reading/file-fault';
 import { type Engine, EngineLost } from './api/engine';
 import { chromium } from './bidi/chromium';
 import { firefox } from './bidi/firefox';
@@ -22,8 +22,8 @@ export function ownEngines(): readonly Engine[] {
 
 export interface Engines {
   readonly all: readonly Engine[];
-  /** Why the engines file cannot be used; null when it can, or when there is none. */
-  readonly fault: string | null;
+  /** The engines file where it cannot be used; null when it can, or when there is none. */
+  readonly unusable: UnusableEnginesFile | null;
 }
 
 /** The engines above and the endpoints of the engines file. */
@@ -32,16 +32,16 @@ export async function everyEngine(): Promise<Engines> {
   const remote = file.status === 'read' ? file.endpoints.map(remoteEngine) : [];
   return {
     all: [...ownEngines(), ...remote],
-    fault: file.status === 'fault' ? enginesFileFaultText(file.path, file.fault) : null,
+    unusable: file.status === 'fault' ? { path: file.path, fault: file.fault } : null,
   };
 }
 
 /** The engine of this name. Throws `EngineLost`, with what to do, when there is none. */
 export async function engineNamed(name: string): Promise<Engine> {
-  const { all, fault } = await everyEngine();
+  const { all, unusable } = await everyEngine();
   const found = all.find((engine) => engine.name === name);
   if (found) return found;
   const failure: Failure =
-    fault === null ? { code: 'engine unknown', name } : { code: 'engines file', says: fault };
+    unusable === null ? { code: 'engine unknown', name } : { code: 'engines file', ...unusable };
   throw new EngineLost(failure, { isSettled: true });
 }

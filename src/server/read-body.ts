@@ -1,9 +1,8 @@
 import { readJson } from '@/core/reading/read-json';
-import { refusalText } from '@/core/words/refusal-words';
 
 export type BodyReading =
   | { readonly status: 'read'; readonly value: unknown }
-  | { readonly status: 'fault'; readonly code: 400 | 413; readonly text: string };
+  | { readonly status: 'fault'; readonly code: 'body too large' | 'body no JSON' };
 
 /** Longest request body, bytes. */
 export const maxBody = 4_000_000;
@@ -14,17 +13,12 @@ export async function readBody(request: Request): Promise<BodyReading> {
   let length = 0;
   for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
     length += chunk.byteLength;
-    if (length > maxBody)
-      return {
-        status: 'fault',
-        code: 413,
-        text: refusalText({ code: 'body too large' }),
-      };
+    if (length > maxBody) return { status: 'fault', code: 'body too large' };
     chunks.push(chunk);
   }
   try {
     return { status: 'read', value: readJson(Buffer.concat(chunks).toString('utf8')) };
   } catch {
-    return { status: 'fault', code: 400, text: refusalText({ code: 'body no JSON' }) };
+    return { status: 'fault', code: 'body no JSON' };
   }
 }

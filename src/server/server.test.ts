@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { readDeviceRequest } from '@/core/device/device-request';
+import type { Refusal } from '@/core/reading/refusal';
+import { refusalOf } from '@/store/read-lines';
 import { maxBody, readBody } from './read-body';
+import { readQuestionOf } from './read-request';
 import { checkRequest } from './request-check';
 import { listeners, register, stopAll, sweeps } from './run-registry';
 
@@ -49,9 +53,32 @@ describe('a request body', () => {
     expect(await post('{"a":"é"}')).toEqual({ status: 'read', value: { a: 'é' } });
   });
   it('that is not JSON, empty or too long is refused', async () => {
-    expect(await post('{')).toMatchObject({ status: 'fault', code: 400 });
-    expect(await readBody(new Request('http://127.0.0.1/', { method: 'POST' }))).toMatchObject({ code: 400 });
-    expect(await post('x'.repeat(maxBody + 1))).toMatchObject({ status: 'fault', code: 413 });
+    expect(await post('{')).toMatchObject({ status: 'fault', code: 'body no JSON' });
+    expect(await readBody(new Request('http://127.0.0.1/', { method: 'POST' }))).toMatchObject({
+      code: 'body no JSON',
+    });
+    expect(await post('x'.repeat(maxBody + 1))).toMatchObject({ status: 'fault', code: 'body too large' });
+  });
+  it('that cannot be read is answered with what the app reads as the reason, and its sentence', async () => {
+    const answer = async (body: string) => {
+      const request = new Request('http://127.0.0.1/', { method: 'POST', body });
+      const reading = await readQuestionOf(request, readDeviceRequest);
+      if (!(reading instanceof Response)) throw new Error('It was read.');
+      const { error } = (await reading.clone().json()) as { readonly error: string };
+      return { status: reading.status, failure: await refusalOf(reading), error };
+    };
+    const refused = (refusal: Refusal) => ({ failure: { code: 'server refused', refusal } });
+    expect(await answer('{')).toMatchObject({ status: 400, ...refused({ code: 'body no JSON' }) });
+    expect(await answer('x'.repeat(maxBody + 1))).toMatchObject({
+      status: 413,
+      ...refused({ code: 'body too large' }),
+    });
+    const misfit = { code: 'missing', path: 'markup' } as const;
+    expect(await answer('{"form":"x"}')).toEqual({
+      status: 400,
+      ...refused({ code: 'question misfit', question: 'device page', misfit }),
+      error: expect.stringContaining('The form cannot be given to a device'),
+    });
   });
 });
 

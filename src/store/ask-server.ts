@@ -25,8 +25,7 @@ export async function askServer(
   if (signal.aborted) return;
   for (const target of targets) {
     if (ended.has(target.id)) continue;
-    const why: Failure =
-      refusal === null ? { code: 'server silent' } : { code: 'server refused', says: refusal };
+    const why = refusal ?? { code: 'server silent' };
     const by = { target: target.id, provenance: notAsked(target.name), at: new Date().toISOString() };
     for (const observation of books.get(target.id)?.failed(by, why) ?? [])
       emit({ type: 'observation', observation });
@@ -40,7 +39,7 @@ async function stream(
   asking: Asking,
   hear: EmitSweepMessage,
   signal: AbortSignal,
-): Promise<string | null> {
+): Promise<Failure | null> {
   const request: SweepRequest = { ...sentAsking(asking), targets };
   try {
     const response = await fetch('/api/sweep', {

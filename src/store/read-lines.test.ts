@@ -47,7 +47,9 @@ describe('lines of a stream', () => {
 
 describe('a refusal', () => {
   it('is in the words of the server, or none', async () => {
-    expect(await refusalOf(Response.json({ error: 'Wait.' }, { status: 429 }))).toBe('Wait.');
+    const failure = { code: 'server refused', refusal: { code: 'sweeps full', most: 4 } };
+    expect(await refusalOf(Response.json({ failure, error: 'Wait.' }, { status: 429 }))).toEqual(failure);
+    expect(await refusalOf(Response.json({ failure: { code: 'other' } }))).toBeNull();
     expect(await refusalOf(Response.json(['no']))).toBeNull();
     expect(await refusalOf(new Response('<html>'))).toBeNull();
   });

@@ -1,4 +1,7 @@
+import { object } from 'yup';
 import type { Failure } from '@/core/observation/failure';
+import { failureSchema } from '@/core/observation/failure-schema';
+import { fitted } from '@/core/reading/misfit';
 
 /** The lines of a stream of text, as they come; empty ones are left out. */
 export async function* readLines(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
@@ -12,14 +15,11 @@ export async function* readLines(body: ReadableStream<Uint8Array>): AsyncGenerat
   if (rest) yield rest;
 }
 
-/** Why a server refused, in its own words; null when it gave none. */
-export async function refusalOf(response: Response): Promise<string | null> {
-  const body: unknown = await response.json().catch(() => null);
-  return typeof body === 'object' && body !== null && 'error' in body ? String(body.error) : null;
-}
+const refusedSchema = object({ failure: failureSchema }).required();
 
-/** Why a server refused; `unsaid` where it did not say. */
-export async function refused(response: Response, unsaid: Failure): Promise<Failure> {
-  const says = await refusalOf(response);
-  return says === null ? unsaid : { code: 'server refused', says };
+/** Why a server refused; null when it did not say. */
+export async function refusalOf(response: Response): Promise<Failure | null> {
+  const body: unknown = await response.json().catch(() => null);
+  const fitting = fitted(refusedSchema, body);
+  return fitting.status === 'fits' ? (fitting.value.failure as Failure) : null;
 }

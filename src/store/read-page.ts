@@ -1,6 +1,6 @@
 import type { PagePlace } from '@/core/document/own-page';
 import type { PageReading } from '@/core/page/page-sight';
-import { refused } from './read-lines';
+import { refusalOf } from './read-lines';
 
 /** Lets the server open a page of the developer's own, and say which forms are in it. */
 export async function readPage(
@@ -14,7 +14,8 @@ export async function readPage(
       body: JSON.stringify({ address, steps, held }),
       signal,
     });
-    if (!response.ok) return { status: 'fault', failure: await refused(response, { code: 'page unread' }) };
+    if (!response.ok)
+      return { status: 'fault', failure: (await refusalOf(response)) ?? { code: 'page unread' } };
     return (await response.json()) as PageReading;
   } catch {
     return { status: 'fault', failure: { code: 'server away' } };

@@ -1,5 +1,5 @@
 import type { RealAnswer, RealQuestion } from '@/core/page/real-sending';
-import { refused } from './read-lines';
+import { refusalOf } from './read-lines';
 
 /** Lets the server's engine send a form of the developer's own page for real. */
 export async function sendPage(question: RealQuestion, signal: AbortSignal): Promise<RealAnswer> {
@@ -11,7 +11,7 @@ export async function sendPage(question: RealQuestion, signal: AbortSignal): Pro
       signal,
     });
     if (response.ok) return (await response.json()) as RealAnswer;
-    return { status: 'fault', failure: await refused(response, { code: 'nothing sent' }) };
+    return { status: 'fault', failure: (await refusalOf(response)) ?? { code: 'nothing sent' } };
   } catch {
     return { status: 'fault', failure: { code: 'server away' } };
   }

@@ -1,3 +1,4 @@
+import { failureText } from '@/core/words/failure-words';
 import { refusalText } from '@/core/words/refusal-words';
 import { readLines, refusalOf } from './read-lines';
 import { isOutOfRoom, outOfRoom } from './room';
@@ -22,7 +23,10 @@ export async function hearNews<News>(
       body: JSON.stringify(question),
       signal,
     });
-    if (!response.ok || !response.body) return (await refusalOf(response)) ?? serverGone;
+    if (!response.ok || !response.body) {
+      const refusal = await refusalOf(response);
+      return refusal ? failureText(refusal) : serverGone;
+    }
     for await (const line of readLines(response.body)) {
       const reason = await hear(JSON.parse(line) as News);
       if (reason !== null) return reason;

@@ -342,11 +342,12 @@ describe('asking the server', () => {
       failure: { code: 'server silent' },
     });
   });
-  it('gives a refusal in the server’s own words, and stands a dead server', async () => {
-    serve([{ error: 'Too many sweeps.' }], 429);
+  it('tells why the server refused, and stands a dead server', async () => {
+    const refusal = { code: 'sweeps full', most: 4 };
+    serve([{ failure: { code: 'server refused', refusal } }], 429);
     expect((await askedServer()).at(-1)).toMatchObject({
       type: 'failed',
-      failure: { code: 'server refused', says: 'Too many sweeps.' },
+      failure: { code: 'server refused', refusal },
     });
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('refused')));
     expect((await askedServer()).at(-1)).toMatchObject({ type: 'failed' });

@@ -1,8 +1,9 @@
 import { array, mixed, number, string } from 'yup';
 import type { PageFault, StepFault } from '../document/page-fault';
+import { byCode, type FieldsOf } from '../reading/coded-schema';
+import { enginesFileFaultSchema, refusalSchema } from '../reading/refusal-schema';
 import { named } from '../reading/schema-union';
 import { unworkedCodes } from '../regexp/unworked';
-import { byCode, type FieldsOf } from './coded-schema';
 import type { Failure } from './failure';
 
 const said = (max = 5000) => string().strict().defined().max(max);
@@ -40,7 +41,7 @@ export const failureSchema = named(
 );
 const failureFields: FieldsOf<Failure> = {
   'engine unknown': { name: said(200) },
-  'engines file': { says: said() },
+  'engines file': { path: said(), fault: enginesFileFaultSchema },
   'engine missing': {
     ...engine,
     packages: packages(),
@@ -83,7 +84,7 @@ const failureFields: FieldsOf<Failure> = {
   'sending cancelled': {},
   'page unread': {},
   'nothing sent': {},
-  'server refused': { says: said() },
+  'server refused': { refusal: refusalSchema },
   'not worked out': {
     why: mixed()
       .oneOf([...unworkedCodes])

@@ -1,4 +1,6 @@
 import type { PageFault } from '../document/page-fault';
+import type { UnusableEnginesFile } from '../reading/file-fault';
+import type { Refusal } from '../reading/refusal';
 import type { UnworkedCode } from '../regexp/unworked';
 
 /**
@@ -8,7 +10,7 @@ import type { UnworkedCode } from '../regexp/unworked';
 export type Failure =
   /** No engine of this name is known here. */
   | { readonly code: 'engine unknown'; readonly name: string }
-  | { readonly code: 'engines file'; readonly says: string }
+  | ({ readonly code: 'engines file' } & UnusableEnginesFile)
   | {
       readonly code: 'engine missing';
       readonly engine: string;
@@ -58,7 +60,7 @@ export type Failure =
         | 'keyboard cut short'
         | 'sending cut short';
     }
-  | { readonly code: 'server refused'; readonly says: string }
+  | { readonly code: 'server refused'; readonly refusal: Refusal }
   /** A rule takes more than may be spent on it. */
   | { readonly code: 'not worked out'; readonly why: UnworkedCode }
   | { readonly code: 'accessibility bus missing'; readonly packages: readonly string[] }

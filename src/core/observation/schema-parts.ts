@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { mostElements } from '../html/parse-markup';
 import { isJsonObject } from '../json-object';
+import { byCode, type FieldsOf } from '../reading/coded-schema';
 import {
   described,
   eitherOf,
@@ -10,7 +11,6 @@ import {
   taggedUnion,
 } from '../reading/schema-union';
 import { colourSchemes, languages } from '../target/variant';
-import { byCode, type FieldsOf } from './coded-schema';
 import { failureSchema } from './failure-schema';
 import type { ProvenanceMark } from './provenance';
 import { fieldReasons, observerReasons } from './reason';

@@ -24,7 +24,12 @@ export type FileFault = { readonly file: FileKind } & (
   | { readonly code: 'part unread'; readonly name: string; readonly fault: FileFault }
 );
 
-/** Why the server's configuration file cannot be used. */
+/** The server's configuration file, and why it cannot be used. */
+export interface UnusableEnginesFile {
+  readonly path: string;
+  readonly fault: EnginesFileFault;
+}
+
 export type EnginesFileFault =
   | { readonly code: 'no JSON' }
   | { readonly code: 'misfit'; readonly misfit: Misfit }

@@ -1,20 +1,6 @@
 import type { Schema } from 'yup';
-import { fitted, type Misfit } from './misfit';
-
-/** What is asked of the server; the words of each say what is not done when it cannot be read. */
-export type QuestionName =
-  | 'keyboard'
-  | 'page of one’s own'
-  | 'sending'
-  | 'slow text'
-  | 'device page'
-  | 'guards';
-
-/** Why what the app asks of its server cannot be read. */
-export interface QuestionFault {
-  readonly question: QuestionName;
-  readonly misfit: Misfit;
-}
+import { fitted } from './misfit';
+import type { QuestionFault, QuestionName } from './request-fault';
 
 /** What the app asks of its server, read. */
 export type QuestionReading<Question> =

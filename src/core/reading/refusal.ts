@@ -1,9 +1,13 @@
+import type { QuestionFault, SweepFault } from './request-fault';
+
 /** Why Ukko's server, the page on a device, or the storage of this browser does not do what is asked of it. Sizes are in MB. */
 export type Refusal =
   | { readonly code: 'other host' }
   | { readonly code: 'other site' }
   | { readonly code: 'body too large' }
   | { readonly code: 'body no JSON' }
+  | ({ readonly code: 'question misfit' } & QuestionFault)
+  | { readonly code: 'no sweep'; readonly fault: SweepFault }
   | { readonly code: 'field unknown' }
   | { readonly code: 'page not read' }
   | { readonly code: 'page cut short' }

@@ -1,4 +1,5 @@
 import type { Failure } from '../observation/failure';
+import type { UnusableEnginesFile } from '../reading/file-fault';
 
 /** What the server tells a window about one engine; addresses and paths stay with it. */
 export type EngineStatus = {
@@ -12,6 +13,6 @@ export type EngineStatus = {
 
 export interface EngineStatuses {
   readonly engines: readonly EngineStatus[];
-  /** Why the engines file cannot be used; null when it can, or when there is none. */
-  readonly fault: string | null;
+  /** The engines file where it cannot be used; null when it can, or when there is none. */
+  readonly unusable: UnusableEnginesFile | null;
 }

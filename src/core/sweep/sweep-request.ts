@@ -6,6 +6,7 @@ import { guardsSchema } from '../guard/guard-schema';
 import { type Asking, receivedAsking, type SentAsking } from '../questions/asking';
 import { type PageQuestion, pageQuestions } from '../questions/observation';
 import { fitted, type Misfit } from '../reading/misfit';
+import type { AskingFault, SweepFault } from '../reading/request-fault';
 import { scriptSchema } from '../script/script-schema';
 import { maxTargets } from '../target/line-up';
 import type { EngineTarget } from '../target/target';
@@ -15,19 +16,6 @@ import { engineTargetSchema } from '../target/target-schema';
 export interface SweepRequest extends SentAsking {
   readonly targets: readonly EngineTarget[];
 }
-
-/** Why a form cannot be swept. Lengths are UTF-16 code units. */
-export type AskingFault =
-  | { readonly code: 'no markup' }
-  | { readonly code: 'markup too long'; readonly most: number }
-  | { readonly code: 'no fields' }
-  | { readonly code: 'too many fields'; readonly fields: number; readonly most: number };
-
-/** Why a sweep is refused. */
-export type SweepFault =
-  | AskingFault
-  | { readonly code: 'misfit'; readonly misfit: Misfit }
-  | { readonly code: 'two targets' };
 
 export type SweepRequestReading =
   | { readonly status: 'read'; readonly asking: Asking; readonly targets: readonly EngineTarget[] }

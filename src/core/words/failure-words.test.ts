@@ -9,7 +9,7 @@ const lost: Failure = { code: 'ended', ...chromium };
 /** One of each code; typed by code, so that a new one has to be told here too. */
 const every: { readonly [Code in Failure['code']]: Failure & { readonly code: Code } } = {
   'engine unknown': { code: 'engine unknown', name: 'x' },
-  'engines file': { code: 'engines file', says: 'The engines file is no JSON.' },
+  'engines file': { code: 'engines file', path: '/etc/engines.json', fault: { code: 'no JSON' } },
   'engine missing': {
     code: 'engine missing',
     ...chromium,
@@ -53,7 +53,7 @@ const every: { readonly [Code in Failure['code']]: Failure & { readonly code: Co
   'sending cancelled': { code: 'sending cancelled' },
   'page unread': { code: 'page unread' },
   'nothing sent': { code: 'nothing sent' },
-  'server refused': { code: 'server refused', says: 'Too many sweeps at once.' },
+  'server refused': { code: 'server refused', refusal: { code: 'sweeps full', most: 3 } },
   'not worked out': { code: 'not worked out', why: 'too many steps' },
   mistake: { code: 'mistake', said: 'TypeError: x' },
   'asked twice': { code: 'asked twice', because: lost },
@@ -64,7 +64,7 @@ const every: { readonly [Code in Failure['code']]: Failure & { readonly code: Co
 
 describe('why an answer failed', () => {
   it.each(Object.values(every))('$code is told in whole sentences, and read back from a file', (failure) => {
-    expect(failureText(failure)).toMatch(/^[A-Z][\s\S]+[.a-z]$/);
+    expect(failureText(failure)).toMatch(/^[A-Z0-9][\s\S]+[.a-z]$/);
     expect(failureText(failure)).not.toMatch(/undefined|\[object|\.\./);
     expect(failureSchema.validateSync(JSON.parse(JSON.stringify(failure)), { strict: true })).toEqual(
       failure,

@@ -1,5 +1,7 @@
 import type { Failure } from '../observation/failure';
+import { enginesFileText } from './file-fault-words';
 import { pageFaultText } from './page-fault-words';
+import { refusalText } from './refusal-words';
 import { unworkedText } from './unworked-words';
 
 /** Why an observer did not get an answer, and what to do. */
@@ -56,8 +58,9 @@ export function failureText(failure: Failure): string {
     case 'step found nothing':
       return `The step ${failure.step} “${failure.about}” found nothing in the page within ${failure.within} seconds. Correct the steps before the form.`;
     case 'engines file':
+      return enginesFileText(failure);
     case 'server refused':
-      return failure.says;
+      return refusalText(failure.refusal);
     case 'not worked out':
       return unworkedText(failure.why);
     case 'accessibility bus missing':

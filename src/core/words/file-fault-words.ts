@@ -1,4 +1,4 @@
-import type { EnginesFileFault, FileFault, FileKind } from '../reading/file-fault';
+import type { EnginesFileFault, FileFault, FileKind, UnusableEnginesFile } from '../reading/file-fault';
 import { misfitPlace, misfitText } from './misfit-words';
 
 interface FileWords {
@@ -65,7 +65,7 @@ function inLine(line: number | null, before: string, after = ''): string {
 }
 
 /** Why the server's configuration file cannot be used, and what to do. */
-export function enginesFileFaultText(path: string, fault: EnginesFileFault): string {
+export function enginesFileText({ path, fault }: UnusableEnginesFile): string {
   return `The engines file ${path} cannot be used: ${enginesFileFaultClause(fault)}. Correct it and sweep again.`;
 }
 

@@ -1,4 +1,5 @@
 import type { Refusal } from '../reading/refusal';
+import { questionFaultText, sweepFaultText } from './request-fault-words';
 
 /** Why something is not done, and what to do. */
 export function refusalText(refusal: Refusal): string {
@@ -11,6 +12,10 @@ export function refusalText(refusal: Refusal): string {
       return 'The form is too large to sweep. Paste the form alone, without the rest of its page.';
     case 'body no JSON':
       return 'The request is not JSON. Reload Ukko and try again.';
+    case 'question misfit':
+      return questionFaultText(refusal);
+    case 'no sweep':
+      return sweepFaultText(refusal.fault);
     case 'field unknown':
       return 'The form has no such field. Reload Ukko and try again.';
     case 'page not read':

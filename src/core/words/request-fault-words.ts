@@ -1,6 +1,5 @@
 import type { DeviceFault } from '../device/device-message';
-import type { QuestionFault, QuestionName } from '../reading/read-question';
-import type { AskingFault, SweepFault } from '../sweep/sweep-request';
+import type { AskingFault, QuestionFault, QuestionName, SweepFault } from '../reading/request-fault';
 import { misfitPlace, misfitText } from './misfit-words';
 
 const refusals: Readonly<Record<Exclude<QuestionName, 'page of one’s own'>, string>> = {

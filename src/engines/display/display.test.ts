@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { afterAll, describe, expect, it } from 'vitest';
 import { plainVariant, type Variant } from '@/core/target/variant';
-import { enginesFileFaultText } from '@/core/words/file-fault-words';
+import { enginesFileText } from '@/core/words/file-fault-words';
 import { leavesOf } from '@/probe/api/leaves';
 import type { EnginePage } from '../api/engine';
 import { viewportOf } from '../api/viewport';
@@ -204,6 +204,6 @@ describe('the engines file', () => {
     [{ endpoints: [{ ...endpoint, passphrase: 'x' }] }, 'passphrase'],
   ])('%j cannot be used, and says why', async (content, why) => {
     const reading = await read(typeof content === 'string' ? content : JSON.stringify(content));
-    expect(reading.status === 'fault' && enginesFileFaultText(reading.path, reading.fault)).toContain(why);
+    expect(reading.status === 'fault' && enginesFileText(reading)).toContain(why);
   });
 });

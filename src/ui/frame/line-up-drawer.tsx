@@ -8,6 +8,7 @@ import { type LineUp, maxTargets } from '@/core/target/line-up';
 import type { Target, TargetId } from '@/core/target/target';
 import { variantText } from '@/core/target/variant';
 import { failureText } from '@/core/words/failure-words';
+import { enginesFileText } from '@/core/words/file-fault-words';
 import { openDatabase } from '@/store/database';
 import { forgetTarget, saveTarget } from '@/store/line-ups';
 import styles from './line-up.module.css';
@@ -29,7 +30,14 @@ export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDev
 
   return (
     <Drawer open title="Line-up" size={560} onClose={onClose}>
-      {statuses.fault && <Alert type="error" title={statuses.fault} showIcon style={{ marginBottom: 12 }} />}
+      {statuses.unusable && (
+        <Alert
+          type="error"
+          title={enginesFileText(statuses.unusable)}
+          showIcon
+          style={{ marginBottom: 12 }}
+        />
+      )}
       <h3 className={styles.heading}>Asked, in this order</h3>
       <ul className={styles.list}>
         {lineUp.targets.map((target, index) => (

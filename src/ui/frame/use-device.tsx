@@ -15,6 +15,7 @@ import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { maxTargets } from '@/core/target/line-up';
 import { type DeviceTarget, targetId } from '@/core/target/target';
+import { failureText } from '@/core/words/failure-words';
 import { deviceFaultText } from '@/core/words/request-fault-words';
 import { openDatabase } from '@/store/database';
 import { saveTarget } from '@/store/line-ups';
@@ -190,7 +191,10 @@ async function newsOf(
       body: JSON.stringify(request),
       signal,
     });
-    if (!response.ok || !response.body) return (await refusalOf(response)) ?? serverGone;
+    if (!response.ok || !response.body) {
+      const refusal = await refusalOf(response);
+      return refusal ? failureText(refusal) : serverGone;
+    }
     let last: DeviceNews | null = null;
     for await (const line of readLines(response.body)) {
       last = JSON.parse(line) as DeviceNews;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { EngineStatuses } from '@/core/sweep/engine-status';
 
-const nothingKnown: EngineStatuses = { engines: [], fault: null };
+const nothingKnown: EngineStatuses = { engines: [], unusable: null };
 
 /** Asks the server once which engines it can ask; empty until it answers. */
 export function useEngines(): EngineStatuses {

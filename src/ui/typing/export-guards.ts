@@ -1,5 +1,9 @@
 import type { Guard } from '@/core/guard/guard';
+import { failureText } from '@/core/words/failure-words';
+import { refusalOf } from '@/store/read-lines';
 import { download } from '../frame/download';
+
+const noServer = 'The server does not answer. Start it again with “npm run demo”; the guards are kept.';
 
 /** Saves the guards as a TypeScript module. @returns what went wrong, or null */
 export async function exportGuards(guards: readonly Guard[], name: string): Promise<string | null> {
@@ -9,11 +13,13 @@ export async function exportGuards(guards: readonly Guard[], name: string): Prom
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(guards),
     });
-    const text = await answer.text();
-    if (!answer.ok) return text;
-    download(text, `${name.replace(/[^\w-]+/g, '-')}-guards.ts`, 'text/typescript');
+    if (!answer.ok) {
+      const refusal = await refusalOf(answer);
+      return refusal ? failureText(refusal) : noServer;
+    }
+    download(await answer.text(), `${name.replace(/[^\w-]+/g, '-')}-guards.ts`, 'text/typescript');
     return null;
   } catch {
-    return 'The server does not answer. Start it again with “npm run demo”; the guards are kept.';
+    return noServer;
   }
 }

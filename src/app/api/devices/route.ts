@@ -1,10 +1,9 @@
 import type { DeviceNews } from '@/core/device/device-news';
 import { readDeviceRequest } from '@/core/device/device-request';
-import { questionFaultText } from '@/core/words/request-fault-words';
 import { listenForDevice } from '@/server/device-listener';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
-import { readRequest } from '@/server/read-request';
+import { readQuestionOf } from '@/server/read-request';
 import { refused } from '@/server/refused';
 import { listeners, register } from '@/server/run-registry';
 
@@ -12,7 +11,7 @@ export const dynamic = 'force-dynamic';
 
 /** Listens on the local network for a device as long as the client reads; answers with NDJSON of `DeviceNews`. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readDeviceRequest, questionFaultText);
+  const reading = await readQuestionOf(request, readDeviceRequest);
   if (reading instanceof Response) return reading;
   const stream = jsonLines<DeviceNews>(
     request.signal,

@@ -5,7 +5,7 @@ export const dynamic = 'force-dynamic';
 
 /** Which engines can be asked, and how to get those that cannot. Paths and addresses stay on the server. */
 export async function GET(): Promise<Response> {
-  const { all, fault } = await everyEngine();
+  const { all, unusable } = await everyEngine();
   const found = await Promise.all(
     all.map(async ({ name, title, protocol, find }): Promise<EngineStatus> => {
       const finding = await find();
@@ -15,5 +15,5 @@ export async function GET(): Promise<Response> {
         : { ...described, status: 'missing', failure: finding.failure };
     }),
   );
-  return Response.json({ engines: found, fault }, { headers: { 'cache-control': 'no-store' } });
+  return Response.json({ engines: found, unusable }, { headers: { 'cache-control': 'no-store' } });
 }

@@ -2,11 +2,10 @@ import { object, type Schema } from 'yup';
 import { ownPageSchema, type PagePlace } from '@/core/document/own-page';
 import type { PageReading } from '@/core/page/page-sight';
 import { readQuestion } from '@/core/reading/read-question';
-import { questionFaultText } from '@/core/words/request-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { log } from '@/server/log';
-import { readRequest } from '@/server/read-request';
+import { readQuestionOf } from '@/server/read-request';
 import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
@@ -30,7 +29,7 @@ function answerOf(reading: PageReading): Response {
 
 /** Opens a page of the developer's own and answers with the forms in it. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readPage, questionFaultText);
+  const reading = await readQuestionOf(request, readPage);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.question);
   if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });

@@ -1,10 +1,9 @@
 import { readSlowQuestion, type SlowNews } from '@/core/rules/slow-question';
-import { questionFaultText } from '@/core/words/request-fault-words';
 import { engines } from '@/engines/engines';
 import { measureSlowness } from '@/engines/measure-slowness';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
-import { readRequest } from '@/server/read-request';
+import { readQuestionOf } from '@/server/read-request';
 import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
@@ -12,7 +11,7 @@ export const dynamic = 'force-dynamic';
 
 /** Times a pattern over a growing text in the engines of this machine; answers with NDJSON of `SlowNews`. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readSlowQuestion, questionFaultText);
+  const reading = await readQuestionOf(request, readSlowQuestion);
   if (reading instanceof Response) return reading;
   const { question } = reading;
   const asked = [engines.chromium, engines.firefox, engines.webkit];

@@ -1,6 +1,5 @@
 import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { readSweepRequest } from '@/core/sweep/sweep-request';
-import { sweepFaultText } from '@/core/words/request-fault-words';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { jsonLines } from '@/server/json-lines';
 import { log } from '@/server/log';
@@ -12,7 +11,7 @@ export const dynamic = 'force-dynamic';
 
 /** Asks engines on this machine; answers with NDJSON of `SweepMessage`. It ends when the client goes away. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readSweepRequest, sweepFaultText);
+  const reading = await readRequest(request, readSweepRequest, (fault) => ({ code: 'no sweep', fault }));
   if (reading instanceof Response) return reading;
   const { targets, asking } = reading;
   const stream = jsonLines<SweepMessage>(

@@ -1,8 +1,8 @@
 import { array } from 'yup';
 import { guardSchema } from '../../guard/guard-schema';
 import { type Objection, verdicts } from '../../guard/verdict';
-import { byCode, type FieldsOf } from '../../observation/coded-schema';
 import { flag, list, one, shape, text, whole } from '../../observation/schema-parts';
+import { byCode, type FieldsOf } from '../../reading/coded-schema';
 import { named } from '../../reading/schema-union';
 import { unworkedCodes } from '../../regexp/unworked';
 import { scriptSchema } from '../../script/script-schema';

@@ -1,11 +1,10 @@
 import { readRealQuestion } from '@/core/page/real-question';
 import type { RealAnswer } from '@/core/page/real-sending';
-import { questionFaultText } from '@/core/words/request-fault-words';
 import { EngineLost } from '@/engines/api/engine';
 import { ownPageFault } from '@/engines/own-page';
 import { sendOwnPage } from '@/engines/send-own-page';
 import { log } from '@/server/log';
-import { readRequest } from '@/server/read-request';
+import { readQuestionOf } from '@/server/read-request';
 import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
 
@@ -17,7 +16,7 @@ function answerOf(answer: RealAnswer): Response {
 
 /** Lets an engine send the form of a developer's own page for real, once. */
 export async function POST(request: Request): Promise<Response> {
-  const reading = await readRequest(request, readRealQuestion, questionFaultText);
+  const reading = await readQuestionOf(request, readRealQuestion);
   if (reading instanceof Response) return reading;
   const fault = await ownPageFault(reading.question.page);
   if (fault) return answerOf({ status: 'fault', failure: { code: 'page fault', fault } });
