@@ -6,15 +6,12 @@ import { editingKeys, offeredGuards } from '../guard/offered-guards';
 import { readSamples } from '../guard/sample-table';
 import { verdicts } from '../guard/verdict';
 import { fieldId } from '../html/field';
-import { pageOf } from '../html/page-controls';
 import { readForm } from '../html/read-form';
 import { type Habits, habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
-import type { Route } from '../questions/restriction/facts';
 import { judgeFor } from '../rules/judge';
 import { graphemes } from '../script/graphemes';
 import { targetId } from '../target/target';
-import { bypassTable } from './bypass';
 import { quickReplay } from './quick-replay';
 import { replaySamples } from './replay-samples';
 import { strokeVerdicts } from './stroke-verdicts';
@@ -174,174 +171,6 @@ describe('the quick replay of a sample', () => {
   });
 });
 
-describe('ways in', () => {
-  const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');
-  const rows = (guard: Guard, html = '<input name=a>') =>
-    bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(`<form>${html}</form>`), now);
-  const table = (guard: Guard, html = '<input name=a>') => {
-    const [row] = rows(guard, html);
-    return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
-  };
-  it('show that a filter on keys is bypassed by everything that is no key', () => {
-    expect(table(digits)).toEqual({
-      'hardware keys': 'held',
-      'soft keys': 'bypassed',
-      paste: 'bypassed',
-      drop: 'bypassed',
-      autofill: 'bypassed',
-      dictation: 'bypassed',
-      composition: 'bypassed',
-      script: 'bypassed',
-    });
-  });
-  it('show which keys a filter swallows', () => {
-    const row = bypassTable(
-      fieldOf('<input name=a>'),
-      [{ ...digits, keys: ['Tab'] }],
-      [],
-      byRoute,
-      pageOf('<form><input name=a></form>'),
-      now,
-    )[0];
-    expect(row?.cells[0]).toMatchObject({
-      outcome: 'blocked too much',
-      swallowed: ['Backspace', 'Delete', 'Enter', 'ArrowLeft', 'Home', 'Select all'],
-    });
-  });
-  it('show that a rule before the insert holds all but what fills the field by itself', () => {
-    const found = table({ ...digits, stage: 'before insert' });
-    expect([found.paste, found.drop, found.dictation, found['hardware keys']]).toEqual([
-      'held',
-      'held',
-      'held',
-      'held',
-    ]);
-    expect([found.autofill, found.composition, found.script]).toEqual(['bypassed', 'bypassed', 'bypassed']);
-  });
-  it('show that a rewrite holds everywhere but where a script sets the value', () => {
-    const { script, ...others } = table({ ...digits, stage: 'after input' });
-    expect(new Set(Object.values(others))).toEqual(new Set(['held']));
-    expect(script).toBe('bypassed');
-  });
-  it('show what is rewritten, and tell it from what is taken away', () => {
-    const upper: Guard = { kind: 'case', id: 'u', on: true, stage: 'after input', to: 'upper' };
-    expect(table(upper)).toMatchObject({
-      'hardware keys': 'rewritten',
-      paste: 'rewritten',
-      script: 'bypassed',
-    });
-    const short: Guard = {
-      kind: 'length',
-      id: 'l',
-      on: true,
-      stage: 'after input',
-      most: 20,
-      unit: 'graphemes',
-    };
-    const [row] = rows(short);
-    expect(row?.cells.find(({ route }) => route === 'paste')).toEqual({
-      route: 'paste',
-      outcome: 'rewritten',
-      script: [{ kind: 'text', route: 'paste', text: 'x'.repeat(21) }, { kind: 'leave' }],
-      text: 'x'.repeat(20),
-      swallowed: [],
-    });
-    expect(table({ ...upper, remedy: 'refuse' })).toMatchObject({ paste: 'bypassed' });
-    expect(table({ ...upper, remedy: 'go back' })).toMatchObject({ paste: 'held' });
-    expect(
-      table({ ...upper, stage: 'on leaving', remedy: 'refuse' }, '<input name=a><button>Go</button>'),
-    ).toMatchObject({ paste: 'held' });
-  });
-  it('try a guard that is off as if it were on, and none that objects to nothing', () => {
-    const [off] = rows({ ...digits, stage: 'before insert', on: false });
-    expect([off?.guard.on, off?.cells.find(({ route }) => route === 'paste')?.outcome]).toEqual([
-      false,
-      'held',
-    ]);
-    const all: Guard = {
-      kind: 'pattern',
-      id: 'p',
-      on: true,
-      stage: 'before insert',
-      source: '[\\s\\S]*',
-      match: 'whole',
-    };
-    expect(rows(all)[0]?.cells.map((cell) => [cell.outcome, cell.script, cell.text])).toEqual(
-      Array(8).fill(['not tried', [], '']),
-    );
-  });
-  it('leave out what the target itself keeps out', () => {
-    const found = rows({ ...digits, stage: 'before insert' }, '<input name=a type=number>')[0]?.cells;
-    expect(found?.find(({ route }) => route === 'paste')).toMatchObject({ outcome: 'not tried', text: '' });
-  });
-  it('try the person’s own texts first, if they are not too long, and the shortest of all', () => {
-    const no9: Guard = {
-      kind: 'deny',
-      id: 'd',
-      on: true,
-      stage: 'before insert',
-      set: { classes: [], own: 'q' },
-    };
-    const bring = (texts: string[]) =>
-      bypassTable(
-        fieldOf('<input name=a>'),
-        [no9],
-        texts,
-        byRoute,
-        pageOf('<form><input name=a></form>'),
-        now,
-      )[0]?.cells.find(({ route }) => route === 'drop')?.script[0];
-    expect(bring([`q${'x'.repeat(400)}`])).toBeUndefined();
-    expect(bring([`q${'x'.repeat(399)}`])).toEqual({
-      kind: 'text',
-      route: 'drop',
-      text: `q${'x'.repeat(399)}`,
-    });
-    expect(bring(['qxx', 'xq', 'qx'])).toEqual({ kind: 'text', route: 'drop', text: 'xq' });
-  });
-  it('show a rule that keeps out what is right, by the way on which it does', () => {
-    const whole: Guard = {
-      kind: 'pattern',
-      id: 'p',
-      on: true,
-      stage: 'before insert',
-      source: '[A-Z]{3}',
-      match: 'whole',
-    };
-    const cells = bypassTable(
-      fieldOf('<input name=a>'),
-      [whole],
-      ['ABC'],
-      byRoute,
-      pageOf('<form><input name=a></form>'),
-      now,
-    )[0]?.cells;
-    expect(cells?.find(({ route }) => route === 'hardware keys')).toEqual({
-      route: 'hardware keys',
-      outcome: 'blocked too much',
-      script: ['A', 'B', 'C'].map((key) => ({ kind: 'key', key })),
-      text: '',
-      swallowed: [],
-    });
-    expect(cells?.find(({ route }) => route === 'paste')?.outcome).toBe('held');
-  });
-  it('show a shortcut that a filter swallows by the keys that show it', () => {
-    const keys = editingKeys.filter((key) => key !== 'Shortcut');
-    expect(rows({ ...digits, keys })[0]?.cells[0]).toMatchObject({
-      outcome: 'blocked too much',
-      script: [{ kind: 'key', key: 'a', modifiers: ['Control'] }],
-      swallowed: ['Select all'],
-    });
-  });
-  it('show that a rule at submission holds whatever way the text came', () => {
-    const { script, ...others } = table(
-      { ...digits, stage: 'on submission' },
-      '<input name=a><button>Go</button>',
-    );
-    expect(new Set([...Object.values(others), script])).toEqual(new Set(['held']));
-  });
-});
-
 describe('verdicts after each stroke', () => {
   it('go with the text, and the end says what is sent', () => {
     const field = fieldOf('<input name="tide mark" pattern="[a-z]{2}">');
@@ -394,6 +223,16 @@ describe('the two stages', () => {
       accepted: 1,
       unreachable: [{ text: 'SKR-04', at: 3, left: 'SKR04' }],
       letStand: ['SKR'],
+    });
+  });
+  it('find nothing where what is accepted can be typed, and what is not does not stand', () => {
+    const field = fieldOf('<input name=a pattern="[0-9]{2}">');
+    expect(
+      outcome(twoStageCheck(field, [{ ...digits, stage: 'before insert' }], ['12', 'x1y'], chromium)),
+    ).toEqual({
+      accepted: 1,
+      unreachable: [],
+      letStand: [],
     });
   });
   it('tell the stroke after which a rewritten text is on another way, or the last', () => {

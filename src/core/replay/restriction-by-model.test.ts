@@ -23,6 +23,8 @@ function answer(guards: readonly Guard[], samples = '', html = '<form><input nam
   return outcome.facts;
 }
 
+const tooDeep = `${'('.repeat(3000)}a${')'.repeat(3000)}`;
+
 describe('what the model says of the rules of a field', () => {
   it('fits the schema of observations, for every field of the demo', () => {
     const observed = demoForms.flatMap(({ markup, typing }) =>
@@ -73,5 +75,66 @@ describe('what the model says of the rules of a field', () => {
     const { samples } = answer([guardOn('on submission')], 'text,expected\n12,accepted\nx,accepted\n');
     expect(samples.tried).toBe(2);
     expect(samples.others).toMatchObject([{ text: 'x', expected: 'accepted', verdict: 'refused' }]);
+  });
+
+  it('says of a rule that cannot be worked out that it cannot', () => {
+    const slow = {
+      id: 's',
+      on: true,
+      kind: 'pattern',
+      stage: 'before insert',
+      source: tooDeep,
+      match: 'whole',
+    };
+    const html = '<form><input name=a></form>';
+    const [field] = readForm(html).fields;
+    if (!field) throw new Error('no field');
+    const plan = { script: '', guards: [slow as Guard], samples: '' };
+    expect(ask(field, plan, pageOf(html)).outcome).toMatchObject({
+      status: 'failed',
+      failure: { code: 'not worked out', why: 'nested too deeply' },
+    });
+  });
+
+  it('tries a rule at later stages in the way that fits it', () => {
+    const later = (guard: Guard) =>
+      answer([guard]).guards[0]?.later.map(({ guard: one }) => [
+        one.stage,
+        'remedy' in one ? one.remedy : null,
+      ]);
+    expect(later(guardOn('key', { keys: editingKeys }))).toEqual([
+      ['before insert', null],
+      ['after input', 'mend'],
+    ]);
+    expect(later(guardOn('before insert'))).toEqual([['after input', 'mend']]);
+    const pattern = { kind: 'pattern', source: '[0-9]*', match: 'whole' };
+    expect(later(guardOn('before insert', pattern))).toEqual([['after input', 'go back']]);
+    expect(later(guardOn('after input', { ...pattern, remedy: 'refuse' }))).toEqual([]);
+  });
+
+  it('spares keys of a filter on keys alone, and where it swallows some', () => {
+    const sparing = (guard: Guard, samples?: string) =>
+      answer([guard], samples).guards[0]?.sparingKeys ?? null;
+    expect(sparing(guardOn('key', { keys: editingKeys }))).toBeNull();
+    const strict = guardOn('before insert', { kind: 'pattern', source: '[0-9]{1,3}x', match: 'whole' });
+    expect(answer([strict]).guards[0]?.cells.some(({ outcome }) => outcome === 'blocked too much')).toBe(
+      false,
+    );
+    expect(sparing(strict)).toBeNull();
+  });
+
+  it('takes a rule on leaving for one that catches, and one while typing not', () => {
+    const caught = (also: Guard) =>
+      answer([guardOn('key', { keys: editingKeys }), also]).guards.find(({ guard }) => guard.stage === 'key')
+        ?.isCaught;
+    expect(caught(guardOn('on leaving', { id: 'l', remedy: 'refuse' }))).toBe(true);
+    expect(caught(guardOn('key', { id: 'k', keys: editingKeys }))).toBe(false);
+  });
+
+  it('counts no sample that could not be judged as one that comes out otherwise', () => {
+    const html = `<form><input name=a pattern="${tooDeep}"></form>`;
+    const { samples } = answer([], 'text,expected\na,refused\na,accepted\na,unfinished\n', html);
+    expect(samples.tried).toBe(3);
+    expect(samples.others).toEqual([]);
   });
 });
