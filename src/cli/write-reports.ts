@@ -12,7 +12,7 @@ import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
-import { byHarm, type Report, sinceBaseline } from '@/core/report/report';
+import { byHarm, type Report, sinceBaseline, standings } from '@/core/report/report';
 import { answersOf } from '@/core/run/answers';
 import type { Run } from '@/core/run/run';
 import { readRunFile } from '@/core/run/run-file';
@@ -97,7 +97,7 @@ function failing(report: Report, failOn: FailOn): Set<Finding> {
   const fails = {
     new: ['new', 'found'],
     changed: ['new', 'changed', 'found'],
-    any: ['new', 'changed', 'known', 'found'],
+    any: standings,
     never: [],
   }[failOn] as readonly string[];
   return new Set(report.findings.filter((finding) => fails.includes(sinceBaseline(report, finding))));

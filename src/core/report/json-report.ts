@@ -5,13 +5,20 @@ import { findingTitle, findingWords, targetWords } from '../words/finding-words'
 import { askedTargets, type Report, sinceBaseline } from './report';
 
 /** The version of the JSON report; docs/report.schema.json publishes its shape. */
-export const jsonReportVersion = 2;
+export const jsonReportVersion = 2 as const;
 
 /** A report as JSON. */
 export function jsonReport(report: Report): string {
+  return `${JSON.stringify(reportTold(report), null, 2)}\n`;
+}
+
+/** What the JSON of a report holds; `json-report-schema.ts` says it member by member. */
+export type JsonReport = ReturnType<typeof reportTold>;
+
+function reportTold(report: Report) {
   const { run, drift } = report;
-  const value = {
-    format: 'ukko-report',
+  return {
+    format: 'ukko-report' as const,
     version: jsonReportVersion,
     ukko: report.ukko,
     madeAt: report.madeAt,
@@ -33,7 +40,6 @@ export function jsonReport(report: Report): string {
     })),
     drift: drift && driftTold(drift),
   };
-  return `${JSON.stringify(value, null, 2)}\n`;
 }
 
 function toldOf(finding: Finding) {

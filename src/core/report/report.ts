@@ -47,7 +47,8 @@ export function askedTargets({ lineUp, observations }: Report['run']): AskedTarg
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */
-export type SinceBaseline = 'new' | 'changed' | 'known' | 'found';
+export const standings = ['new', 'changed', 'known', 'found'] as const;
+export type SinceBaseline = (typeof standings)[number];
 
 export function sinceBaseline({ drift }: Report, finding: Finding): SinceBaseline {
   return sinceBaselineIn(drift, finding);
