@@ -25,11 +25,12 @@ const core: Layers = {
   standard: 'html regexp',
   script: 'reading',
   guard: 'html reading regexp standard script',
-  pattern: 'html regexp standard guard',
+  pattern: 'html regexp standard script guard',
   target: 'html reading',
-  document: 'html reading regexp standard script guard pattern',
+  purpose: 'html',
+  document: 'html purpose reading regexp standard script guard pattern',
   fallback: 'html',
-  fault: 'html regexp standard pattern',
+  fault: 'html purpose regexp standard pattern',
   observation: 'html reading regexp standard target document',
   'questions/*': 'html reading regexp standard script guard document fallback observation',
   questions: 'html reading guard document fallback observation questions/*',
@@ -38,20 +39,21 @@ const core: Layers = {
   'model/typing': 'html standard script guard observation questions/* model/deviations',
   model:
     'html reading regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
-  rules: 'html reading regexp standard script guard pattern target observation model/deviations model/typing',
+  rules:
+    'html purpose reading regexp standard script guard pattern target observation model/deviations model/typing',
   replay:
     'html regexp standard script guard pattern target document observation questions/* model/deviations model/typing model rules',
   keyboard:
-    'html reading standard script guard pattern target document observation questions/* run model/deviations rules replay',
+    'html purpose regexp reading standard script guard pattern target document observation questions/* run model/deviations rules replay',
   page: 'html reading script guard document observation keyboard',
   compare: 'html target document questions/* questions run',
   finding:
-    'html reading regexp standard script guard pattern target document fault observation questions/* questions run rules keyboard compare',
+    'html purpose reading regexp standard script guard pattern target document fault observation questions/* questions run rules keyboard compare',
   drift: 'html target document questions run compare finding',
   device: 'reading script target document observation questions/* questions',
   sweep: 'html reading script guard target document observation questions run model',
   words:
-    'html reading regexp standard script guard pattern target document fallback fault observation questions/* questions model model/deviations keyboard compare finding drift device',
+    'html purpose reading regexp standard script guard pattern target document fallback fault observation questions/* questions model model/deviations keyboard compare finding drift device',
   report: 'html reading guard target observation run keyboard finding drift words',
   workspace: 'reading target document observation run keyboard finding',
   demo: 'html document',
@@ -176,6 +178,9 @@ describe('the house', () => {
           (name) =>
             !name.startsWith('.') &&
             ![
+              'ibantools',
+              'libphonenumber-js/min',
+              'libphonenumber-js/mobile/examples',
               'bidi-js',
               'parse5',
               'yup',

@@ -28,6 +28,7 @@ import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submissi
 import { scriptTyping } from '@/core/model/type-script';
 import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
+import type { Purpose } from '@/core/purpose/purpose';
 import type { BypassRow } from '@/core/questions/restriction/facts';
 import { nativePattern } from '@/core/regexp/native-pattern';
 import type { Pattern } from '@/core/regexp/pattern';
@@ -212,7 +213,7 @@ const replayWork = {
     samples: readonly Sample[],
     edited: EditedRule,
     saved: string,
-    shape: string | null,
+    purpose: Purpose | null,
   ): RuleReport | null {
     const field = fieldIn(of);
     const pattern = field && editedPattern(field, guards, edited);
@@ -222,7 +223,8 @@ const replayWork = {
           holdsEmpty: edited.of === 'guard',
           saved,
           samples,
-          shape,
+          purpose,
+          language: field.controls[0].language,
           live: liveRules(guards),
           native: nativeRule(field),
           submit: submitRule(field, guards, habitsByRoute('hardware keys')),

@@ -3,7 +3,9 @@ import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, type FieldKind, hasAttribute } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { exampleTexts } from '../pattern/example-text';
-import { shapeOf } from '../pattern/known-shapes';
+import { purposeOf } from '../purpose/purpose-of';
+import { placeOfUse } from '../purpose/regions';
+import { writingsOf } from '../purpose/writings';
 import { GaveUp } from '../regexp/budget';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
@@ -114,7 +116,7 @@ function validValues(field: Field): string[] {
     exampleIn(attribute(control, 'placeholder') ?? ''),
     ...(field.suggestions ?? []),
     ...nearLimits(field),
-    ...shaped(field),
+    ...ofItsPurpose(field),
     ...(plausible[field.kind] ?? []),
     attribute(control, 'placeholder'),
     attribute(control, 'value'),
@@ -125,11 +127,14 @@ function validValues(field: Field): string[] {
   return valid.length > 0 ? valid : madeOfPattern(field).filter(fits);
 }
 
-/** What people enter into a text field of this shape; a name is a plausible text already. */
-function shaped(field: Field): readonly string[] {
+/** What people enter into a text field for its purpose; a name is a plausible text already. */
+function ofItsPurpose(field: Field): readonly string[] {
   if (field.kind !== 'text' && field.kind !== 'tel') return [];
-  const shape = shapeOf(field);
-  if (shape && shape.id !== 'name') return shape.entered.map(([text]) => text);
+  const reading = purposeOf(field);
+  if (reading && reading.purpose !== 'name') {
+    const place = placeOfUse(field.controls[0].language);
+    return writingsOf(reading.purpose, place, (text) => isValid(field, text)).entered.map(({ text }) => text);
+  }
   return ownEntry(forKeypad, attribute(field.controls[0], 'inputmode')?.toLowerCase() ?? '') ?? [];
 }
 

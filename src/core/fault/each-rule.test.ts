@@ -137,7 +137,7 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
   ],
   [
     'limit not shown',
-    labelled('<input type=number name=a min=1>'),
+    labelled('<input type=number name=a min=3>'),
     labelled('<input type=number name=a min=1 title="from 1">'),
   ],
   ['attribute ignored', labelled('<input name=a min=1>'), labelled('<input name=a size=4>')],

@@ -3,7 +3,7 @@ import { autocompleteFault } from '../html/autocomplete-tokens';
 import { attribute, type Field, inputTypes, isDated } from '../html/field';
 import { attributeOf } from '../html/parse-markup';
 import { wordsOfName } from '../html/words-of-name';
-import { shapeOf } from '../pattern/known-shapes';
+import { spokenPurposeOf } from '../purpose/purpose-of';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { rangeOf } from '../standard/ranges-and-steps';
@@ -49,10 +49,10 @@ export const codeAsNumber: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind !== 'number') continue;
     const words = saidOf(field);
-    const shape = shapeOf(field)?.id;
-    const isDialled = shape === 'phone' && !/\b(?:calls|count|how many)\b/.test(words);
+    const purpose = spokenPurposeOf(field);
+    const isDialled = purpose === 'phone' && !/\b(?:calls|count|how many)\b/.test(words);
     const isCode =
-      shape === 'postcode' || shape === 'iban' || /\b(?:pin|code|card|serial|kartennummer)\b/.test(words);
+      purpose === 'postcode' || purpose === 'iban' || /\b(?:pin|code|card|serial|kartennummer)\b/.test(words);
     if (!isDialled && !isCode) continue;
     report({
       field,

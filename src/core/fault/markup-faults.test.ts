@@ -22,7 +22,6 @@ describe('faults in the markup', () => {
       '4 label for nothing',
       '4 no label observer',
       '4 focus asked for twice',
-      '5 pattern email',
       '6 pattern phone',
       '7 no name input-5',
       '7 hint as value input-5',

@@ -1,9 +1,12 @@
 import { appliesTo } from '../html/attribute-registry';
 import { attributeEdits } from '../html/edit-markup';
 import { exampleIn } from '../html/example-in-placeholder';
-import { attribute, type Field, hasAttribute, isTypedText } from '../html/field';
+import { attribute, type Field, hasAttribute, isDisabled, isTypedText } from '../html/field';
+import type { Purpose } from '../purpose/purpose';
+import { purposeOf } from '../purpose/purpose-of';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
+import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
@@ -131,10 +134,52 @@ export const patternFaults: FaultRule = (page, report) => {
       continue;
     }
     if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });
-    if (!text(field, 'title') && page.hintOf(field) === '')
+    if (!text(field, 'title') && page.hintOf(field) === '' && !hasKnownFormat(field))
       report({ field, span, fault: { code: 'pattern without a hint' } });
   }
 };
+
+/** Most code units of a line of text that nobody is surprised to find an end to. */
+const longLine = 60;
+
+/** Whether a person can run into a limit without knowing that there is one. One that the browser ignores is none. */
+function surprises(field: Field, name: string): boolean {
+  const value = text(field, name);
+  if (value === null || !appliesTo(name, field.kind)) return false;
+  if (hasAttribute(field.controls[0], 'readonly') || isDisabled(field.controls[0])) return false;
+  if (name === 'minlength' || name === 'maxlength') {
+    const length = parseNonNegativeInteger(value);
+    if (length === null || (name === 'minlength' && length <= 1)) return false;
+    // What is written in a way that everybody knows is as long as it is; where it is cut, that is told.
+    const isLong = field.kind !== 'textarea' && length >= longLine;
+    return !(name === 'maxlength' && (isLong || hasKnownFormat(field)));
+  }
+  const range = rangeOf(field.kind, fieldStateOf(field));
+  const limit = name === 'min' ? range?.min : range?.max;
+  // Nobody enters less than nothing of what is counted.
+  return limit != null && !(field.kind === 'number' && name === 'min' && (limit === 0 || limit === 1));
+}
+
+/** Purposes whose texts people know how to write; what a rule refuses of them is told by itself. */
+const knownFormats: readonly Purpose[] = [
+  'name',
+  'kana name',
+  'street',
+  'email',
+  'postcode',
+  'iban',
+  'card',
+  'phone',
+  'date',
+  'time',
+  'year',
+  'web address',
+];
+
+function hasKnownFormat(field: Field): boolean {
+  const purpose = purposeOf(field)?.purpose;
+  return purpose !== undefined && knownFormats.includes(purpose);
+}
 
 export const hiddenLimit: FaultRule = (page, report) => {
   for (const field of entries(page)) {
@@ -144,7 +189,12 @@ export const hiddenLimit: FaultRule = (page, report) => {
       (name) => text(field, name) !== null && appliesTo(name, field.kind),
     );
     const [first] = limits;
-    if (first && page.hintOf(field) === '' && !/\d/.test(field.label))
+    if (
+      first &&
+      limits.some((name) => surprises(field, name)) &&
+      page.hintOf(field) === '' &&
+      !/\d/.test(field.label)
+    )
       report({
         field,
         span: placeOf(field.controls[0], first),

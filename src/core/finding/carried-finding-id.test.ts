@@ -14,8 +14,12 @@ import { markupFindings } from './markup-findings';
 const today = (markup: string) => markupFindings(markup, readForm(markup).fields).map(({ id }) => id);
 
 describe('ids of version 0.1, which held sentences', () => {
+  /** What was said then and is not any more: a rule about what everybody knows how to write needs no hint. */
+  const notSaidAnyMore = new Set(['["markup","pattern without a hint","email"]']);
+
   it.each(kept)('are those of today, finding by finding: $markup', ({ markup, ids }) => {
-    expect(ids.map((id) => carriedFindingId(id as FindingId))).toEqual(today(markup));
+    const carried = ids.map((id) => carriedFindingId(id as FindingId));
+    expect(carried.filter((id) => !notSaidAnyMore.has(id))).toEqual(today(markup));
   });
 
   it.each(keptOfRules)('are those of today, by rule: $ids', ({ markup, typing, ids }) => {

@@ -6,6 +6,7 @@ import type { InputMode } from '../keyboard/input-traits';
 import type { Setting } from '../keyboard/settings';
 import type { PatternWarning } from '../pattern/pattern-warnings';
 import type { SlowText } from '../pattern/slow-text';
+import type { Purpose, Writing } from '../purpose/purpose';
 import type { Difference } from '../questions/differences';
 import type { OtherSample, Route } from '../questions/restriction/facts';
 
@@ -54,23 +55,20 @@ type PatternClaim =
     }
   | { readonly code: 'pattern warning'; readonly warning: PatternWarning };
 
-/** Texts with what is special about each. */
-type Texts = readonly (readonly [text: string, about: string])[];
-
-/** What a rule does with `texts`, out of `tried` that people enter as `shape`, or that only look like it. */
+/** What a rule does with `texts`, out of `tried` that people enter for `purpose`, or that only look like it. */
 type ShapeClaim =
   | {
       readonly code: 'shape cut';
-      readonly shape: string;
-      readonly texts: Texts;
+      readonly purpose: Purpose;
+      readonly texts: readonly Writing[];
       readonly tried: number;
       /** The maxlength, UTF-16 code units. */
       readonly most: number;
     }
   | {
       readonly code: 'shape refused';
-      readonly shape: string;
-      readonly texts: Texts;
+      readonly purpose: Purpose;
+      readonly texts: readonly Writing[];
       readonly tried: number;
       /** What a person enters cannot be written in another way. */
       readonly isFixed: boolean;
@@ -79,8 +77,8 @@ type ShapeClaim =
     }
   | {
       readonly code: 'shape accepted';
-      readonly shape: string;
-      readonly texts: Texts;
+      readonly purpose: Purpose;
+      readonly texts: readonly Writing[];
       readonly tried: number;
     };
 

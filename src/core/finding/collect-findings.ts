@@ -19,7 +19,7 @@ import { guardFindings } from './guard-findings';
 import { keyboardFindings } from './keyboard-findings';
 import { markupFindings } from './markup-findings';
 import { patternFindings } from './pattern-findings';
-import { shapeFindings } from './shape-findings';
+import { purposeFindings } from './purpose-findings';
 
 /** Whoever answers what the rules of a field make of texts; `page` is what stands around it. */
 export type AskRestriction = (field: Field, plan: TypingPlan, page: PageControls) => RestrictionObservation;
@@ -47,7 +47,7 @@ export function* formFindings(
     found.push(
       ...workedOut(field, [
         () => patternFindings(markup, field, plan.guards),
-        () => shapeFindings(markup, field, plan, hintOf(field)),
+        () => purposeFindings(markup, field, plan, hintOf(field)),
         () => keyboardFindings(markup, ruled, setup, own),
         () => actionKeyFindings(field, fields, setup),
         () => detourFindings(markup, ruled, setup),
@@ -56,7 +56,18 @@ export function* formFindings(
     );
     yield index + 1;
   }
-  return found;
+  return withoutTwins(found);
+}
+
+/** What a keypad may lack by the standard is said once, where the keyboards themselves are known to lack it. */
+function withoutTwins(found: readonly Finding[]): Finding[] {
+  const lacking = new Set(
+    found.flatMap(({ claim, field }) => (claim.code === 'keyboard lacks' ? field?.id : [])),
+  );
+  return found.filter(
+    ({ claim, field }) =>
+      !(claim.code === 'fault' && claim.fault.code === 'keypad lacks a character' && lacking.has(field?.id)),
+  );
 }
 
 /** What each check finds of a field. A check that takes too many steps costs no other one its findings, and is named. */

@@ -13,6 +13,7 @@ import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { type Phone, phonesWith } from '../keyboard/phone-browsers';
 import { type RuledField, textsToTap } from '../keyboard/ruled-field';
 import { tapsFor } from '../keyboard/taps';
+import { typedLanguage } from '../keyboard/typed-language';
 import type { Language } from '../target/variant';
 import { type Finding, fieldFinding, findingId } from './finding';
 
@@ -23,9 +24,11 @@ const mostSamples = 50;
  * A field whose samples, or a value that it accepts, take more taps than under another `inputmode`: one that costs no tap
  * more in any phone browser, and whose keyboards have all that the field's rule needs.
  */
-export function detourFindings(markup: string, ruled: RuledField, setup: KeyboardSetup): Finding[] {
+export function detourFindings(markup: string, ruled: RuledField, asked: KeyboardSetup): Finding[] {
   const { field } = ruled;
-  if (!hasKeyboard(field)) return [];
+  const language = typedLanguage(field, asked.language);
+  if (!hasKeyboard(field) || language === null) return [];
+  const setup: KeyboardSetup = { ...asked, language };
   const texts = textsToTap(ruled, mostSamples);
   const entry = traitsOf(field);
   const phones = phonesWith(setup);

@@ -55,7 +55,9 @@ describe('findings of a form', () => {
     const all = ofForm(hurriedForm);
     const faults = markupFaults(hurriedForm.markup, readForm(hurriedForm.markup));
     expect(faults.length).toBeGreaterThan(30);
-    for (const { text } of faults.map(toldFault)) expect(textsOf(all)).toContain(text);
+    // What the keyboards themselves are known to lack is said of them.
+    const own = faults.filter(({ fault }) => fault.code !== 'keypad lacks a character');
+    for (const { text } of own.map(toldFault)) expect(textsOf(all)).toContain(text);
     expect(all.map(findingWords).every(({ why, remedy }) => why && remedy)).toBe(true);
     expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
     expect(ofForm(demoForm).filter(({ evidence }) => evidence === 'form')).toEqual([]);

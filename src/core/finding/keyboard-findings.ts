@@ -5,12 +5,16 @@ import type { AskedKeyboard } from '../keyboard/asked-keyboards';
 import { cheapestForRule } from '../keyboard/cheapest-for-rule';
 import { comesUp } from '../keyboard/comes-up';
 import { hasKeyboard, traitsOf } from '../keyboard/input-traits';
-import { trapOn, trapOnLayout } from '../keyboard/keyboard-check';
+import type { Keyboard } from '../keyboard/keyboard';
+import { trapOn } from '../keyboard/keyboard-check';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { linuxKeyboard } from '../keyboard/linux-keyboard';
 import { phonesWith } from '../keyboard/phone-browsers';
 import type { RuledField } from '../keyboard/ruled-field';
 import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
+import { typedLanguage } from '../keyboard/typed-language';
+import type { Language } from '../target/variant';
 import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 
 interface TargetTrap {
@@ -30,14 +34,18 @@ export function keyboardFindings(
 ): Finding[] {
   const { field } = ruled;
   if (!hasKeyboard(field)) return [];
-  const traps = [...phoneTraps(ruled, setup), ...measuredTraps(ruled, asked)];
+  const language = typedLanguage(field, setup.language);
+  const traps = [
+    ...phoneTraps(ruled, { ...setup, language: language ?? setup.language }, language),
+    ...measuredTraps(ruled, asked, language),
+  ];
   const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
     const targets = [first, ...others].map(({ on }) => on);
     // A page chooses the keyboards of phones; what it could ask of the real one instead, nobody tried.
     const isOfPhones = targets.some(({ mark }) => mark === 'modelled');
-    const setting = isOfPhones ? cheapestForRule(ruled, null, setup) : null;
+    const setting = isOfPhones && language ? cheapestForRule(ruled, null, { ...setup, language }) : null;
     const { missing, value } = first.trap;
     return [
       fieldFinding(field, {
@@ -52,22 +60,34 @@ export function keyboardFindings(
   });
 }
 
-function phoneTraps(ruled: RuledField, setup: KeyboardSetup): TargetTrap[] {
+/** @param typed null where the letters of the page's language are on no keyboard that is known: then only those without letters tell */
+function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: Language | null): TargetTrap[] {
   const { language } = setup;
   return phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
     const { keyboard } = comesUp(habits, traitsOf(ruled.field), language);
-    const trap = keyboard && trapOn(keyboard, ruled, id, language);
+    if (!keyboard || (typed === null && hasLetters(keyboard))) return [];
+    const trap = trapOn(keyboard, ruled, id, language);
     return trap ? [{ on: { target: id, name, mark: 'modelled', proofs: [] }, trap }] : [];
   });
 }
 
-function measuredTraps(ruled: RuledField, asked: readonly AskedKeyboard[]): TargetTrap[] {
+/** The real one is asked in English: its letters are not those on which another language is typed. */
+function measuredTraps(
+  ruled: RuledField,
+  asked: readonly AskedKeyboard[],
+  typed: Language | null,
+): TargetTrap[] {
+  const isEnglish = typed === 'en-US' || typed === 'en-GB';
   return asked.flatMap(({ target, name, mark, layout }) => {
-    const trap = layout && trapOnLayout(layout, ruled, target);
+    const keyboard = layout === null ? null : linuxKeyboard(layout);
+    if (!keyboard || (!isEnglish && hasLetters(keyboard))) return [];
+    const trap = trapOn(keyboard, ruled, target, 'en-US');
     const proofs = layout ? [{ code: 'layout' as const, layout }] : [];
     return trap ? [{ on: { target, name, mark, proofs }, trap }] : [];
   });
 }
+
+const hasLetters = ({ layers }: Keyboard) => layers[0].id === 'letters';
 
 function settingEdits(markup: string, field: Field, { kind, inputmode }: Setting): TextEdit[] {
   return [

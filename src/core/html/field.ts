@@ -90,6 +90,8 @@ export interface Control {
   readonly form: number | null;
   /** The directionality that it takes from what it stands in (HTML Standard, "The dir attribute"). */
   readonly direction: 'ltr' | 'rtl';
+  /** Its language tag (HTML Standard, "The lang and xml:lang attributes"); null where the page does not say one. */
+  readonly language: string | null;
 }
 
 /** What a person fills in as one thing: a control, or all radio buttons of one group. */

@@ -20,6 +20,7 @@ import { formOwners } from './form-owner';
 import { askedBefore, groupName } from './group-name';
 import { inertParts } from './inert-markup';
 import { labelWords, tidyWords, wrappedControls } from './label-words';
+import { languageOf } from './language';
 import { linePositions } from './line-positions';
 import type { NoteFact } from './markup-note';
 import {
@@ -102,6 +103,7 @@ export function controlsIn(elements: readonly Placed[]): Found[] {
         startsWithOther: element === 'select' && startsWithOther(node),
         form: forms.ownerOf(node, ancestors),
         direction: directionOf(ancestors),
+        language: languageOf([...ancestors, node]),
       },
     });
   }

@@ -107,11 +107,24 @@ describe('a trap', () => {
   it.each([
     ['<input name=a inputmode=numeric pattern="-?[0-9]+">', 'webkit-phone', 'en-US', '-1', '-'],
     ['<input name=a inputmode=decimal pattern="[0-9]+\\.[0-9]">', 'webkit-phone', 'de-DE', '1.1', '.'],
+    [
+      '<input name=a inputmode=numeric pattern="(?:0[1-9]|1[0-2]) ?/ ?[0-9]{2}">',
+      'webkit-phone',
+      'en-US',
+      '11/11',
+      '/',
+    ],
+    [
+      '<input name=a inputmode=numeric pattern="[0-9]+(?:[.,][0-9]{2})?">',
+      'webkit-phone',
+      'en-US',
+      '1.11',
+      '.',
+    ],
     ['<input name=a inputmode=numeric pattern="[A-Z][0-9]">', 'webkit-phone', 'en-US', 'A1', 'A'],
     ['<input name=a inputmode=numeric pattern="[0-9]?😀">', 'blink-phone', 'en-US', '😀', '😀'],
     ['<input name=a type=number inputmode=numeric min=-3 max=8>', 'webkit-phone', 'en-US', '-1', '-'],
     ['<input name=a type=email inputmode=numeric>', 'webkit-phone', 'en-US', 'a@b', 'a@'],
-    ['<input name=a inputmode=numeric pattern="[0-9]{2}">', 'webkit-phone', 'ar', '01', '01'],
   ] as const)('%s on %s in %s: %s cannot be typed', (markup, target, language, value, missing) => {
     const trap = trapped(markup, target, language);
     expect(trap?.value).toBe(value);
@@ -126,6 +139,16 @@ describe('a trap', () => {
     ['<input name=a pattern="[A-Z]{3}-[0-9]{2}">', 'webkit-phone', 'ar'],
     ['<input name=a inputmode=numeric>', 'webkit-phone', 'en-US'],
     ['<input name=a type=number min=-3>', 'webkit-phone', 'en-US'],
+    ['<input name=a inputmode=numeric pattern="[0-9]{2}">', 'webkit-phone', 'ar'],
+    // What is merely allowed can be written otherwise.
+    ['<input name=a inputmode=numeric pattern="[0-9 ]{13,23}">', 'webkit-phone', 'en-US'],
+    ['<input name=a inputmode=numeric pattern="[0-9]{4}(?:[ \\-]?[0-9]{4}){3}">', 'webkit-phone', 'en-US'],
+    ['<input name=a inputmode=numeric pattern="[\\d\\s]+">', 'webkit-phone', 'en-US'],
+    ['<input name=a inputmode=tel pattern="[\\-0-9 .+]+">', 'webkit-phone', 'en-US'],
+    ['<input name=a inputmode=numeric pattern="[0-9.]+">', 'webkit-phone', 'en-US'],
+    ['<input name=a pattern="[\\p{L} ]+">', 'webkit-phone', 'en-US'],
+    ['<input name=a pattern="\\S+">', 'blink-phone', 'en-US'],
+    ['<input name=a inputmode=numeric pattern="[0-9]{2}/?[0-9]{2}">', 'webkit-phone', 'en-US'],
   ] as const)('is none for %s on %s in %s', (markup, target, language) => {
     expect(trapped(markup, target, language)).toBeNull();
   });

@@ -1,9 +1,12 @@
 import type { Guard } from '../guard/guard';
 import { patternsOf } from '../guard/patterns-of';
+import { holds } from '../guard/rule';
 import { attribute, type Field } from '../html/field';
 import type { Habits } from '../model/deviations/habits';
+import { neededTexts } from '../pattern/needed-text';
 import { patternTable } from '../pattern/pattern-table';
-import { wordsWith } from '../pattern/words-with';
+
+import type { Pattern } from '../regexp/pattern';
 import { quickReplay } from '../replay/quick-replay';
 import { judgeFor } from '../rules/judge';
 import { graphemes } from '../script/graphemes';
@@ -12,7 +15,10 @@ import { hasEmoji } from './keyboards';
 import { expectedTexts, type RuledField } from './ruled-field';
 import { missingFrom } from './taps';
 
-/** Values that the field's rule accepts and that cannot be typed on the keyboard that comes up. */
+/**
+ * What proves that a valid value cannot be entered on the keyboard that comes up: no spelling that the rule accepts can be typed on it, or
+ * a value that people have to give cannot. A character that the rule merely allows is not missing.
+ */
 export interface Trap {
   /** Characters that they need and no key brings, through all layers. */
   readonly missing: readonly string[];
@@ -27,57 +33,69 @@ export interface TrapQuestion {
   readonly separator: string;
 }
 
-/** Most values that are tried for each keyboard. */
-const most = 40;
-
 /**
  * Whether the keyboard is a trap: by the field's whole rule, not by its kind alone. A value counts as typed when what the
  * guards make of the keys that there are comes to it, so that a separator that a mask puts in need not be on the keyboard.
  */
 export function trapOf(question: TrapQuestion, keyboard: Keyboard): Trap | null {
-  const there = charactersOf(keyboard);
+  const there = withAsciiDigits(charactersOf(keyboard));
   const emoji = hasEmoji(keyboard);
   const isThere = (character: string) => there.has(character) || (emoji && isEmoji(character));
-  const untypable = acceptedValues(question, isThere).filter((value) => !canType(value, question, isThere));
+  const untypable = neededValues(question, there, isThere).filter(
+    (value) => !canType(value, question, isThere),
+  );
   const [value] = untypable.sort((a, b) => a.length - b.length || (a < b ? -1 : 1));
   if (value === undefined) return null;
   const missing = untypable.flatMap((one) => graphemes(one).filter((character) => !isThere(character)));
   return { missing: [...new Set(missing)].slice(0, 12), value };
 }
 
+/**
+ * Which digits a pad brings in a language that has its own depends on the phone's settings, and nobody has measured it: those of ASCII are
+ * taken to be there where any are.
+ */
+function withAsciiDigits(keys: ReadonlySet<string>): ReadonlySet<string> {
+  const hasDigits = [...keys].some((key) => /^\p{Nd}$/u.test(key));
+  return hasDigits ? new Set([...keys, ...'0123456789']) : keys;
+}
+
 function isEmoji(character: string): boolean {
   return /^\p{Emoji_Presentation}/u.test(character);
 }
 
-/** Values that need a character which is not there, and that the rule accepts. */
-function acceptedValues(question: TrapQuestion, isThere: (character: string) => boolean): string[] {
+/** Values that people have to give, that the rule accepts, and that need a character which is not there. */
+function neededValues(
+  question: TrapQuestion,
+  keyboard: ReadonlySet<string>,
+  isThere: (character: string) => boolean,
+): string[] {
   const { ruled, habits } = question;
   const { field, guards } = ruled;
   // An app holds its own field to the same rule.
   const { judge } = judgeFor(field, guards, { ...habits, typing: { ...habits.typing, tells: 'DOM events' } });
   const typed = quickReplay(field, guards, { ...habits, typing: { ...habits.typing, keys: 'hardware' } });
+  const isAccepted = (value: string) =>
+    value !== '' && judge(value).verdict === 'accepted' && typed(value).text === value;
   const lacks = (value: string) => graphemes(value).some((character) => !isThere(character));
   const candidates = [
     ...expectedTexts(ruled),
     ...ownValues(field),
-    ...guardValues(guards),
-    ...patternValues(question, isThere),
+    ...guardValues(guards, keyboard),
+    ...patternsOf(field, guards)
+      .filter(({ match }) => match === 'whole')
+      .flatMap((pattern) => patternValues(pattern, keyboard, isThere, isAccepted)),
   ];
-  return [...new Set(candidates)].filter(
-    (value) =>
-      value !== '' && lacks(value) && judge(value).verdict === 'accepted' && typed(value).text === value,
-  );
+  return [...new Set(candidates)].filter((value) => lacks(value) && isAccepted(value));
 }
 
 function patternValues(
-  { ruled: { field, guards } }: TrapQuestion,
+  pattern: Pattern,
+  keyboard: ReadonlySet<string>,
   isThere: (character: string) => boolean,
+  isAccepted: (value: string) => boolean,
 ): string[] {
-  const whole = patternsOf(field, guards).filter(({ match }) => match === 'whole');
-  return whole.flatMap((pattern) => {
-    const rule = patternTable(pattern);
-    return rule.status === 'known' ? wordsWith(rule.table, (character) => !isThere(character), most) : [];
-  });
+  const rule = patternTable(pattern);
+  return rule.status === 'known' ? neededTexts(rule.table, keyboard, isThere, isAccepted) : [];
 }
 
 /** Values that the kind and the limits themselves ask for. */
@@ -106,13 +124,16 @@ function numberValues({ controls: [control] }: Field): string[] {
   return all.map((value) => String(Number(value.toPrecision(12)))).filter((text) => !text.includes('e'));
 }
 
-/** One character of each sort that a guard lets stand, and a text that a mask is filled with. */
-function guardValues(guards: readonly Guard[]): string[] {
+/** Texts that guards ask for. */
+function guardValues(guards: readonly Guard[], keyboard: ReadonlySet<string>): string[] {
   return guards.flatMap((guard): string[] => {
     if (!guard.on) return [];
     switch (guard.kind) {
       case 'allow':
-        return [...graphemes(guard.set.own), 'a', 'A', '1'];
+        // Where the keyboard has one of them, the others are merely allowed.
+        return [...keyboard].some((key) => holds(guard, key))
+          ? []
+          : [...graphemes(guard.set.own), 'a', 'A', '1'];
       case 'words':
         return guard.sense === 'one of' ? [...guard.words] : [];
       case 'mask':

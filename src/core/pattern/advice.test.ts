@@ -1,11 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainPattern } from '../../../tests/fixtures/patterns';
-import { holdsCheck } from '../guard/check-digit';
-import { readForm } from '../html/read-form';
 import { longestText, ruleSamples } from '../rules/rule-samples';
 import { growthOf, measuredGrowth, slowTexts } from './blow-up';
-import { knownShapes, shapeCheck, shapeOf } from './known-shapes';
 import { patternTable } from './pattern-table';
 import { patternWarnings } from './pattern-warnings';
 import { slowText } from './slow-text';
@@ -151,68 +148,6 @@ describe('a pattern that a matcher takes very long over', () => {
   it('has no such texts where nothing is repeated without end', () => {
     expect(slowTexts('[a-z]{2,10}')).toEqual([]);
     expect(slowTexts('a{2')).toEqual([]);
-  });
-});
-
-describe('known shapes', () => {
-  it.each([
-    ['<label>E-mail <input type=email></label>', 'email'],
-    ['<label>Observer <input name=observer></label>', 'name'],
-    ['<label>Phone <input name=p></label>', 'phone'],
-    ['<label>When <input name=readingDate></label>', 'date'],
-    ['<input autocomplete="cc-number">', 'card'],
-    ['<label>High water <input name=x></label>', 'time'],
-    ['<label>Street <input name=x></label>', 'street'],
-    ['<label>Address <input name=x></label>', 'street'],
-    ['<label>Web address <input name=x></label>', 'address'],
-    ['<label>E-mail address <input name=x></label>', 'email'],
-    ['<label>IP address <input name=x></label>', null],
-    ['<input autocomplete="shipping postal-code">', 'postcode'],
-    ['<label>ZIP <input name=x></label>', 'postcode'],
-    ['<label>Station code <input name=station></label>', null],
-    ['<label>Full name <input name=x></label>', 'name'],
-    ['<label>User name <input name=x></label>', null],
-    ['<label>Street name <input name=x></label>', 'street'],
-    ['<label>Account name <input name=x></label>', null],
-    ['<label>Nombre <input name=x></label>', 'name'],
-    ['<label>Nombre de usuario <input name=x></label>', null],
-    ['<label>Päivämäärä <input name=x></label>', 'date'],
-    ['<label>PLZ <input name=x></label>', 'postcode'],
-    ['<label>IBAN <input name=x></label>', 'iban'],
-  ])('%s asks for %s', (markup, id) => {
-    const [field] = readForm(markup).fields;
-    expect(field && (shapeOf(field)?.id ?? null)).toBe(id);
-  });
-
-  it('are told apart from what means nothing, each text once', () => {
-    for (const { entered, meaningless, id } of knownShapes) {
-      const all = [...entered, ...meaningless].map(([text]) => text);
-      expect([id, new Set(all).size]).toEqual([id, all.length]);
-    }
-  });
-
-  it('have numbers of cards whose check digit holds, and others whose does not', () => {
-    const card = knownShapes.find(({ id }) => id === 'card');
-    const digits = (text: string) => text.replace(/\D/g, '');
-    for (const [text] of card?.entered ?? [])
-      expect([text, holdsCheck(digits(text), 'mod 10')]).toEqual([text, true]);
-    for (const [text, about] of card?.meaningless ?? [])
-      if (about.includes('check')) expect([text, holdsCheck(digits(text), 'mod 10')]).toEqual([text, false]);
-  });
-
-  it('say what a rule refuses that people enter, and accepts that means nothing', () => {
-    const shape = (id: string) => knownShapes.find((one) => one.id === id) as (typeof knownShapes)[number];
-    const check = (source: string, id: string) => {
-      const found = shapeCheck((text) => acceptsText(table(source), text), shape(id));
-      return [found.tooStrict.map(([text]) => text), found.tooLenient.map(([text]) => text)];
-    };
-    const [strict] = check('[a-z.]+@[a-z]+\\.[a-z]{2,4}', 'email');
-    expect(strict).toEqual(
-      expect.arrayContaining(['aino+tide@skerry.test', 'warden@tide.lighthouse', 'AINO@SKERRY.TEST']),
-    );
-    const [, lenient] = check('\\d{2}\\.\\d{2}\\.\\d{4}', 'date');
-    expect(lenient).toEqual(expect.arrayContaining(['30.02.2026', '14.13.2026', '00.03.2026']));
-    expect(check('[\\s\\S]*', 'name')[0]).toEqual([]);
   });
 });
 

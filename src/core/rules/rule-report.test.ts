@@ -26,7 +26,8 @@ function report(source: string, more: Partial<RuleQuestion> = {}) {
     live: null,
     native: null,
     submit: whole(source),
-    shape: null,
+    purpose: null,
+    language: null,
     ...more,
   });
 }
@@ -132,11 +133,12 @@ describe('the report on a rule', () => {
     expect(found.made.length).toBeGreaterThan(5);
   });
 
-  it('holds it against a shape by name', () => {
-    expect(report('[A-Za-z ]+', { shape: 'name' }).shape?.tooStrict.map(([text]) => text)).toContain(
-      'Mairi O’Dunn',
-    );
-    expect(report('[A-Za-z ]+', { shape: 'no such' }).shape).toBeNull();
+  it('holds it against what people enter for a purpose, in the language of the page', () => {
+    const refused = (language: string | null) =>
+      report('[A-Za-z ]+', { purpose: 'name', language }).entries?.refused.map(({ text }) => text);
+    expect(refused(null)).toContain("Mairi O'Dunn");
+    expect(refused('el')).toEqual(['Νίκη Θαλασσινού']);
+    expect(report('[A-Za-z ]+').entries).toBeNull();
   });
 
   it('tells the readings of two flags apart, and the browser’s own check', () => {
@@ -165,12 +167,12 @@ describe('the report on a rule', () => {
   });
 
   it('says of what does not compile that it is ignored', () => {
-    const found = report('[a-]', { samples: [sample('x')], shape: 'name' });
+    const found = report('[a-]', { samples: [sample('x')], purpose: 'email' });
     expect(found.rule.status).toBe('fault');
     expect(found.samples[0]?.standing.verdict).toBe('accepted');
     expect(found.changed).toMatchObject({ status: 'known', answer: { relation: 'equal' } });
-    expect(found.shape?.tooStrict).toEqual([]);
-    expect(found.shape?.tooLenient.length).toBeGreaterThan(2);
+    expect(found.entries?.refused).toEqual([]);
+    expect(found.entries?.accepted.length).toBeGreaterThan(2);
     expect([found.older, found.lenient, found.made]).toEqual([null, null, []]);
     const broken = report('[A-Z]{2}[', { saved: '[A-Z]{2}', samples: [sample('x')] });
     expect(broken.changed).toMatchObject({ answer: { relation: 'inside', first: [] } });
@@ -219,7 +221,7 @@ describe('whatever is typed as a rule', () => {
             pattern: { source: now, match },
             saved,
             samples: [sample(text)],
-            shape: 'name',
+            purpose: 'email',
             submit: whole(now),
           });
           const compiles = (() => {

@@ -1,7 +1,6 @@
 import type { Sample } from '../guard/sample';
 import { searchedStanding } from '../pattern/bounded-search';
 import { comparedRules, type RuleComparison } from '../pattern/compare-rules';
-import { knownShapes, type ShapeCheck, shapeCheck } from '../pattern/known-shapes';
 import { usualBudget } from '../pattern/limits';
 import { type LiveCheck, lenientPattern, liveCheck } from '../pattern/live-rule';
 import { partsOf } from '../pattern/parts';
@@ -10,6 +9,9 @@ import { type PatternTable, patternTable } from '../pattern/pattern-table';
 import { type PatternWarning, patternWarnings } from '../pattern/pattern-warnings';
 import { acceptsText, type Table } from '../pattern/table';
 import { type Standing, standingOf } from '../pattern/three-way';
+import type { Purpose, Writing } from '../purpose/purpose';
+import { type PlaceOfUse, placeOfUse } from '../purpose/regions';
+import { writingsOf } from '../purpose/writings';
 import { Budget, GaveUp } from '../regexp/budget';
 import { compiledPattern } from '../regexp/compiled-pattern';
 import type { Pattern } from '../regexp/pattern';
@@ -32,8 +34,10 @@ export interface RuleQuestion {
   readonly submit: PatternTable;
   /** What the browser checks by itself for this kind of field; null where that is no pattern. */
   readonly native: PatternTable | null;
-  /** The shape that it is held against; null: none. */
-  readonly shape: string | null;
+  /** What the field is for, which it is held against; null: nothing that is known. */
+  readonly purpose: Purpose | null;
+  /** Of the field; null where the page says none. */
+  readonly language: string | null;
 }
 
 /** How a text stands to a rule, or why nobody can tell. */
@@ -55,6 +59,12 @@ export type Exact<T> =
   | { readonly status: 'known'; readonly answer: T }
   | { readonly status: 'unknown'; readonly why: UnworkedCode };
 
+/** Where a rule and what people enter part. */
+export interface Misjudged {
+  readonly refused: readonly Writing[];
+  readonly accepted: readonly Writing[];
+}
+
 export interface RuleReport {
   readonly rule: { readonly status: 'known' } | Exclude<PatternTable, { status: 'known' }>;
   readonly samples: readonly SampleStanding[];
@@ -67,7 +77,8 @@ export interface RuleReport {
   /** The rule first, what the browser checks by itself second; null where it checks no text. */
   readonly native: Exact<RuleComparison> | null;
   readonly warnings: readonly PatternWarning[];
-  readonly shape: ShapeCheck | null;
+  /** What people enter and it refuses, and what means nothing and it accepts; null where nothing is known of the purpose. */
+  readonly entries: Misjudged | null;
   /** Null where no guard acts while one types. */
   readonly live: Exact<LiveCheck> | null;
   /** A pattern for the beginnings; null where none is short enough, or nobody can tell. */
@@ -92,7 +103,8 @@ export function ruleReport({
   live,
   submit,
   native,
-  shape,
+  purpose,
+  language,
 }: RuleQuestion): RuleReport {
   // Each rule by itself has steps of its own; all that is asked besides shares some.
   const budget = new Budget(stepsOfReport);
@@ -102,7 +114,6 @@ export function ruleReport({
     exact(holdsEmpty ? [a, b] : [ofSomeText(a), ofSomeText(b)], ask);
   const looked = samples.slice(0, mostReported);
   const rows = partsOf(pattern.source) ?? [];
-  const known = knownShapes.find(({ id }) => id === shape);
   return {
     rule: own.status === 'known' ? { status: 'known' } : own,
     samples: looked.map(({ text }) => standingOfText(text, { now, before, submit, budget })),
@@ -120,7 +131,7 @@ export function ruleReport({
     native:
       native && compared([now.found, native], ([first, second]) => comparedRules(first, second, 4, budget)),
     warnings: patternWarnings(pattern, budget),
-    shape: known ? shapeOfRule(now, known) : null,
+    entries: purpose && misjudgedBy(now, purpose, placeOfUse(language)),
     live: live && exact([live, submit], ([first, second]) => liveCheck(first, second, budget)),
     lenient: lenientOf(pattern, own, budget),
     made: own.status === 'known' ? ruleSamples(own.table) : [],
@@ -204,8 +215,14 @@ function orWhenGivenUp<Answer>(work: () => Answer, otherwise: Answer): Answer {
 }
 
 /** What nobody can tell is neither too strict nor too lenient. */
-function shapeOfRule({ accepts }: Applied, shape: (typeof knownShapes)[number]): ShapeCheck | null {
-  return orWhenGivenUp(() => shapeCheck(accepts, shape), null);
+function misjudgedBy({ accepts }: Applied, purpose: Purpose, place: PlaceOfUse): Misjudged | null {
+  return orWhenGivenUp(() => {
+    const { entered, meaningless } = writingsOf(purpose, place, accepts);
+    return {
+      refused: entered.filter(({ text }) => !accepts(text)),
+      accepted: meaningless.filter(({ text }) => accepts(text)),
+    };
+  }, null);
 }
 
 function standingUnder(

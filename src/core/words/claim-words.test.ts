@@ -43,11 +43,22 @@ describe('the first line of a claim', () => {
       'Water level: “-3” is valid, but the rule while typing rejects its beginning “-”.',
     ],
     [
-      { code: 'shape cut', shape: 'a phone number', texts: [['+44 20 7946', 'a plus']], tried: 3, most: 8 },
+      {
+        code: 'shape cut',
+        purpose: 'phone',
+        texts: [{ text: '+44 20 7946', note: 'spaces', isOnly: false }],
+        tried: 3,
+        most: 8,
+      },
       'Water level: maxlength="8" cuts 1 of 3 values that people enter as a phone number: “+44 20 7946” becomes “+44 20 7”.',
     ],
     [
-      { code: 'shape accepted', shape: 'a date', texts: [['30.02.2026', 'no such day']], tried: 4 },
+      {
+        code: 'shape accepted',
+        purpose: 'date',
+        texts: [{ text: '30.02.2026', note: 'no such day', isOnly: false }],
+        tried: 4,
+      },
       'Water level: the rule accepts 1 of 4 values that only look like a date, such as “30.02.2026”.',
     ],
     [
@@ -124,7 +135,7 @@ it('a claim names at most five samples and eight texts', () => {
     '“0” is refused by patternMismatch and no spaces; accepted was expected.',
     '“1” is refused; accepted was expected.',
   ]);
-  const texts = others.map(({ text }) => [text, 'a digit'] as const);
-  const shape = claimWords({ code: 'shape accepted', shape: 'a name', texts, tried: 9 }, 'Level');
+  const texts = others.map(({ text }) => ({ text, note: 'short', isOnly: false }) as const);
+  const shape = claimWords({ code: 'shape accepted', purpose: 'name', texts, tried: 9 }, 'Level');
   expect(shape.details).toHaveLength(8);
 });

@@ -1,6 +1,8 @@
 import type { Claim } from '../finding/claim';
 import { slowText } from '../pattern/slow-text';
+import type { Writing } from '../purpose/purpose';
 import { patternWarningWords } from './pattern-warning-words';
+import { purposeNames, writingNoteWords } from './purpose-words';
 import type { ToldClaim } from './told-claim';
 
 type PatternClaim = Extract<
@@ -35,18 +37,18 @@ export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim
       };
     }
     case 'shape cut': {
-      const [text = ''] = claim.texts[0] ?? [];
+      const text = claim.texts[0]?.text ?? '';
       return {
-        says: `${label}: maxlength="${claim.most}" cuts ${claim.texts.length} of ${claim.tried} values that people enter as ${claim.shape}: “${text}” becomes “${text.slice(0, claim.most)}”.`,
+        says: `${label}: maxlength="${claim.most}" cuts ${claim.texts.length} of ${claim.tried} values that people enter as ${purposeNames[claim.purpose]}: “${text}” becomes “${text.slice(0, claim.most)}”.`,
         why: 'The rest of what is typed or pasted is lost without a message, and what remains looks complete.',
         remedy: 'Allow room for every usual spelling, and remove unwanted characters afterwards.',
         details: namedTexts(claim.texts),
       };
     }
     case 'shape refused': {
-      const { shape, texts, tried, isFixed, isPatternNeedless } = claim;
+      const { purpose, texts, tried, isFixed, isPatternNeedless } = claim;
       return {
-        says: `${label}: the rule rejects ${texts.length} of ${tried} values that people enter as ${shape}, such as “${texts[0]?.[0]}”.`,
+        says: `${label}: the rule rejects ${texts.length} of ${tried} values that people enter as ${purposeNames[purpose]}, such as “${texts[0]?.text}”.`,
         why: isFixed
           ? 'A person who has such a value cannot write it in another way.'
           : 'The value is right as the person copied it or usually writes it, and has to be entered again.',
@@ -60,7 +62,7 @@ export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim
     }
     case 'shape accepted':
       return {
-        says: `${label}: the rule accepts ${claim.texts.length} of ${claim.tried} values that only look like ${claim.shape}, such as “${claim.texts[0]?.[0]}”.`,
+        says: `${label}: the rule accepts ${claim.texts.length} of ${claim.tried} values that only look like ${purposeNames[claim.purpose]}, such as “${claim.texts[0]?.text}”.`,
         why: 'A value that nobody can use is submitted, and that is noticed too late.',
         remedy: 'Check what it means too, with a guard or on the server.',
         details: namedTexts(claim.texts),
@@ -68,6 +70,6 @@ export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim
   }
 }
 
-function namedTexts(texts: readonly (readonly [text: string, about: string])[]): string[] {
-  return texts.slice(0, mostTexts).map(([text, about]) => `“${text}”: ${about}`);
+function namedTexts(texts: readonly Writing[]): string[] {
+  return texts.slice(0, mostTexts).map(({ text, note }) => `“${text}”: ${writingNoteWords[note]}`);
 }

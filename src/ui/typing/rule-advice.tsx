@@ -4,10 +4,11 @@ import { Button, Select } from 'antd';
 import type { Guard } from '@/core/guard/guard';
 import type { Sample } from '@/core/guard/sample';
 import type { Field } from '@/core/html/field';
-import type { KnownShape } from '@/core/pattern/known-shapes';
 import type { SourceSpan } from '@/core/pattern/parts';
+import { type Purpose, purposes } from '@/core/purpose/purpose';
 import type { RuleReport } from '@/core/rules/rule-report';
 import { patternWarningWords } from '@/core/words/pattern-warning-words';
+import { purposeNames, writingNoteWords } from '@/core/words/purpose-words';
 import { unworkedClause } from '@/core/words/unworked-words';
 import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
@@ -20,9 +21,8 @@ export function RuleAdvice({
   report,
   match,
   source,
-  shapes,
-  shape,
-  onShape,
+  purpose,
+  onPurpose,
   onSource,
   onPick,
   onAdd,
@@ -32,9 +32,8 @@ export function RuleAdvice({
   report: RuleReport | null;
   match: 'whole' | 'part';
   source: string;
-  shapes: readonly KnownShape[];
-  shape: string | null;
-  onShape: (shape: string | null) => void;
+  purpose: Purpose | null;
+  onPurpose: (purpose: Purpose | null) => void;
   onSource: (source: string) => void;
   onPick: (span: SourceSpan) => void;
   onAdd: (samples: readonly Sample[]) => void;
@@ -80,23 +79,23 @@ export function RuleAdvice({
           <Select
             size="small"
             aria-label="What people enter here"
-            value={shape ?? ''}
+            value={purpose ?? ''}
             style={{ width: 210 }}
             options={[
               { value: '', label: 'nothing that is known' },
-              ...shapes.map(({ id, name }) => ({ value: id, label: name })),
+              ...purposes.map((one) => ({ value: one, label: purposeNames[one] })),
             ]}
-            onChange={(id) => onShape(id === '' ? null : id)}
+            onChange={(one) => onPurpose(one === '' ? null : (one as Purpose))}
           />
         </div>
-        {report?.shape && (
+        {report?.entries && (
           <dl>
             <div>
               <dt>refused, though people mean it</dt>
               <dd>
                 <TextChips
-                  texts={report.shape.tooStrict.map(([text]) => text)}
-                  notes={report.shape.tooStrict.map(([, about]) => about)}
+                  texts={report.entries.refused.map(({ text }) => text)}
+                  notes={report.entries.refused.map(({ note }) => writingNoteWords[note])}
                   empty="none"
                   onPick={accepted}
                 />
@@ -106,8 +105,8 @@ export function RuleAdvice({
               <dt>accepted, though it means nothing</dt>
               <dd>
                 <TextChips
-                  texts={report.shape.tooLenient.map(([text]) => text)}
-                  notes={report.shape.tooLenient.map(([, about]) => about)}
+                  texts={report.entries.accepted.map(({ text }) => text)}
+                  notes={report.entries.accepted.map(({ note }) => writingNoteWords[note])}
                   empty="none"
                   onPick={refused}
                 />

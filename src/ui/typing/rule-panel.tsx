@@ -8,9 +8,10 @@ import type { Sample } from '@/core/guard/sample';
 import { readSamples, writeSamples } from '@/core/guard/sample-table';
 import { attribute, type Field } from '@/core/html/field';
 import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edited-rule';
-import { knownShapes, shapeOf } from '@/core/pattern/known-shapes';
 import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
 import { pathFinder } from '@/core/pattern/path-through';
+import type { Purpose } from '@/core/purpose/purpose';
+import { purposeOf } from '@/core/purpose/purpose-of';
 import type { RuleReport } from '@/core/rules/rule-report';
 import { unworkedClause } from '@/core/words/unworked-words';
 import type { Replayer } from '@/workers/replayer';
@@ -142,7 +143,7 @@ function Rule({
 }) {
   const { form } = useForm();
   const [saved, setSaved] = useState(source);
-  const [shape, setShape] = useState<string | null>(() => shapeOf(field)?.id ?? null);
+  const [purpose, setPurpose] = useState<Purpose | null>(() => purposeOf(field)?.purpose ?? null);
   const [lit, setLit] = useState<string | null>(null);
   const [at, setAt] = useState<SourceSpan | null>(null);
   const input = useRef<InputRef>(null);
@@ -154,9 +155,9 @@ function Rule({
         samples.slice(0, 2000),
         edited,
         saved || '[^]*',
-        shape,
+        purpose,
       ),
-    [form.markup, field.id, guards, samples, edited, saved, shape],
+    [form.markup, field.id, guards, samples, edited, saved, purpose],
   );
   const [replaying] = useReplay(ask);
   const standingOf = useCallback(
@@ -207,9 +208,8 @@ function Rule({
           report={report}
           match={match}
           source={source}
-          shapes={knownShapes}
-          shape={shape}
-          onShape={setShape}
+          purpose={purpose}
+          onPurpose={setPurpose}
           onSource={onSource}
           onPick={pick}
           onAdd={onAdd}

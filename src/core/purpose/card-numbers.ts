@@ -1,0 +1,14 @@
+import { one, type Writing } from './purpose';
+
+/** Numbers of payment cards as they are printed and copied; their check digits are right, and they belong to nobody. */
+export const cardNumbers: readonly Writing[] = [
+  one('4000001234567899', 'no spaces'),
+  one('4000 0012 3456 7899', 'groups as printed'),
+  one('4000-0012-3456-7899', 'dashes'),
+];
+
+/** Of other lengths, which a rule may leave out on purpose: each belongs to some sorts of card alone. */
+export const otherCardNumbers: readonly Writing[] = [
+  one('370000123456784', 'other length'),
+  one('36000012345672', 'other length'),
+];

@@ -1,0 +1,220 @@
+import { attribute, type Field, type FieldKind } from '../html/field';
+import { wordsOfName } from '../html/words-of-name';
+import type { Purpose } from './purpose';
+import { phrasesByLanguage } from './purpose-words';
+import { placeOfUse } from './regions';
+
+/** What a field is for, and how that is known: the markup says it in so many words, or its label and name speak for it. */
+export interface PurposeReading {
+  readonly purpose: Purpose;
+  readonly isSaid: boolean;
+}
+
+/** HTML Standard, "Input types": these say it themselves. */
+const byKind: Partial<Readonly<Record<FieldKind, Purpose>>> = {
+  email: 'email',
+  tel: 'phone',
+  url: 'web address',
+};
+
+/** HTML Standard, "Autofill": the field names whose texts are known. Any other field name says that it is for something else. */
+const byToken: ReadonlyMap<string, Purpose> = new Map([
+  ['email', 'email'],
+  ['name', 'name'],
+  ['given-name', 'name'],
+  ['additional-name', 'name'],
+  ['family-name', 'name'],
+  ['cc-name', 'name'],
+  ['tel', 'phone'],
+  ['tel-national', 'phone'],
+  ['street-address', 'street'],
+  ['address-line1', 'street'],
+  ['postal-code', 'postcode'],
+  ['cc-number', 'card'],
+  ['bday', 'date'],
+  ['bday-year', 'year'],
+  ['transaction-amount', 'money'],
+  ['url', 'web address'],
+]);
+
+/** How much each thing weighs that speaks for a purpose. */
+const weights = { wholeLabel: 5, label: 4, name: 4, vagueName: 3, id: 2, placeholder: 2, foreign: -2 };
+/** Purposes that names in markup speak of without meaning them: a name, an amount, a time of whatever the label says. */
+const vague: readonly Purpose[] = ['name', 'money', 'time'];
+/** Below this nothing is said, and neither is it where another purpose is nearer than the margin. */
+const least = 4;
+const margin = 3;
+
+/** What a field is for; null where nothing speaks for it clearly. */
+export function purposeOf(field: Field): PurposeReading | null {
+  const [control] = field.controls;
+  if (!['text', 'search', 'email', 'tel', 'url', 'textarea'].includes(field.kind)) return null;
+  const token = autofillToken(attribute(control, 'autocomplete') ?? '');
+  if (token !== null) {
+    const purpose = byToken.get(token);
+    return purpose ? { purpose, isSaid: true } : null;
+  }
+  const kind = byKind[field.kind];
+  if (kind) return { purpose: kind, isSaid: true };
+  const purpose = spokenPurposeOf(field);
+  return purpose && { purpose, isSaid: false };
+}
+
+/** What its label and its names speak for, whatever kind it is of. */
+export function spokenPurposeOf(field: Field): Purpose | null {
+  const [first, second] = [...weighed(field)].sort(([, a], [, b]) => b - a);
+  if (!first || first[1] < least || first[1] - (second?.[1] ?? 0) < margin) return null;
+  return first[0];
+}
+
+/** The last token is the field name, but for “webauthn”. */
+function autofillToken(text: string): string | null {
+  const tokens = text
+    .toLowerCase()
+    .split(/[\t\n\f\r ]+/)
+    .filter((token) => token !== '' && token !== 'webauthn');
+  const last = tokens.at(-1);
+  return last === undefined || last === 'on' || last === 'off' ? null : last;
+}
+
+function weighed(field: Field): ReadonlyMap<Purpose, number> {
+  const [control] = field.controls;
+  const language = spoken(control.language);
+  const placeholder = attribute(control, 'placeholder') ?? '';
+  // A field without a label is called by its name.
+  const label = field.label === '' || field.label === field.name ? placeholder : field.label;
+  const id = attribute(control, 'id') ?? '';
+  const sums = new Map<Purpose, number>();
+  const add = (purpose: Purpose, weight: number) => sums.set(purpose, (sums.get(purpose) ?? 0) + weight);
+  for (const [purpose, { isWhole, isForeign }] of purposesIn(label, language))
+    add(purpose, (isWhole ? weights.wholeLabel : weights.label) + (isForeign ? weights.foreign : 0));
+  const nameWeight = (purpose: Purpose) =>
+    label !== '' && vague.includes(purpose) ? weights.vagueName : weights.name;
+  for (const [purpose, { isForeign }] of purposesIn(wordsOfName(field.name), language))
+    add(purpose, nameWeight(purpose) + (isForeign ? weights.foreign : 0));
+  if (id !== field.name)
+    for (const [purpose, { isForeign }] of purposesIn(wordsOfName(id), language))
+      add(purpose, weights.id + (isForeign ? weights.foreign : 0));
+  const shown = purposeOfExample(placeholder);
+  if (shown) add(shown, weights.placeholder);
+  return sums;
+}
+
+function purposeOfExample(placeholder: string): Purpose | null {
+  if (/\S@\S+\.\S/.test(placeholder)) return 'email';
+  if (/https?:\/\//.test(placeholder)) return 'web address';
+  return /\+\d[\d ()-]{6,}/.test(placeholder) ? 'phone' : null;
+}
+
+/** Languages whose phrases are in the table under another code. */
+const spokenAs: ReadonlyMap<string, string> = new Map([
+  ['nb', 'no'],
+  ['nn', 'no'],
+  ['iw', 'he'],
+  ['in', 'id'],
+]);
+
+function spoken(tag: string | null): string | null {
+  const { language } = placeOfUse(tag);
+  return language === null ? null : (spokenAs.get(language) ?? language);
+}
+
+/** How a text speaks of a purpose. */
+interface Match {
+  /** It is the phrase, with no words before it. */
+  readonly isWhole: boolean;
+  /** The phrase is of another language than that of the page, and not English. */
+  readonly isForeign: boolean;
+}
+
+function purposesIn(text: string, language: string | null): ReadonlyMap<Purpose, Match> {
+  const [all, withoutBrackets] = told(text);
+  // What stands in brackets may say what is meant: “name (kana)”.
+  const matched = matchesOf(all, language);
+  return matched.size > 0 ? matched : matchesOf(withoutBrackets, language);
+}
+
+/** Dates of another sort, whatever else they are called: of a card, without a day. */
+const monthAlone = /expir|ablauf|verfall|gültig bis|valid (?:thru|until|to)/u;
+
+function matchesOf(text: string, language: string | null): ReadonlyMap<Purpose, Match> {
+  const found = new Map<Purpose, Match>();
+  if (text === '') return found;
+  for (const { of, purpose, whole, ending } of phrases()) {
+    const isForeign = language !== null && of !== language && of !== 'en';
+    const isWhole = whole.test(text);
+    if (!isWhole && !ending?.test(text)) continue;
+    if (purpose === 'date' && monthAlone.test(text)) continue;
+    const known = found.get(purpose);
+    if (
+      !known ||
+      (known.isForeign && !isForeign) ||
+      (!known.isWhole && isWhole && known.isForeign === isForeign)
+    )
+      found.set(purpose, { isWhole, isForeign });
+  }
+  // The same letters may say something else in another language.
+  const own = [...found].filter(([, { isForeign }]) => !isForeign);
+  return own.length > 0 ? new Map(own) : found;
+}
+
+/** Words that say nothing of what is asked for, in the commonest languages. */
+const before =
+  /^(?:(?:please|enter|type|your|the|my|what is|what’s|what's|which|bitte|ihre?|deine?|votre|ton|ta|saisissez|entrez|tu|su|ingrese|il|la|le|el|din|ditt|uw|je|jouw|syötä|anna|ange|skriv|podaj|wpisz|введите|ваш|ваша|ваше|أدخل|请输入|請輸入)\s+)+/u;
+const after =
+  /(?:\s+(?:optional|required|mandatory|pflichtfeld|facultatif|obligatoire|opcional|obligatorio|valinnainen|pakollinen|valfritt|verplicht|optioneel|обязательно|必須|任意|必填|选填|필수|선택))+$/u;
+
+/** A label as it is said: small letters, without marks and without what every field has; with what stands in brackets, and without. */
+function told(text: string): readonly [all: string, withoutBrackets: string] {
+  const small = text.normalize('NFKC').toLowerCase();
+  const tidy = (one: string) =>
+    one
+      .replace(/[*:?!]/g, ' ')
+      .replace(/\.(?=\s|\/|$)/g, '')
+      .replace(/\s*\/\s*/g, '/')
+      .replace(/[\s\u00a0]+/g, ' ')
+      .trim()
+      .replace(before, '')
+      .replace(after, '')
+      .trim();
+  return [tidy(small), tidy(small.replace(/[([【].*?[)\]】]/g, ' '))];
+}
+
+interface Phrase {
+  readonly of: string;
+  readonly purpose: Purpose;
+  readonly whole: RegExp;
+  /** With other words or letters where “~” stands; null where nothing may stand there. */
+  readonly ending: RegExp | null;
+}
+
+/** Languages that write words into one: what comes before may be part of the word. */
+const joining = ['de', 'nl', 'sv', 'da', 'no', 'fi', 'hu'];
+
+let made: readonly Phrase[] | null = null;
+
+function phrases(): readonly Phrase[] {
+  made ??= Object.entries(phrasesByLanguage).flatMap(([of, byPurpose]) =>
+    Object.entries(byPurpose).map(([purpose, list]) => phraseOf(of, purpose as Purpose, list.split('|'))),
+  );
+  return made;
+}
+
+function phraseOf(of: string, purpose: Purpose, list: readonly string[]): Phrase {
+  const escaped = (text: string) => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
+  const fixed = list.map((one) => escaped(one.replace(/^~/, ''))).filter((one) => !one.includes('~'));
+  const open = list
+    .filter((one) => one.includes('~'))
+    .map((one) => withOthers(escaped(one), joining.includes(of)));
+  return {
+    of,
+    purpose,
+    whole: new RegExp(`^(?:${fixed.join('|')})$`, 'u'),
+    ending: open.length === 0 ? null : new RegExp(`^(?:${open.join('|')})$`, 'u'),
+  };
+}
+
+function withOthers(phrase: string, isJoining: boolean): string {
+  const others = isJoining ? '.*' : '(?:.*[^\\p{L}\\p{N}])?';
+  return phrase.replace(/^~ ?/, others).replace(/~/g, '.+');
+}

@@ -1,0 +1,60 @@
+/** Where the writings of a purpose are looked up: a language tag's own region, or the one in which the language is most at home. */
+export interface PlaceOfUse {
+  /** ISO 639 code of the language; null where none is known. */
+  readonly language: string | null;
+  /** ISO 3166-1 alpha-2 code. */
+  readonly region: string;
+  /** ISO 15924 code of the script. */
+  readonly script: string;
+  /** Whether the tag names the region itself. */
+  readonly isRegionSaid: boolean;
+}
+
+/** Of a page that says no language nothing is known; what is written in most places stands for it. */
+const unknown: PlaceOfUse = { language: null, region: 'US', script: 'Latn', isRegionSaid: false };
+
+/**
+ * What a language tag says of where the person is (Unicode Technical Standard 35, "Likely Subtags", as the engine knows them).
+ *
+ * @param tag BCP 47; what is no tag is taken for an unknown language
+ */
+export function placeOfUse(tag: string | null): PlaceOfUse {
+  if (tag === null) return unknown;
+  try {
+    const said = new Intl.Locale(tag.replaceAll('_', '-'));
+    const likely = said.maximize();
+    if (!likely.region) return unknown;
+    return {
+      language: said.language,
+      region: likely.region,
+      script: likely.script ?? 'Latn',
+      isRegionSaid: said.region !== undefined,
+    };
+  } catch {
+    return unknown;
+  }
+}
+
+/** Scripts that are written with kana. */
+export const isJapanese = ({ language }: PlaceOfUse) => language === 'ja';
+
+/** Digits besides ASCII that people of a language type: their own keyboards have them, or their input method gives them. */
+const otherDigits: ReadonlyMap<string, string> = new Map([
+  ['ar', '٠١٢٣٤٥٦٧٨٩'],
+  ['fa', '۰۱۲۳۴۵۶۷۸۹'],
+  ['ur', '۰۱۲۳۴۵۶۷۸۹'],
+  ['ps', '۰۱۲۳۴۵۶۷۸۹'],
+  ['ckb', '٠١٢٣٤٥٦٧٨٩'],
+  ['mr', '०१२३४५६७८९'],
+  ['ne', '०१२३४५६७८९'],
+  ['bn', '০১২৩৪৫৬৭৮৯'],
+  ['my', '၀၁၂၃၄၅၆၇၈၉'],
+  ['ja', '０１２３４５６７８９'],
+]);
+
+/** The same text in the digits that a language has besides ASCII; null where it has none, or where the text has no digit. */
+export function inOtherDigits(text: string, { language }: PlaceOfUse): string | null {
+  const digits = language === null ? undefined : otherDigits.get(language);
+  if (digits === undefined || !/\d/.test(text)) return null;
+  return text.replace(/\d/g, (digit) => [...digits][Number(digit)] ?? digit);
+}
