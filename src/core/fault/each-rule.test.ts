@@ -207,6 +207,87 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     '<form><button>Save</button><button>Send</button></form>',
     '<form><button>Save</button></form><form><button>Send</button></form>',
   ],
+  [
+    'no such value',
+    '<form method="psot"><button>Send</button></form>',
+    '<form method="POST"><button>Send</button></form>',
+  ],
+  [
+    'no such value',
+    labelled('<input name=a inputmode=number>'),
+    labelled('<input name=a inputmode=NUMERIC>'),
+  ],
+  ['no such value', labelled('<input name=a enterkeyhint=ok>'), labelled('<input name=a enterkeyhint="">')],
+  [
+    'no such value',
+    labelled('<textarea name=a wrap=off></textarea>'),
+    labelled('<textarea name=a></textarea>'),
+  ],
+  ['misspelt attribute', labelled('<input name=a requierd>'), labelled('<input name=a v-model=x>')],
+  [
+    'misspelt attribute',
+    labelled('<input name=a patern="[0-9]">'),
+    labelled('<input name=a data-patern="[0-9]">'),
+  ],
+  [
+    'misspelt attribute',
+    labelled('<input name=a maxlenght=3>'),
+    labelled('<input name=a maxlength=3 maxlenght=3>'),
+  ],
+  [
+    'unreadable number',
+    labelled('<input type=number name=a step=0>'),
+    labelled('<input type=number name=a step=any>'),
+  ],
+  ['unreadable number', labelled('<input name=a maxlength=-5>'), labelled('<input name=a maxlength=5>')],
+  [
+    'unreadable number',
+    labelled('<input type=date name=a min=today>'),
+    labelled('<input type=date name=a min=2026-03-14>'),
+  ],
+  [
+    'minlength above maxlength',
+    labelled('<input name=a minlength=8 maxlength=6>'),
+    labelled('<input name=a minlength=6 maxlength=6>'),
+  ],
+  [
+    'minlength above maxlength',
+    labelled('<textarea name=a minlength=3 maxlength=0></textarea>'),
+    labelled('<input name=a minlength=8 maxlength=6 readonly>'),
+  ],
+  ['name hides a member', `<form>${labelled('<input name=submit>')}</form>`, labelled('<input name=submit>')],
+  [
+    'required choice is made',
+    labelled('<select name=a required><option>Small<option>Large</select>'),
+    labelled('<select name=a required><option value="">Choose<option>Small</select>'),
+  ],
+  [
+    'required choice is made',
+    labelled('<select name=a required><option>Small<option>Large</select>'),
+    labelled('<select name=a required size=3><option>Small<option>Large</select>'),
+  ],
+  [
+    'radio buttons without values',
+    '<input type=radio name=a title=A><input type=radio name=a title=B>',
+    '<input type=radio name=a title=A value=a><input type=radio name=a title=B value=b>',
+  ],
+  ['focus jumps', labelled('<input name=a tabindex=3>'), labelled('<input name=a tabindex=0>')],
+  ['focus jumps', labelled('<input name=a tabindex=" 1x">'), labelled('<input name=a tabindex=-1>')],
+  [
+    'paste is refused',
+    labelled('<input name=a onpaste="return false">'),
+    labelled('<input name=a onpaste="tidy(this)">'),
+  ],
+  [
+    'secret in the address',
+    `<form action=in>${labelled('<input type=password name=a>')}</form>`,
+    `<form action=in method=post>${labelled('<input type=password name=a>')}</form>`,
+  ],
+  [
+    'accept',
+    labelled('<input type=file name=a accept=pdf>'),
+    labelled('<input type=file name=a accept=".pdf, image/*">'),
+  ],
 ];
 
 describe('each rule about markup', () => {

@@ -38,7 +38,25 @@ export type Fault =
   | { readonly code: 'keypad lacks a character'; readonly character: string; readonly inputmode: string }
   | { readonly code: 'filter on keys'; readonly handler: string }
   | { readonly code: 'picker over picker' }
-  | { readonly code: 'buttons alike' };
+  | { readonly code: 'buttons alike' }
+  /** `takenFor` is the keyword that the browser goes by instead; null: it does as if the attribute were not there. `meant` is the nearest. */
+  | {
+      readonly code: 'no such value';
+      readonly attribute: string;
+      readonly value: string;
+      readonly takenFor: string | null;
+      readonly meant: string | null;
+    }
+  | { readonly code: 'misspelt attribute'; readonly attribute: string; readonly meant: string }
+  | { readonly code: 'unreadable number'; readonly attribute: string; readonly value: string }
+  /** UTF-16 code units. */
+  | { readonly code: 'minlength above maxlength'; readonly least: number; readonly most: number }
+  | { readonly code: 'name hides a member'; readonly name: string }
+  | { readonly code: 'required choice is made'; readonly option: string }
+  | { readonly code: 'radio buttons without values' }
+  | { readonly code: 'focus jumps'; readonly tabindex: number }
+  | { readonly code: 'paste is refused' }
+  | { readonly code: 'secret in the address' };
 
 export type FaultCode = Fault['code'];
 
@@ -62,6 +80,9 @@ export function faultIdentity(fault: Fault): readonly [FaultCode, ...string[]] {
     case 'limit not shown':
       return [fault.code, ...fault.limits];
     case 'attribute ignored':
+    case 'no such value':
+    case 'misspelt attribute':
+    case 'unreadable number':
       return [fault.code, fault.attribute];
     case 'unknown type':
       return [fault.code, fault.type];

@@ -14,6 +14,7 @@ describe('faults in the markup', () => {
     expect(
       faults(hurriedForm.markup).map(({ line, rule, field }) => `${line} ${rule} ${field?.id ?? ''}`.trim()),
     ).toEqual([
+      '2 secret in the address passphrase',
       '3 no label station',
       '3 hint as value station',
       '3 default refused station',

@@ -1,4 +1,17 @@
 import type { FormReading } from '../html/field';
+import {
+  acceptOfNothing,
+  choicesWithoutValue,
+  jumpingFocus,
+  lengthsApart,
+  misspeltAttribute,
+  nameHidesMember,
+  noSuchValue,
+  pasteRefused,
+  presetChoice,
+  secretInAddress,
+  unreadableNumber,
+} from './attribute-rules';
 import { noWayToSend } from './form-rules';
 import {
   autocompleteFaults,
@@ -63,6 +76,17 @@ const rules: Readonly<Record<string, FaultRule>> = {
   'filter on keys': keyHandlers,
   'picker over picker': pickerOverPicker,
   'buttons alike': sameButtons,
+  'no such value': noSuchValue,
+  'misspelt attribute': misspeltAttribute,
+  'unreadable number': unreadableNumber,
+  'minlength above maxlength': lengthsApart,
+  'name hides a member': nameHidesMember,
+  'required choice is made': presetChoice,
+  'radio buttons without values': choicesWithoutValue,
+  'focus jumps': jumpingFocus,
+  'paste is refused': pasteRefused,
+  'secret in the address': secretInAddress,
+  accept: acceptOfNothing,
 };
 
 /** Every rule, by its name. */

@@ -14,12 +14,13 @@ import { markupFindings } from './markup-findings';
 const today = (markup: string) => markupFindings(markup, readForm(markup).fields).map(({ id }) => id);
 
 describe('ids of version 0.1, which held sentences', () => {
-  /** What was said then and is not any more: a rule about what everybody knows how to write needs no hint. */
+  /** What was said then and is not any more: a rule about what everybody knows how to write needs no hint. A secret by GET was not told. */
   const notSaidAnyMore = new Set(['["markup","pattern without a hint","email"]']);
 
   it.each(kept)('are those of today, finding by finding: $markup', ({ markup, ids }) => {
     const carried = ids.map((id) => carriedFindingId(id as FindingId));
-    expect(carried.filter((id) => !notSaidAnyMore.has(id))).toEqual(today(markup));
+    const known = today(markup).filter((id) => !id.includes('"secret in the address"'));
+    expect(carried.filter((id) => !notSaidAnyMore.has(id))).toEqual(known);
   });
 
   it.each(keptOfRules)('are those of today, by rule: $ids', ({ markup, typing, ids }) => {

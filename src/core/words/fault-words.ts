@@ -203,6 +203,72 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
         why: 'Pressing one button can do what the other is for.',
         remedy: 'Give both a name and different values, or another formaction.',
       };
+    case 'no such value':
+      return {
+        says: `${label}: ${fault.attribute}="${fault.value}" is no value of that attribute, so browsers ${fault.takenFor === null ? 'ignore it' : `take “${fault.takenFor}”`}.`,
+        why:
+          fault.takenFor === null
+            ? 'What the attribute was written for does not happen.'
+            : 'The form is sent in another way than was meant, with all values in the address.',
+        remedy:
+          fault.meant === null
+            ? 'Write a value that the attribute has, or remove it.'
+            : `Write ${fault.attribute}="${fault.meant}".`,
+      };
+    case 'misspelt attribute':
+      return {
+        says: `${label}: there is no attribute “${fault.attribute}”; it looks like “${fault.meant}”.`,
+        why: 'Browsers ignore it, so what it was written for does not happen.',
+        remedy: `Write “${fault.meant}”.`,
+      };
+    case 'unreadable number':
+      return {
+        says: `${label}: browsers cannot read ${fault.attribute}="${fault.value}", so there is no such limit.`,
+        why: 'The limit that was meant does not hold.',
+        remedy: 'Write a number that the attribute can have, or remove it.',
+      };
+    case 'minlength above maxlength':
+      return {
+        says: `${label}: no text has at least ${fault.least} and at most ${fault.most} characters.`,
+        why: 'The person can enter nothing that the field accepts.',
+        remedy: 'Set minlength no higher than maxlength.',
+      };
+    case 'name hides a member':
+      return {
+        says: `${label} is named “${fault.name}”, which hides form.${fault.name} from scripts.`,
+        why: 'A script that uses it gets the field instead, and fails.',
+        remedy: 'Give the field another name.',
+      };
+    case 'required choice is made':
+      return {
+        says: `${label} is required, but “${fault.option}” is chosen from the start.`,
+        why: 'Who overlooks the field submits the first option without having chosen it.',
+        remedy: 'Put an option with an empty value first, such as “Choose one”.',
+      };
+    case 'radio buttons without values':
+      return {
+        says: `${label}: a radio button has no value, so it sends “on”.`,
+        why: 'The server cannot tell which one was chosen.',
+        remedy: 'Give each of them a value.',
+      };
+    case 'focus jumps':
+      return {
+        says: `${label} has tabindex="${fault.tabindex}", so Tab goes there before all fields without one.`,
+        why: 'The focus jumps about for everybody who uses the keyboard.',
+        remedy: 'Remove tabindex, and put the fields in the wanted order.',
+      };
+    case 'paste is refused':
+      return {
+        says: `${label} rejects paste.`,
+        why: 'People cannot use what they copied or what a password manager holds, and mistype it instead.',
+        remedy: 'Remove the handler.',
+      };
+    case 'secret in the address':
+      return {
+        says: `${label} is sent by GET, so its value stands in the address.`,
+        why: 'The secret is kept in the history, in bookmarks and in the logs of servers.',
+        remedy: 'Write method="post" on the form.',
+      };
   }
 }
 
