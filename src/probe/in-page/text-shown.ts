@@ -13,14 +13,14 @@ export function textShownBy(element: Element): string | null {
     return element.innerText.trim();
   if (!(element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement)) return null;
   if (['submit', 'button', 'reset'].includes(element.type)) return element.value || null;
-  return placeholderOf(element) ?? selectedTextOf(element);
+  return hasTextBox(element) ? (placeholderOf(element) ?? selectedTextOf(element)) : null;
 }
 
 function placeholderOf(element: HTMLInputElement | HTMLTextAreaElement): string | null {
   return element.placeholder && element.matches(':placeholder-shown') ? element.placeholder : null;
 }
 
-/** Empties what was selected before, or an engine may say that again for a control without text. */
+/** Asked of text boxes alone: of a control without one, Gecko says again what was selected in another field. */
 function selectedTextOf(element: HTMLInputElement | HTMLTextAreaElement): string | null {
   const selection = getSelection();
   selection?.removeAllRanges();
@@ -30,8 +30,7 @@ function selectedTextOf(element: HTMLInputElement | HTMLTextAreaElement): string
   const text = selection?.toString() ?? '';
   element.blur();
   selection?.removeAllRanges();
-  if (text !== '') return text;
-  return element.value === '' && hasTextBox(element) ? '' : null;
+  return text === '' && element.value !== '' ? null : text;
 }
 
 /** Kinds whose whole content one can select are drawn as text boxes. */
