@@ -1,3 +1,4 @@
+import { hasAttribute } from '../html/field';
 import { readForm } from '../html/read-form';
 import type { Answers } from '../run/answers';
 import type { Run } from '../run/run';
@@ -10,10 +11,11 @@ import { typingFindings } from './typing-findings';
 
 /** What the answers of a sweep tell: where targets differ from the reference, and what one of them shows by itself. */
 export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
-  const { fields } = readForm(form.markup);
+  const { fields, forms } = readForm(form.markup);
+  const unchecked = forms.flatMap((one, at) => (hasAttribute(one, 'novalidate') ? [at] : []));
   return [
     ...differenceFindings(
-      referenceDifferences(lineUp, answers, fields),
+      referenceDifferences(lineUp, answers, fields, unchecked),
       targetName(lineUp, lineUp.reference),
     ),
     ...seenFindings(form, lineUp, answers, fields),

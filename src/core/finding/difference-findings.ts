@@ -112,11 +112,18 @@ function findingOf(id: FindingId, { sort, on }: Group, from: string): Finding[] 
       sort.of === 'field'
         ? { code: 'field differs', about: sort.name, difference, in: sharing(on, difference), from }
         : { code: 'engines differ', about: sort.name, fields: labels, in: names },
-    harm: sort.harm,
+    harm: isOpenedOtherwise(on) ? 'cosmetic' : sort.harm,
     targets,
     evidence: isSending ? 'submission' : sort.evidence,
   });
   return [isOfOne ? finding : { ...finding, field: null }];
+}
+
+/** It opens everywhere, by another gesture: whoever wants it finds that. */
+function isOpenedOtherwise(on: readonly TargetDifferences[]): boolean {
+  return on.every(({ differences }) =>
+    differences.every((one) => one.what === 'opening' && one.here.opened && one.there.opened),
+  );
 }
 
 /** The names of the targets that show just this difference. */

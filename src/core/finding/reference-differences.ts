@@ -21,13 +21,17 @@ export interface TargetDifferences {
 /**
  * How the answers of each target differ from those of the reference. Pictures are not compared dot by dot, because two
  * targets are never alike in that. What is sent otherwise belongs to the field of that name, the rest to the button.
+ *
+ * @param unchecked which forms of the page do not validate, see `Control.form`
  */
 export function referenceDifferences(
   lineUp: LineUp,
   answers: Answers,
   fields: readonly Field[],
+  unchecked: readonly number[],
 ): TargetDifferences[] {
   const reference = { answers, target: lineUp.reference };
+  const isUnchecked = ({ controls: [{ form }] }: Field) => form !== null && unchecked.includes(form);
   return lineUp.targets
     .filter(({ id }) => id !== lineUp.reference)
     .flatMap((target) => {
@@ -37,13 +41,35 @@ export function referenceDifferences(
         .map((field) => {
           const own = allDifferences(reference, { answers, target: target.id }, field.id, null);
           const differences = [
-            ...own,
+            ...own.filter((one) => tells(target, isUnchecked(field), one)),
             ...sent.flatMap((one) => (one.field === field ? [one.difference] : [])),
           ];
           return { target, mark: markOf(target), field, differences };
         });
     })
     .filter(({ differences }) => differences.length > 0);
+}
+
+/** What a model cannot know, because it draws nothing and opens nothing. */
+const seenAlone: readonly Difference['what'][] = [
+  'applicable',
+  'bubble',
+  'marks',
+  'opening',
+  'parts',
+  'picture',
+  'readable',
+  'size',
+  'text',
+  'window',
+];
+/** What nobody is shown where the form does not validate (HTML Standard, "The novalidate attribute"). */
+const validationAlone: readonly Difference['what'][] = ['bubble', 'flags', 'message', 'title', 'validation'];
+
+/** Whether a difference is one that a person or a server would notice, and that the target really shows. */
+function tells(target: Target, isUnchecked: boolean, { what }: Difference): boolean {
+  if (markOf(target) === 'modelled' && seenAlone.includes(what)) return false;
+  return !(isUnchecked && validationAlone.includes(what));
 }
 
 interface SentDifference {

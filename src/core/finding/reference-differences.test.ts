@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import { hasAttribute } from '../html/field';
+import { readForm } from '../html/read-form';
+import type { Provenance } from '../observation/provenance';
+import type { Observation } from '../questions/observation';
+import { answersOf } from '../run/answers';
+import { findTarget } from '../target/line-up';
+import { targetId } from '../target/target';
+import { differenceFindings } from './difference-findings';
+import { referenceDifferences } from './reference-differences';
+
+const measured: Provenance = { mark: 'measured', engine: 'E', version: '1', protocol: 'P', unable: [] };
+const modelled: Provenance = { mark: 'modelled', source: 'Ukko' } as unknown as Provenance;
+const date = '<label>Reading date <input type=date name=d required></label>';
+
+type Answer = Pick<Observation, 'question'> & { readonly facts: object };
+const opening = (opened: string | null): Answer => ({
+  question: 'opening',
+  facts: { opened, tried: ['a click'], popUp: null, leaves: [], picture: null },
+});
+const message = (text: string): Answer => ({
+  question: 'message',
+  facts: { willValidate: true, flags: ['valueMissing'], message: text, saysTitle: null },
+});
+
+/** What is found where Chromium, the reference, gives the first answers, and another target the second ones. */
+function found(
+  other: string,
+  provenance: Provenance,
+  there: readonly Answer[],
+  here: readonly Answer[],
+  markup: string,
+) {
+  const { fields, forms } = readForm(markup);
+  const [field] = fields;
+  const lineUp = {
+    targets: ['chromium', other].flatMap((id) => findTarget(targetId(id)) ?? []),
+    reference: targetId('chromium'),
+  };
+  const observed = (target: string, by: Provenance) => (answer: Answer) =>
+    ({
+      field: field?.id,
+      target: targetId(target),
+      at: '',
+      provenance: by,
+      question: answer.question,
+      outcome: { status: 'answered', facts: answer.facts },
+    }) as unknown as Observation;
+  const answers = answersOf([
+    ...there.map(observed('chromium', measured)),
+    ...here.map(observed(other, provenance)),
+  ]);
+  const unchecked = forms.flatMap((form, at) => (hasAttribute(form, 'novalidate') ? [at] : []));
+  return differenceFindings(referenceDifferences(lineUp, answers, fields, unchecked), 'Chromium');
+}
+
+describe('findings about differences', () => {
+  it('are worse where nothing opens than where it opens by another gesture', () => {
+    const harms = (opened: string | null) =>
+      found('firefox', measured, [opening('a click at its end')], [opening(opened)], date).map(
+        ({ harm }) => harm,
+      );
+    expect(harms(null)).toEqual(['person misled']);
+    expect(harms('a click in the middle')).toEqual(['cosmetic']);
+    expect(harms('a click at its end')).toEqual([]);
+  });
+
+  it('are none of what a model opens, because it draws nothing', () => {
+    expect(found('blink-phone', modelled, [opening('a click')], [opening(null)], date)).toEqual([]);
+  });
+
+  it('are none about messages where the form does not validate', () => {
+    const of = (attribute: string) =>
+      found('firefox', measured, [message('Fill')], [message('Füllen')], `<form ${attribute}>${date}</form>`);
+    expect(of('').map(({ claim }) => claim.code)).toEqual(['engines differ']);
+    expect(of('novalidate')).toEqual([]);
+    expect(
+      found('firefox', measured, [message('Fill')], [message('Füllen')], `<form novalidate></form>${date}`),
+    ).toHaveLength(1);
+  });
+});
