@@ -5,6 +5,7 @@ import { postcodeValidator } from 'postcode-validator';
 import { describe, expect, it } from 'vitest';
 import { ibanCountries, ibansOf, ibansOfAllLengths } from './account-numbers';
 import { cardNumbers } from './card-numbers';
+import { exampleTexts } from './example-texts';
 import { phoneNumbers } from './phone-numbers';
 import { postcodes } from './postcodes';
 import { type Purpose, purposes } from './purpose';
@@ -90,5 +91,14 @@ describe('what people enter', () => {
     expect(placeOfUse('!')).toEqual(placeOfUse(null));
     expect(placeOfUse('und')).toMatchObject({ isRegionSaid: false });
     expect(placeOfUse('pt_BR')).toMatchObject({ language: 'pt', region: 'BR', isRegionSaid: true });
+  });
+
+  it('is there to fill a field with, of the person’s country first', () => {
+    const examples = (purpose: Purpose, language: string) => exampleTexts(purpose, placeOfUse(language));
+    expect(examples('postcode', 'ja').slice(0, 2)).toEqual(['100-0001', '1000001']);
+    expect(examples('postcode', 'qaa')[0]).toBe('02134');
+    expect(examples('iban', 'fr')[0]).toMatch(/^FR/);
+    for (const text of examples('iban', 'de')) expect([text, isValidIBAN(text)]).toEqual([text, true]);
+    expect(examples('name', 'de')).toEqual([]);
   });
 });
