@@ -1,4 +1,6 @@
+import { attributeText } from './edit-markup';
 import type { Control } from './field';
+import { languageOf } from './language';
 import { attributeOf, elementSpan, elementsOf, parseMarkup, textOf } from './parse-markup';
 import { controlsIn } from './read-form';
 
@@ -7,7 +9,7 @@ export interface FormInPage {
   /** Its id, name, heading or label, or else its place. */
   readonly name: string;
   readonly fields: number;
-  /** The form's own markup with the page's styles, and with the controls outside of it that belong to it. */
+  /** The form's own markup in the page's language, with the page's styles, and with the controls outside of it that belong to it. */
   readonly markup: string;
 }
 
@@ -24,7 +26,7 @@ export function formsInPage(markup: string): FormInPage[] {
     return span ? [{ span, text: markup.slice(span.start, span.end) }] : [];
   });
   const forms = elements.filter(({ element }) => element.tagName === 'form');
-  return forms.flatMap(({ element }, index) => {
+  return forms.flatMap(({ element, ancestors }, index) => {
     const span = elementSpan(element);
     const own = controls.filter(({ form }) => form === index);
     if (!span || own.length === 0) return [];
@@ -46,8 +48,16 @@ export function formsInPage(markup: string): FormInPage[] {
       {
         name: name || `Form ${index + 1}`,
         fields: own.length,
-        markup: [...styles, markup.slice(span.start, span.end), ...outside, ...farLists].join('\n'),
+        markup: [
+          ...styles,
+          ...inLanguage(languageOf(ancestors), [markup.slice(span.start, span.end), ...outside, ...farLists]),
+        ].join('\n'),
       },
     ];
   });
+}
+
+/** The language that the page says around the form, which a person would otherwise be taken not to have. */
+function inLanguage(language: string | null, parts: readonly string[]): readonly string[] {
+  return language === null ? parts : [`<div ${attributeText('lang', language)}>`, ...parts, '</div>'];
 }

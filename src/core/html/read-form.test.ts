@@ -123,6 +123,77 @@ describe('readForm', () => {
     expect(readForm(markup).fields.map((f) => f.id)).toEqual(['a', 'a~2']);
   });
 
+  it('reads the options of a select as the standard does', () => {
+    const [control] = field(
+      '<select><option value=a> One  \n two </option><optgroup label=G disabled><option selected label=L>b</option></optgroup><optgroup><option disabled>c<option>d</optgroup></select>',
+    ).controls;
+    const plain = { selected: false, disabled: false, grouped: false };
+    expect(control.options).toEqual([
+      { ...plain, value: 'a', label: 'One two' },
+      { value: 'b', label: 'L', selected: true, disabled: true, grouped: true },
+      { ...plain, value: 'c', label: 'c', disabled: true, grouped: true },
+      { ...plain, value: 'd', label: 'd', grouped: true },
+    ]);
+    expect(control.startsWithOther).toBe(false);
+    const starts = (inside: string) => field(`<select>${inside}</select>`).controls[0].startsWithOther;
+    expect([starts('<optgroup><option>a</optgroup>'), starts('<hr><option>a'), starts('')]).toEqual([
+      true,
+      true,
+      true,
+    ]);
+    expect(field('<input value=a>').controls[0]).toMatchObject({
+      options: [],
+      startsWithOther: false,
+      text: '',
+    });
+  });
+
+  it('reads what stands between the tags of those that show it', () => {
+    const text = (markup: string) => field(markup).controls[0].text;
+    expect(text('<textarea>a <b></textarea>')).toBe('a <b>');
+    expect(text('<button>Go <b>on</b></button>')).toBe('Go on');
+    expect(text('<output>3 m</output>')).toBe('3 m');
+    expect(text('<select><option>a</select>')).toBe('');
+    expect(field('<output name=o>3 m</output>').label).not.toContain('3 m');
+  });
+
+  it('reads the forms and the lists of a page, in tree order', () => {
+    const { forms, lists } = readForm(
+      '<form method=post data-x=1></form><div><form></form></div><datalist id=a></datalist><datalist></datalist><p id=b></p>',
+    );
+    expect(forms.map(({ attributes }) => attributes.map(({ name, value }) => [name, value]))).toEqual([
+      [
+        ['method', 'post'],
+        ['data-x', '1'],
+      ],
+      [],
+    ]);
+    expect(forms.map(({ element }) => element)).toEqual(['form', 'form']);
+    expect(lists).toEqual(['a']);
+  });
+
+  it('knows which controls a fieldset disables, also through others', () => {
+    const disabled = (markup: string) =>
+      readForm(markup).fields.map(({ controls: [control] }) => control.disabledByFieldset);
+    expect(disabled('<fieldset disabled><p><input></p></fieldset>')).toEqual([true]);
+    expect(
+      disabled('<fieldset disabled><legend><b><input></b></legend><legend><input></legend></fieldset>'),
+    ).toEqual([false, true]);
+    expect(disabled('<fieldset disabled><div><legend><input></legend></div></fieldset>')).toEqual([true]);
+    expect(
+      disabled('<fieldset><input></fieldset><fieldset disabled></fieldset><div disabled><input></div>'),
+    ).toEqual([false, false]);
+  });
+
+  it('knows the language of each control: its own, or that of what it stands in', () => {
+    const languages = (markup: string) =>
+      readForm(markup).fields.map(({ controls: [control] }) => control.language);
+    expect(
+      languages('<html lang=de><input><div lang=fr><input><input lang=fi></div><input lang="">'),
+    ).toEqual(['de', 'fr', 'fi', null]);
+    expect(languages('<input><p lang=" pt-BR "><input></p>')).toEqual([null, 'pt-BR']);
+  });
+
   it('reads suggestions, and says none where the list does not exist', () => {
     expect(field('<input list=b><datalist id=b><option value=x><option>y z</datalist>').suggestions).toEqual([
       'x',
