@@ -1,32 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { digits, fieldOf, habits } from '../../../tests/fixtures/modelled-field';
 import type { Guard } from '../guard/guard';
 import { editingKeys } from '../guard/offered-guards';
 import { pageOf } from '../html/page-controls';
-import { readForm } from '../html/read-form';
-import { type Habits, habitsOf } from '../model/deviations/habits';
 import type { Route } from '../questions/restriction/facts';
-import { targetId } from '../target/target';
 import { bypassTable } from './bypass';
 
 const now = new Date('2026-03-14T10:30:00');
-const habits = (id: string): Habits => {
-  const found = habitsOf(targetId(id));
-  if (!found) throw new Error(id);
-  return found;
-};
-const fieldOf = (html: string) => {
-  const [field] = readForm(`<form>${html}</form>`).fields;
-  if (!field) throw new Error(html);
-  return field;
-};
-const digits: Guard = {
-  kind: 'allow',
-  id: 'digits',
-  on: true,
-  stage: 'key',
-  set: { classes: ['ASCII digits'], own: '' },
-  keys: editingKeys,
-};
 
 describe('ways in', () => {
   const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');

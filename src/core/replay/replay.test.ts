@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { digits, fieldOf, habits } from '../../../tests/fixtures/modelled-field';
 import { demoForm } from '../demo/demo-forms';
 import type { Guard } from '../guard/guard';
-import { editingKeys, offeredGuards } from '../guard/offered-guards';
+import { offeredGuards } from '../guard/offered-guards';
 import { readSamples } from '../guard/sample-table';
 import { verdicts } from '../guard/verdict';
 import { fieldId } from '../html/field';
 import { readForm } from '../html/read-form';
-import { type Habits, habitsOf } from '../model/deviations/habits';
 import { typeScript } from '../model/type-script';
 import { judgeFor } from '../rules/judge';
 import { graphemes } from '../script/graphemes';
@@ -19,11 +19,6 @@ import { twoStageCheck } from './two-stage';
 
 const now = new Date('2026-03-14T10:30:00');
 
-const habits = (id: string): Habits => {
-  const found = habitsOf(targetId(id));
-  if (!found) throw new Error(id);
-  return found;
-};
 const chromium = habits('chromium');
 /** What a replay that goes step by step comes to. */
 function outcome<T>(run: Generator<number, T>): T {
@@ -32,22 +27,9 @@ function outcome<T>(run: Generator<number, T>): T {
     if (step.done) return step.value;
   }
 }
-const fieldOf = (html: string) => {
-  const [field] = readForm(`<form>${html}</form>`).fields;
-  if (!field) throw new Error(html);
-  return field;
-};
 const judge = (html: string, guards: readonly Guard[] = []) => {
   const { judge: of } = judgeFor(fieldOf(html), guards, chromium);
   return (text: string) => of(text).verdict;
-};
-const digits: Guard = {
-  kind: 'allow',
-  id: 'digits',
-  on: true,
-  stage: 'key',
-  set: { classes: ['ASCII digits'], own: '' },
-  keys: editingKeys,
 };
 
 describe('verdicts', () => {
