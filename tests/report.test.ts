@@ -15,6 +15,7 @@ import { jsonReport } from '@/core/report/json-report';
 import { reportJsonSchema } from '@/core/report/json-report-schema';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
+import { sarifReport } from '@/core/report/sarif-report';
 import { findingTitle } from '@/core/words/finding-words';
 import { reportOf, runOf } from './fixtures/reports';
 
@@ -62,6 +63,39 @@ describe('a report', () => {
     expect(fresh.length).toBeGreaterThan(0);
     expect(drift.new.map(({ finding }: { finding: string }) => finding)).toEqual(
       fresh.map(({ id }: { id: string }) => id),
+    );
+  });
+
+  it('in SARIF has a result for each finding at its line, with a fingerprint that stays when lines move', () => {
+    const results = (of: typeof report) => JSON.parse(sarifReport(of, 'forms/tide log.html')).runs[0].results;
+    const all = results(report);
+    expect(all).toHaveLength(report.findings.length);
+    const lines = report.run.form.markup.split('\n');
+    for (const { locations, ruleId, message, level, partialFingerprints } of all) {
+      const [
+        {
+          physicalLocation: { artifactLocation, region },
+        },
+      ] = locations;
+      expect(artifactLocation.uri).toBe('forms/tide%20log.html');
+      if (region) expect(lines[region.startLine - 1]?.slice(region.startColumn - 1)).not.toBe('');
+      expect(ruleId).toMatch(/^[a-zA-Z-]+$/);
+      expect(message.text).toMatch(/[.!]$/);
+      expect(['error', 'warning', 'note']).toContain(level);
+      expect(partialFingerprints['ukkoFinding/v1']).toMatch(/^[0-9a-f]{64}$/);
+    }
+    expect(all.filter((one: { suppressions?: unknown }) => one.suppressions)).toHaveLength(1);
+    const moved = { ...hurriedForm, markup: `\n\n${hurriedForm.markup}` };
+    const prints = (of: typeof report) =>
+      results(of)
+        .map(
+          (one: { partialFingerprints: Record<string, string> }) => one.partialFingerprints['ukkoFinding/v1'],
+        )
+        .sort();
+    expect(prints(reportOf(runOf(moved)))).toEqual(prints(report));
+    const { rules } = JSON.parse(sarifReport(report, 'x')).runs[0].tool.driver;
+    expect(new Set(rules.map(({ id }: { id: string }) => id))).toEqual(
+      new Set(all.map(({ ruleId }: { ruleId: string }) => ruleId)),
     );
   });
 

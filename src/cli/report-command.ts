@@ -1,3 +1,4 @@
+import { nameFromWords } from '@/core/html/name-from-words';
 import { refuse } from './refuse';
 import { stopSignal } from './stopping';
 import { type ReportOptions, readBaseline, readRun, reportPaths, reportRun } from './write-reports';
@@ -11,5 +12,7 @@ export async function reportCommand(file: string, options: ReportOptions): Promi
   if (typeof run === 'string') return refuse(run);
   const baseline = await readBaseline(options);
   if (typeof baseline === 'string') return refuse(baseline);
-  await reportRun(run, baseline, options, stopSignal());
+  // A run file does not say where its form was read from.
+  const source = run.form.page?.address ?? `${nameFromWords(run.form.name, 'form')}.html`;
+  await reportRun(run, source, baseline, options, stopSignal());
 }

@@ -95,7 +95,7 @@ async function sweepOnce(
     );
   if (signal.aborted) tell(`Stopped before the end, because ${signal.reason}.`);
   // Half a sweep says nothing of what is gone.
-  else await reportRun(run, baseline, options, signal, options.quiet);
+  else await reportRun(run, file, baseline, options, signal, options.quiet);
   return run;
 }
 

@@ -189,6 +189,11 @@ function withReports(command: Command): Command {
     .option('--csv <file>', 'write the findings as CSV')
     .option('--json <file>', 'write a report as JSON, by docs/report.schema.json')
     .option('--junit <file>', 'write the findings as JUnit XML; those of --fail-on fail')
+    .option('--sarif <file>', 'write the findings as SARIF 2.1.0, which code hosts show beside the lines')
+    .option(
+      '--source <path>',
+      'of --sarif: the path of the form in its repository, where that is another one',
+    )
     .addOption(
       new Option('--fail-on <sort>', 'which findings fail the build; without a baseline all are new')
         .choices([...failOns])

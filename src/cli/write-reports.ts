@@ -13,6 +13,7 @@ import { jsonReport } from '@/core/report/json-report';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
 import { byHarm, type Report, sinceBaseline, standings } from '@/core/report/report';
+import { sarifReport } from '@/core/report/sarif-report';
 import { answersOf } from '@/core/run/answers';
 import type { Run } from '@/core/run/run';
 import { readRunFile } from '@/core/run/run-file';
@@ -34,14 +35,24 @@ export interface ReportOptions {
   readonly csv?: string;
   readonly json?: string;
   readonly junit?: string;
+  readonly sarif?: string;
+  /** Where the code host knows the form by, for `sarif`. */
+  readonly source?: string;
   /** A run file to compare with. */
   readonly baseline?: string;
   readonly failOn: FailOn;
 }
 
 /** Where reports are to be written. */
-export function reportPaths({ html, markdown, csv, json, junit }: ReportOptions): (string | undefined)[] {
-  return [html, markdown, csv, json, junit];
+export function reportPaths({
+  html,
+  markdown,
+  csv,
+  json,
+  junit,
+  sarif,
+}: ReportOptions): (string | undefined)[] {
+  return [html, markdown, csv, json, junit, sarif];
 }
 
 /** Of a person in front of a build server nobody knows more than the defaults. */
@@ -104,13 +115,14 @@ function failing(report: Report, failOn: FailOn): Set<Finding> {
 }
 
 /** Writes the reports that were asked for. @returns the path that could not be written, or null */
-async function writeReports(report: Report, options: ReportOptions): Promise<string | null> {
+async function writeReports(report: Report, source: string, options: ReportOptions): Promise<string | null> {
   const writers: readonly (readonly [string | undefined, () => string])[] = [
     [options.html, () => htmlReport(report)],
     [options.markdown, () => markdownReport(report)],
     [options.csv, () => csvReport(report)],
     [options.json, () => jsonReport(report)],
     [options.junit, () => junitReport(report, failing(report, options.failOn))],
+    [options.sarif, () => sarifReport(report, options.source ?? source)],
   ];
   for (const [path, write] of writers) {
     if (path === undefined) continue;
@@ -124,9 +136,14 @@ async function writeReports(report: Report, options: ReportOptions): Promise<str
   return null;
 }
 
-/** Writes the reports of a run, says what was found unless `quiet`, and sets the exit code. */
+/**
+ * Writes the reports of a run, says what was found unless `quiet`, and sets the exit code.
+ *
+ * @param source the path or address from which the form was read
+ */
 export async function reportRun(
   run: Run,
+  source: string,
   baseline: Run | null,
   options: ReportOptions,
   signal: AbortSignal,
@@ -138,7 +155,7 @@ export async function reportRun(
     process.exitCode = 1;
     return;
   }
-  const unwritten = await writeReports(report, options);
+  const unwritten = await writeReports(report, source, options);
   if (unwritten !== null) return refuse(`${unwritten} cannot be written. Choose another path.`);
   if (!quiet) say(summaryOf(report));
   if (failing(report, options.failOn).size > 0) process.exitCode = 3;

@@ -78,6 +78,11 @@ export interface Decision {
   readonly at: string;
 }
 
+/** What is claimed, by its code: of a fault its own. It stays the same whatever is said. */
+export function claimCode({ claim }: Pick<Finding, 'claim'>): string {
+  return claim.code === 'fault' ? claim.fault.code : claim.code;
+}
+
 /** An id out of what a finding is about. */
 export function findingId(...parts: readonly string[]): FindingId {
   return JSON.stringify(parts) as FindingId;

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { findingPlaces } from '../finding/finding-place';
 import { findingWords, targetWords } from '../words/finding-words';
 import { readable } from './readable';
 import { decisionText, type Report, sinceBaseline } from './report';
@@ -16,9 +17,14 @@ export function csvReport(report: Report): string {
     'details',
     'standing',
     'decision',
+    'line',
+    'column',
+    'selector',
   ];
+  const placeOf = findingPlaces(report.run.form.markup);
   const data = report.findings.map((finding) => {
     const { says, why, remedy, details } = findingWords(finding);
+    const place = placeOf(finding);
     return [
       finding.harm,
       finding.field?.label ?? '',
@@ -33,6 +39,9 @@ export function csvReport(report: Report): string {
       ].join('; '),
       sinceBaseline(report, finding),
       decisionText(report.decisions.get(finding.id)),
+      String(place?.line ?? ''),
+      String(place?.column ?? ''),
+      place?.selector ?? '',
     ].map(readable);
   });
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`;

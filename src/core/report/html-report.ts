@@ -1,5 +1,6 @@
 import type { Drift, Drifted } from '../drift/drift';
 import { type Finding, type FoundOn, shownByTargets } from '../finding/finding';
+import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { type ChangedLine, changedLines } from '../finding/remedy-edit';
 import type { Field } from '../html/field';
 import { readForm } from '../html/read-form';
@@ -9,6 +10,7 @@ import { provenanceMarks } from '../observation/provenance';
 import { answerDriftWords, causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
+import { placeText } from '../words/place-words';
 import { type Html, html } from './html';
 import { reportStyle } from './html-report-style';
 import {
@@ -25,6 +27,7 @@ import {
 /** A report as one HTML file: pictures inside, no scripts, nothing loaded, made to be read from disk and printed. */
 export function htmlReport(report: Report): string {
   const { run, findings, drift } = report;
+  const placeOf = findingPlaces(run.form.markup);
   const { fields } = readForm(run.form.markup);
   const pictures = shownPictures(run);
   const page = html`<!doctype html>
@@ -49,7 +52,7 @@ ${drift ? driftPart(drift) : null}
 ${findings.length === 0 ? html`<p>Nothing was found.</p>` : null}
 ${byHarm(findings).map(
   ({ harm, findings: own }) =>
-    html`<section><h3>${harmTitles[harm]} <small>${own.length}</small></h3>${own.map((one) => findingPart(report, one, pictures))}</section>`,
+    html`<section><h3>${harmTitles[harm]} <small>${own.length}</small></h3>${own.map((one) => findingPart(report, one, pictures, placeOf(one)))}</section>`,
 )}
 </main>
 ${surveyPart(report, fields, pictures)}
@@ -112,7 +115,12 @@ ${
 }</section>`;
 }
 
-function findingPart(report: Report, finding: Finding, pictures: ShownPictures): Html {
+function findingPart(
+  report: Report,
+  finding: Finding,
+  pictures: ShownPictures,
+  place: FindingPlace | null,
+): Html {
   const { field, marks, targets, change } = finding;
   const { says, why, remedy, details } = findingWords(finding);
   const standing = sinceBaseline(report, finding);
@@ -120,6 +128,7 @@ function findingPart(report: Report, finding: Finding, pictures: ShownPictures):
   const lines = change?.kind === 'markup' ? changedLines(report.run.form.markup, change.edits) : [];
   return html`<article>
 <h4>${marks.map(mark)} ${says}${standing === 'new' || standing === 'changed' ? html` <b class="standing">${standing}</b>` : null}</h4>
+${place && html`<p class="on">${placeText(place, report.run.form.page != null)} <code>${place.element}</code></p>`}
 ${picturesOf(report, finding, pictures)}
 ${targets.map((on) => on.proofs.length > 0 && targetPart(on, field === null))}
 ${targets.length > 0 && targets.every((on) => on.proofs.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}

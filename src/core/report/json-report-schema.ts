@@ -29,6 +29,15 @@ const decision = shape<NonNullable<ToldFinding['decision']>>({
 const finding = shape<ToldFinding>({
   id: described('Made of what the finding is about: the same from sweep to sweep.', text()),
   field: shape<NonNullable<ToldFinding['field']>>({ id: text(), label: text() }).nullable(),
+  place: described(
+    'Where in the markup it is, from line 1 and column 1 (UTF-16 code units), with the tag there and a CSS selector of the field; null for the whole form, or many fields.',
+    shape<NonNullable<ToldFinding['place']>>({
+      line: whole(),
+      column: whole(),
+      element: text(),
+      selector: text().nullable(),
+    }).nullable(),
+  ),
   code: described('What is claimed, in words that stay the same whatever its sentences say.', text()),
   says: text(),
   harm: one(harms),

@@ -1,5 +1,6 @@
 import type { Drift, Drifted } from '../drift/drift';
-import type { Finding } from '../finding/finding';
+import { claimCode, type Finding } from '../finding/finding';
+import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { answerDriftWords, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { askedTargets, type Report, sinceBaseline } from './report';
@@ -17,6 +18,7 @@ export type JsonReport = ReturnType<typeof reportTold>;
 
 function reportTold(report: Report) {
   const { run, drift } = report;
+  const placeOf = findingPlaces(run.form.markup);
   return {
     format: 'ukko-report' as const,
     version: jsonReportVersion,
@@ -34,7 +36,7 @@ function reportTold(report: Report) {
       failed,
     })),
     findings: report.findings.map((finding) => ({
-      ...toldOf(finding),
+      ...toldOf(finding, placeOf(finding)),
       standing: sinceBaseline(report, finding),
       decision: report.decisions.get(finding.id) ?? null,
     })),
@@ -42,15 +44,14 @@ function reportTold(report: Report) {
   };
 }
 
-function toldOf(finding: Finding) {
-  const { id, field, claim, harm, targets, marks } = finding;
+function toldOf(finding: Finding, place: FindingPlace | null) {
+  const { id, field, harm, targets, marks } = finding;
   const { says, why, remedy, details } = findingWords(finding);
-  const code = claim.code === 'fault' ? claim.fault.code : claim.code;
   const on = targets.map((one) => {
     const { target, name, mark } = one;
     return { target, name, mark, says: targetWords(one) };
   });
-  return { id, field, code, says, harm, why, remedy, details, targets: on, marks };
+  return { id, field, place, code: claimCode(finding), says, harm, why, remedy, details, targets: on, marks };
 }
 
 function driftTold(drift: Drift) {

@@ -1,6 +1,8 @@
 import type { Finding } from '../finding/finding';
+import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { readForm } from '../html/read-form';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
+import { placeText } from '../words/place-words';
 import { junitXml } from './junit';
 import { decisionText, type Report, sinceBaseline } from './report';
 
@@ -11,6 +13,9 @@ import { decisionText, type Report, sinceBaseline } from './report';
 export function junitReport(report: Report, fails: ReadonlySet<Finding>): string {
   const { form } = report.run;
   const places = [...readForm(form.markup).fields.map(({ id, label }) => ({ id, label })), null];
+  const placeOf = findingPlaces(form.markup);
+  const toldPlace = (place: FindingPlace | null) =>
+    place ? [`${placeText(place, form.page != null)}: ${place.element}`] : [];
   return junitXml(
     places.flatMap((place) => {
       const own = report.findings.filter(({ field }) => (field?.id ?? null) === (place?.id ?? null));
@@ -25,6 +30,7 @@ export function junitReport(report: Report, fails: ReadonlySet<Finding>): string
           `${sinceBaseline(report, finding)}, ${decisionText(report.decisions.get(finding.id))}, ${finding.marks.join(' and ')}`,
           ...finding.targets.map((on) => `${on.name} (${on.mark}): ${targetWords(on).join(' ')}`),
           ...findingWords(finding).details,
+          ...toldPlace(placeOf(finding)),
         ].join('\n'),
       }));
       const nothing = { classname, name: 'nothing found', failure: null };

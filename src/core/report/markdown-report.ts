@@ -1,9 +1,11 @@
 import type { Drift } from '../drift/drift';
 import type { Finding } from '../finding/finding';
+import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
 import { counted } from '../words/listed';
+import { placeText } from '../words/place-words';
 import { readable } from './readable';
 import { askedTargets, byHarm, decisionText, type Report, sinceBaseline, timeText } from './report';
 
@@ -51,20 +53,22 @@ function driftLine({ since, setup }: Drift): string {
 }
 
 function listed(report: Report, findings: readonly Finding[]): string[] {
+  const placeOf = findingPlaces(report.run.form.markup);
   return byHarm(findings).flatMap(({ harm, findings: own }) => [
     `### ${harmTitles[harm]}`,
-    ...own.map((finding) => line(report, finding)),
+    ...own.map((finding) => line(report, finding, placeOf(finding))),
     '',
   ]);
 }
 
-function line(report: Report, finding: Finding): string {
+function line(report: Report, finding: Finding, place: FindingPlace | null): string {
   const { targets, marks } = finding;
   const { says, remedy, details } = findingWords(finding);
   const standing = sinceBaseline(report, finding);
   const decision = report.decisions.get(finding.id);
   const notes = [
     ...(standing === 'found' || standing === 'known' ? [] : [`**${standing}**`]),
+    ...(place ? [plain(placeText(place, report.run.form.page != null))] : []),
     marks.join(' and '),
     ...(targets.length > 0 ? [`in ${targets.map(({ name }) => plain(name)).join(', ')}`] : []),
     ...(decision ? [plain(decisionText(decision))] : []),

@@ -2,7 +2,7 @@
 
 import { Input, Segmented } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Drift } from '@/core/drift/drift';
 import {
   type Decision,
@@ -11,12 +11,14 @@ import {
   type Finding,
   shownByTargets,
 } from '@/core/finding/finding';
+import { fieldPlace } from '@/core/finding/finding-place';
 import { ownEntry } from '@/core/html/own-entry';
 import { sinceBaselineIn } from '@/core/report/report';
 import { answerTo } from '@/core/run/answers';
 import { targetIn } from '@/core/target/line-up';
 import { causeText } from '@/core/words/drift-words';
 import { findingWords, targetWords } from '@/core/words/finding-words';
+import { placeText } from '@/core/words/place-words';
 import { openDatabase } from '@/store/database';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
@@ -55,9 +57,13 @@ export function FindingDetail({
   drift: Drift | null;
 }) {
   const [selection, select] = useSelection();
-  const { form, edit } = useForm();
+  const { form, reading, edit } = useForm();
   const { id, field, script, targets, marks, evidence } = finding;
   const { says, why, details } = findingWords(finding);
+  const place = useMemo(() => {
+    const own = field && reading.fields.find((one) => one.id === field.id);
+    return own ? fieldPlace(form.markup, own) : null;
+  }, [field, reading, form.markup]);
   const [text, path, change] = evidences[evidence];
   // A view goes by the selection, and a new window by the address.
   const shown = { ...change, finding: id, field: field?.id ?? null, target: targets[0]?.target ?? null };
@@ -91,6 +97,11 @@ export function FindingDetail({
         {says}
       </h2>
       <p className="soft">{why}</p>
+      {place && (
+        <p className={styles.place}>
+          <span className="soft">{placeText(place, form.page != null)}</span> <code>{place.element}</code>
+        </p>
+      )}
       <SinceBaseline finding={finding} drift={drift} />
       {field && where}
       {details.length > 0 && (

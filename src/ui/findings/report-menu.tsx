@@ -52,6 +52,16 @@ const sorts = {
       return (await import('@/core/report/junit-report')).junitReport(report, fails);
     },
   },
+  sarif: {
+    label: 'SARIF, for a code host',
+    ending: 'sarif',
+    type: 'application/sarif+json',
+    write: async (report: Report) => {
+      const { form } = report.run;
+      const source = form.page?.address ?? `${nameFromWords(form.name, 'form')}.html`;
+      return (await import('@/core/report/sarif-report')).sarifReport(report, source);
+    },
+  },
 } as const;
 
 type Sort = keyof typeof sorts;

@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
+import { formFindingsAtOnce } from './collect-findings';
+import { claimCode } from './finding';
+import { findingPlaces } from './finding-place';
+
+const markup = [
+  '<form method=psot>',
+  '  <label>Phone <input name=p maxlength=10></label>',
+  '  <label>Phone <input name="p&quot;2" id="a\\b" inputmode=number></label>',
+  '</form>',
+].join('\n');
+const found = formFindingsAtOnce(
+  { markup, typing: {} },
+  { language: 'en-US', corrections: [] },
+  askRestriction,
+);
+
+function placeOf(code: string, label?: string) {
+  const finding = found.find((one) => claimCode(one) === code && (!label || one.field?.label === label));
+  if (!finding) throw new Error(found.map(claimCode).join());
+  return findingPlaces(markup)(finding);
+}
+
+describe('where a finding is', () => {
+  it('is the start tag of its field, or what is wrong in it', () => {
+    expect(placeOf('shape cut')).toEqual({
+      line: 2,
+      column: 16,
+      element: '<input name=p maxlength=10>',
+      selector: 'input[name="p"]',
+    });
+    const ofField = found.find((one) => claimCode(one) === 'no such value' && one.field);
+    expect(ofField && findingPlaces(markup)(ofField)).toEqual({
+      line: 3,
+      column: 48,
+      element: '<input name="p&quot;2" id="a\\b" inputmode=number>',
+      selector: 'input[id="a\\\\b"]',
+    });
+  });
+
+  it('is what is wrong in the form, of no field', () => {
+    const ofForm = found.find((one) => claimCode(one) === 'no such value' && !one.field);
+    expect(ofForm && findingPlaces(markup)(ofForm)).toMatchObject({ line: 1, column: 7, selector: null });
+  });
+
+  it('is nowhere for what is about the whole form, and cut where a tag is long', () => {
+    const [first] = found;
+    expect(first && findingPlaces(markup)({ ...first, id: 'x' as never, field: null })).toBeNull();
+    const long = `<input name=a data-x="${'x'.repeat(400)}">`;
+    const [one] = formFindingsAtOnce(
+      { markup: long, typing: {} },
+      { language: 'en-US', corrections: [] },
+      askRestriction,
+    );
+    expect(one && findingPlaces(long)(one)?.element).toMatch(/^<input name=a data-x="x+…$/);
+  });
+});

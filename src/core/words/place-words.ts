@@ -1,0 +1,6 @@
+import type { FindingPlace } from '../finding/finding-place';
+
+/** Where a finding is: by line in markup that somebody wrote, by what leads to the element in a page that a script may have made. */
+export function placeText({ line, column, selector }: FindingPlace, isOwnPage: boolean): string {
+  return isOwnPage && selector !== null ? selector : `line ${line}, column ${column}`;
+}
