@@ -67,9 +67,9 @@ test('a rule is warned of with a text that shows it, mended, and gets the live r
 
   await advice.getByRole('combobox', { name: 'What people enter here' }).click();
   await page.getByTitle('a date', { exact: true }).click();
-  await expect(advice.getByRole('button', { name: '14.03.2026' })).toBeVisible();
-  await source.fill('\\d{2}\\.\\d{2}\\.\\d{4}');
-  await advice.getByRole('button', { name: '30.02.2026' }).click();
+  await expect(advice.getByRole('button', { name: '03/14/2026' })).toBeVisible();
+  await source.fill('\\d{2}/\\d{2}/\\d{4}');
+  await advice.getByRole('button', { name: '02/30/2026' }).click();
   await expect(page.getByRole('region', { name: 'Samples under the rule' })).toContainText(
     'expected refused',
   );

@@ -16,7 +16,7 @@ import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
 import styles from './keyboards.module.css';
 
-const byRule = 'whatever can type every value';
+const byRule = 'whatever can type what is needed';
 
 /** The cheapest change of the field that brings a wanted keyboard up in every phone browser. */
 export function CheapestSetting({

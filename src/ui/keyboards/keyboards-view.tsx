@@ -202,8 +202,8 @@ function Traps({ checks, targets: asked }: { checks: readonly KeyboardCheck[]; t
   const name = asked.find(({ id }) => id === first.target)?.name ?? first.target;
   return (
     <p className={styles.alarm} role="status">
-      <strong>{trapped.length}</strong> of {checks.length} keyboards cannot type every value that the rule
-      accepts: <VisibleText text={first.trap.value} /> on {name}
+      <strong>{trapped.length}</strong> of {checks.length} keyboards cannot type a value that people need
+      here: <VisibleText text={first.trap.value} /> on {name}
       {trapped.length > 1 && ' and others'}.
     </p>
   );
