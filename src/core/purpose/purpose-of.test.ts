@@ -18,6 +18,8 @@ describe('what a field is for', () => {
     ['Account number', 'account'],
     ['Account name', ''],
     ['Vehicle name', 'vehicle_name'],
+    // Cards are printed without marks and signs.
+    ['Name on card', 'ccname'],
     ['Pet name', 'petName'],
     ['Bank name', ''],
     ['User name', 'username'],
@@ -43,7 +45,6 @@ describe('what a field is for', () => {
     ['en', 'What is your phone number?', 'phone'],
     ['en', 'Reading date', 'date'],
     ['en', 'Full name', 'name'],
-    ['en', 'Name on card', 'name'],
     ['en', 'Street name', 'street'],
     ['en', 'Web address', 'web address'],
     ['en', 'High water', 'time'],

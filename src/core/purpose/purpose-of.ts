@@ -24,7 +24,6 @@ const byToken: ReadonlyMap<string, Purpose> = new Map([
   ['given-name', 'name'],
   ['additional-name', 'name'],
   ['family-name', 'name'],
-  ['cc-name', 'name'],
   ['tel', 'phone'],
   ['tel-national', 'phone'],
   ['street-address', 'street'],

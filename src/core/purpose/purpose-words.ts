@@ -10,7 +10,7 @@ type Phrases = Partial<Readonly<Record<Purpose, string>>>;
 export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   en: {
     email: '~email|~e-mail|~email address|~e-mail address|mail address',
-    name: 'name|full name|first name|last name|middle name|given name|family name|surname|forename|fname|lname|contact name|customer name|guest name|recipient name|recipient|passenger name|traveller name|parent name|patient name|author name|cardholder|cardholder name|name on card|name on the card|card holder|name of the person|contact person|observer|observer name|maiden name|billing name|shipping name|first and last name|name and surname|legal name',
+    name: 'name|full name|first name|last name|middle name|given name|family name|surname|forename|fname|lname|contact name|customer name|guest name|recipient name|recipient|passenger name|traveller name|parent name|patient name|author name|name of the person|contact person|observer|observer name|maiden name|billing name|shipping name|first and last name|name and surname|legal name',
     phone:
       '~phone|~phone number|~telephone|~telephone number|~mobile|~mobile number|cell|cell number|tel|fax|fax number|contact number|whatsapp number|phone no|mobile no|tel no',
     street:
@@ -28,7 +28,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   de: {
     email: '~e-mail|~email|~e-mail-adresse|~emailadresse|~mailadresse|mail|e-mail adresse|email adresse',
-    name: 'name|vorname|nachname|familienname|vor- und nachname|vorname und nachname|vor und nachname|vollständiger name|ihr name|name des karteninhabers|karteninhaber|ansprechpartner|ansprechpartnerin|kontaktperson|geburtsname|vorname nachname|vorname/nachname|name vorname',
+    name: 'name|vorname|nachname|familienname|vor- und nachname|vorname und nachname|vor und nachname|vollständiger name|ihr name|ansprechpartner|ansprechpartnerin|kontaktperson|geburtsname|vorname nachname|vorname/nachname|name vorname',
     phone:
       '~telefon|~telefonnummer|~handy|~handynummer|~mobilnummer|~mobiltelefon|~rufnummer|mobil|fax|faxnummer|tel|tel nr|handynr|telefonnr',
     street:
@@ -45,7 +45,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   fr: {
     email:
       '~courriel|~email|~e-mail|~adresse e-mail|~adresse email|adresse électronique|~adresse mail|mail|mél',
-    name: 'nom|prénom|nom de famille|nom complet|nom et prénom|nom et prénoms|prénom et nom|prénoms|votre nom|votre prénom|nom de naissance|nom d’usage|nom du titulaire|titulaire de la carte|personne à contacter|prenom|nom du porteur',
+    name: 'nom|prénom|nom de famille|nom complet|nom et prénom|nom et prénoms|prénom et nom|prénoms|votre nom|votre prénom|nom de naissance|nom d’usage|personne à contacter|prenom',
     phone:
       '~téléphone|~numéro de téléphone|~portable|~téléphone portable|~numéro de portable|~mobile|~numéro de mobile|tél|tel|telephone|fax|télécopie',
     street:
@@ -61,7 +61,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   es: {
     email: '~correo|~correo electrónico|~email|~e-mail|dirección de correo|dirección de correo electrónico',
-    name: 'nombre|nombres|apellido|apellidos|nombre completo|nombre y apellidos|nombre y apellido|primer apellido|segundo apellido|primer nombre|nombre de pila|titular de la tarjeta|nombre del titular|tu nombre|su nombre|persona de contacto',
+    name: 'nombre|nombres|apellido|apellidos|nombre completo|nombre y apellidos|nombre y apellido|primer apellido|segundo apellido|primer nombre|nombre de pila|tu nombre|su nombre|persona de contacto',
     phone:
       '~teléfono|~número de teléfono|~móvil|~teléfono móvil|~celular|~número de celular|telefono|tel|fax|número de móvil',
     street:
@@ -77,7 +77,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   pt: {
     email: '~email|~e-mail|correio eletrónico|correio eletrônico|endereço de e-mail|endereço de email',
-    name: 'nome|sobrenome|apelido|nome completo|primeiro nome|último nome|nome próprio|nome do titular|titular do cartão|nome e apelido|nome e sobrenome|seu nome',
+    name: 'nome|sobrenome|apelido|nome completo|primeiro nome|último nome|nome próprio|nome e apelido|nome e sobrenome|seu nome',
     phone: '~telefone|~número de telefone|~telemóvel|~celular|número de celular|tel|fax|telefone celular',
     street: 'morada|endereço|rua|rua e número|logradouro|endereço de entrega|endereço de cobrança',
     postcode: '~cep|~código postal|codigo postal',
@@ -91,7 +91,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   it: {
     email: '~email|~e-mail|indirizzo e-mail|indirizzo email|posta elettronica',
-    name: 'nome|cognome|nome e cognome|cognome e nome|nome completo|titolare della carta|nome del titolare|il tuo nome',
+    name: 'nome|cognome|nome e cognome|cognome e nome|nome completo|il tuo nome',
     phone: '~telefono|~numero di telefono|~cellulare|numero di cellulare|tel|fax',
     street: 'indirizzo|via|via e numero|via e numero civico|indirizzo di consegna|indirizzo di fatturazione',
     postcode: '~cap|~codice postale',
@@ -105,7 +105,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   nl: {
     email: '~e-mail|~email|~e-mailadres|~emailadres|mailadres',
-    name: 'naam|voornaam|achternaam|volledige naam|voor- en achternaam|familienaam|naam kaarthouder|kaarthouder|uw naam|contactpersoon',
+    name: 'naam|voornaam|achternaam|volledige naam|voor- en achternaam|familienaam|uw naam|contactpersoon',
     phone: '~telefoon|~telefoonnummer|~mobiel|~mobiele nummer|~mobiel nummer|gsm|gsm-nummer|tel|fax',
     street: 'straat|adres|straat en huisnummer|straatnaam|bezorgadres|factuuradres|straat + huisnummer',
     postcode: '~postcode',
@@ -119,7 +119,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   sv: {
     email: '~e-post|~e-postadress|~epost|~epostadress|~mejl|~mejladress|email|e-mail',
-    name: 'namn|förnamn|efternamn|för- och efternamn|fullständigt namn|ditt namn|kortinnehavare|kontaktperson',
+    name: 'namn|förnamn|efternamn|för- och efternamn|fullständigt namn|ditt namn|kontaktperson',
     phone: '~telefon|~telefonnummer|~mobil|~mobilnummer|~mobiltelefon|tel|fax',
     street: 'adress|gatuadress|gata|gata och nummer|leveransadress|fakturaadress|postadress',
     postcode: '~postnummer|postnr',
@@ -133,7 +133,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   da: {
     email: '~e-mail|~email|~e-mailadresse|~mailadresse|mail',
-    name: 'navn|fornavn|efternavn|fulde navn|for- og efternavn|dit navn|kortholder|kontaktperson',
+    name: 'navn|fornavn|efternavn|fulde navn|for- og efternavn|dit navn|kontaktperson',
     phone: '~telefon|~telefonnummer|~mobil|~mobilnummer|tlf|tlf nr|fax',
     street:
       'adresse|vej|gade|vej og nummer|vejnavn og nummer|leveringsadresse|faktureringsadresse|gade og nummer',
@@ -148,7 +148,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   no: {
     email: '~e-post|~e-postadresse|~epost|~epostadresse|email|e-mail',
-    name: 'navn|fornavn|etternavn|fullt navn|for- og etternavn|ditt navn|kortholder|kontaktperson',
+    name: 'navn|fornavn|etternavn|fullt navn|for- og etternavn|ditt navn|kontaktperson',
     phone: '~telefon|~telefonnummer|~mobil|~mobilnummer|tlf|tlf nr|fax|mobiltelefon',
     street: 'adresse|gateadresse|gate|gate og nummer|leveringsadresse|fakturaadresse|veiadresse',
     postcode: '~postnummer|postnr',
@@ -162,7 +162,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   fi: {
     email: '~sähköposti|~sähköpostiosoite|email',
-    name: 'nimi|etunimi|sukunimi|koko nimi|etu- ja sukunimi|nimesi|kortinhaltija|yhteyshenkilö|etunimet',
+    name: 'nimi|etunimi|sukunimi|koko nimi|etu- ja sukunimi|nimesi|yhteyshenkilö|etunimet',
     phone: '~puhelin|~puhelinnumero|~matkapuhelin|~matkapuhelinnumero|puh|gsm|kännykkä',
     street: 'osoite|katuosoite|lähiosoite|toimitusosoite|laskutusosoite|katu ja numero|postiosoite',
     postcode: '~postinumero',
@@ -176,7 +176,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   pl: {
     email: '~e-mail|~email|adres e-mail|adres email|poczta elektroniczna',
-    name: 'imię|nazwisko|imię i nazwisko|imiona|nazwisko rodowe|posiadacz karty|osoba kontaktowa|twoje imię',
+    name: 'imię|nazwisko|imię i nazwisko|imiona|nazwisko rodowe|osoba kontaktowa|twoje imię',
     phone: '~telefon|~numer telefonu|telefon komórkowy|numer komórki|nr telefonu|tel|fax|komórka',
     street:
       'ulica|adres|ulica i numer|ulica i numer domu|adres dostawy|adres korespondencyjny|adres zamieszkania',
@@ -191,7 +191,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   cs: {
     email: '~e-mail|~email|e-mailová adresa|emailová adresa',
-    name: 'jméno|příjmení|jméno a příjmení|celé jméno|křestní jméno|držitel karty|kontaktní osoba',
+    name: 'jméno|příjmení|jméno a příjmení|celé jméno|křestní jméno|kontaktní osoba',
     phone: '~telefon|~telefonní číslo|mobil|mobilní telefon|číslo mobilu|tel',
     street: 'ulice|adresa|ulice a číslo|ulice a číslo popisné|doručovací adresa|fakturační adresa',
     postcode: '~psč|poštovní směrovací číslo',
@@ -205,7 +205,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   hu: {
     email: '~e-mail|~email|e-mail-cím|email cím|e-mail cím',
-    name: 'név|vezetéknév|keresztnév|utónév|teljes név|családi név|kártyabirtokos neve|kapcsolattartó',
+    name: 'név|vezetéknév|keresztnév|utónév|teljes név|családi név|kapcsolattartó',
     phone: '~telefon|~telefonszám|mobil|mobilszám|mobiltelefon',
     street: 'cím|utca|utca és házszám|utca, házszám|szállítási cím|számlázási cím|lakcím',
     postcode: '~irányítószám',
@@ -219,7 +219,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   tr: {
     email: '~e-posta|~eposta|~e-posta adresi|email|e-mail',
-    name: 'ad|adı|isim|soyad|soyadı|soyisim|ad soyad|adı soyadı|adınız|soyadınız|adınız soyadınız|kart sahibi|kart üzerindeki isim',
+    name: 'ad|adı|isim|soyad|soyadı|soyisim|ad soyad|adı soyadı|adınız|soyadınız|adınız soyadınız',
     phone: '~telefon|~telefon numarası|cep telefonu|cep telefonu numarası|gsm|cep',
     street: 'adres|sokak|cadde|açık adres|teslimat adresi|fatura adresi|adresiniz',
     postcode: '~posta kodu',
@@ -233,7 +233,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   el: {
     email: '~email|~e-mail|διεύθυνση email|ηλεκτρονικό ταχυδρομείο|διεύθυνση ηλεκτρονικού ταχυδρομείου',
-    name: 'όνομα|επώνυμο|επίθετο|ονοματεπώνυμο|όνομα και επώνυμο|κάτοχος κάρτας|το όνομά σας',
+    name: 'όνομα|επώνυμο|επίθετο|ονοματεπώνυμο|όνομα και επώνυμο|το όνομά σας',
     phone: '~τηλέφωνο|αριθμός τηλεφώνου|κινητό|κινητό τηλέφωνο|αριθμός κινητού',
     street: 'διεύθυνση|οδός|οδός και αριθμός|διεύθυνση αποστολής',
     postcode: '~ταχυδρομικός κώδικας|τκ|τ.κ',
@@ -247,7 +247,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   ru: {
     email: '~эл. почта|электронная почта|почта|адрес электронной почты|email|e-mail|эл почта',
-    name: 'имя|фамилия|отчество|фио|имя и фамилия|полное имя|ваше имя|фамилия и имя|имя владельца карты|держатель карты|контактное лицо',
+    name: 'имя|фамилия|отчество|фио|имя и фамилия|полное имя|ваше имя|фамилия и имя|контактное лицо',
     phone: '~телефон|номер телефона|мобильный телефон|мобильный|номер мобильного|контактный телефон',
     street: 'адрес|улица|улица и дом|улица, дом|адрес доставки|почтовый адрес',
     postcode: '~почтовый индекс|индекс',
@@ -274,7 +274,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   ar: {
     email: 'البريد الإلكتروني|بريد إلكتروني|عنوان البريد الإلكتروني|الإيميل|البريد الالكتروني',
-    name: 'الاسم|الاسم الكامل|الاسم الأول|اسم العائلة|اللقب|الاسم الأخير|اسمك|الاسم الثلاثي|الاسم الرباعي|الاسم على البطاقة|اسم حامل البطاقة',
+    name: 'الاسم|الاسم الكامل|الاسم الأول|اسم العائلة|اللقب|الاسم الأخير|اسمك|الاسم الثلاثي|الاسم الرباعي',
     phone: 'الهاتف|رقم الهاتف|الجوال|رقم الجوال|رقم الموبايل|الموبايل|رقم الهاتف المحمول|هاتف|جوال',
     street: 'العنوان|الشارع|عنوان الشارع|عنوان التوصيل|عنوان الشحن',
     postcode: 'الرمز البريدي|رمز بريدي',
@@ -301,7 +301,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   he: {
     email: 'דוא"ל|דוא״ל|אימייל|דואר אלקטרוני|כתובת אימייל|כתובת דוא"ל',
-    name: 'שם|שם מלא|שם פרטי|שם משפחה|שמך|שם בעל הכרטיס',
+    name: 'שם|שם מלא|שם פרטי|שם משפחה|שמך',
     phone: 'טלפון|מספר טלפון|נייד|טלפון נייד|מספר נייד',
     street: 'כתובת|רחוב|רחוב ומספר|כתובת למשלוח',
     postcode: 'מיקוד',
@@ -341,7 +341,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   vi: {
     email: '~email|~e-mail|địa chỉ email|thư điện tử',
-    name: 'tên|họ tên|họ và tên|họ|tên đầy đủ|tên của bạn|chủ thẻ|tên chủ thẻ',
+    name: 'tên|họ tên|họ và tên|họ|tên đầy đủ|tên của bạn',
     phone: 'điện thoại|số điện thoại|di động|số di động|điện thoại di động',
     street: 'địa chỉ|đường|số nhà và tên đường|địa chỉ giao hàng',
     postcode: 'mã bưu điện|mã bưu chính',
@@ -354,7 +354,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   id: {
     email: '~email|~e-mail|surel|alamat email|alamat surel',
-    name: 'nama|nama lengkap|nama depan|nama belakang|nama anda|nama pemegang kartu',
+    name: 'nama|nama lengkap|nama depan|nama belakang|nama anda',
     phone: '~telepon|nomor telepon|ponsel|nomor ponsel|no hp|nomor hp|no telepon|handphone',
     street: 'alamat|jalan|alamat jalan|alamat pengiriman|alamat lengkap',
     postcode: '~kode pos',
@@ -367,7 +367,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   ja: {
     email: 'メール|メールアドレス|eメール|電子メール|e-mail|email|eメールアドレス',
-    name: '名前|お名前|氏名|姓|名|姓名|ご氏名|担当者名|ご担当者名|カード名義|カード名義人',
+    name: '名前|お名前|氏名|姓|名|姓名|ご氏名|担当者名|ご担当者名',
     'kana name':
       'フリガナ|ふりがな|カナ|氏名カナ|お名前カナ|氏名(カナ)|お名前(カナ)|お名前フリガナ|名前カナ|セイ|メイ|姓カナ|名カナ|氏名フリガナ|カナ氏名',
     phone: '電話|電話番号|携帯電話|携帯電話番号|お電話番号|携帯番号|ご連絡先電話番号|tel',
@@ -382,7 +382,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   zh: {
     email: '邮箱|电子邮箱|电子邮件|邮箱地址|電子郵件|電郵|電子信箱|信箱|邮件地址',
-    name: '姓名|名字|姓|名|真实姓名|您的姓名|联系人|聯絡人|收件人|收货人|持卡人姓名|全名',
+    name: '姓名|名字|姓|名|真实姓名|您的姓名|联系人|聯絡人|收件人|收货人|全名',
     phone: '电话|手机|手机号|手机号码|电话号码|联系电话|電話|手機|手機號碼|電話號碼|聯絡電話',
     street: '地址|详细地址|街道|街道地址|收货地址|詳細地址|送貨地址|联系地址',
     postcode: '邮编|邮政编码|郵遞區號|郵政編碼|郵編',
@@ -395,7 +395,7 @@ export const phrasesByLanguage: Readonly<Record<string, Phrases>> = {
   },
   ko: {
     email: '이메일|이메일 주소|전자우편|메일 주소|메일',
-    name: '이름|성명|성|성함|영문 이름|카드 소유자|담당자 이름|담당자명',
+    name: '이름|성명|성|성함|영문 이름|담당자 이름|담당자명',
     phone: '전화|전화번호|휴대폰|휴대폰 번호|휴대전화|휴대전화 번호|연락처|핸드폰 번호',
     street: '주소|도로명 주소|상세주소|상세 주소|배송지 주소|배송 주소',
     postcode: '우편번호',

@@ -13,7 +13,7 @@ export function keyboardClaimWords(claim: KeyboardClaim, label: string): ToldCla
       const missing = listed(claim.missing.map((one) => (one === ' ' ? 'the space' : `“${one}”`)));
       return {
         says: `${label}: the on-screen keyboard has no key for ${missing}, so the accepted value “${claim.value}” cannot be typed.`,
-        why: 'On such a phone the person cannot enter every valid value.',
+        why: 'On such a phone the person cannot enter it.',
         remedy: claim.setting
           ? `Write ${settingText(claim.setting)}: its keyboard has the key.`
           : claim.isOfPhones

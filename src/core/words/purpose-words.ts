@@ -43,7 +43,7 @@ export const writingNoteWords: Readonly<Record<WritingNote, string>> = {
   'no spaces': 'nothing between its parts',
   dashes: 'dashes',
   slashes: 'a slash',
-  international: 'for callers from abroad',
+  international: 'with the country code',
   national: 'as it is printed',
   'groups as printed': 'in groups, as it is printed',
   'other length': 'another valid length',
