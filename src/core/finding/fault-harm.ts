@@ -31,7 +31,7 @@ export const faultHarms: Readonly<Record<FaultCode, Harm>> = {
   autocomplete: 'person misled',
   'slider without readout': 'person misled',
   'keypad lacks a character': 'cannot enter a valid value',
-  'filter on keys': 'cannot enter a valid value',
+  'filter on keys': 'person misled',
   'picker over picker': 'person misled',
   'buttons alike': 'wrong value sent',
   'no such value': 'person misled',
