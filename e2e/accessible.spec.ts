@@ -35,7 +35,8 @@ const views: readonly (readonly [string, (page: Page) => Locator])[] = [
     (page) => page.getByRole('table', { name: 'Taps by sample and target' }),
   ],
   ['/submission', (page) => page.getByRole('table', { name: 'Ways to send' })],
-  ['/findings', (page) => page.getByRole('region', { name: 'Remedy' })],
+  ['/findings', (page) => page.getByRole('complementary', { name: 'Finding' })],
+  ['/findings?form=hurried-tide-log', (page) => page.getByRole('region', { name: 'Remedy' })],
   ['/findings?overview=on', (page) => page.getByRole('img', { name: /^By target\./ })],
   [
     '/submission?state=filled&target=firefox',
