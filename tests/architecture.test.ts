@@ -178,6 +178,7 @@ describe('the house', () => {
           (name) =>
             !name.startsWith('.') &&
             ![
+              'damerau-levenshtein',
               'ibantools',
               'libphonenumber-js/min',
               'libphonenumber-js/mobile/examples',

@@ -1,6 +1,5 @@
-import { failureText } from '@/core/words/failure-words';
 import { refusalText } from '@/core/words/refusal-words';
-import { readLines, refusalOf } from './read-lines';
+import { readLines, refusedText } from './read-lines';
 import { isOutOfRoom, outOfRoom } from './room';
 
 const serverGone = refusalText({ code: 'server gone' });
@@ -23,10 +22,7 @@ export async function hearNews<News>(
       body: JSON.stringify(question),
       signal,
     });
-    if (!response.ok || !response.body) {
-      const refusal = await refusalOf(response);
-      return refusal ? failureText(refusal) : serverGone;
-    }
+    if (!response.ok || !response.body) return refusedText(response, serverGone);
     for await (const line of readLines(response.body)) {
       const reason = await hear(JSON.parse(line) as News);
       if (reason !== null) return reason;

@@ -3,9 +3,9 @@ import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, type FieldKind, hasAttribute } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { exampleTexts } from '../pattern/example-text';
-import { exampleTexts as purposeExamples } from '../purpose/example-texts';
 import { purposeOf } from '../purpose/purpose-of';
 import { placeOfUse } from '../purpose/regions';
+import { trialTexts } from '../purpose/trial-texts';
 import { GaveUp } from '../regexp/budget';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
@@ -131,7 +131,7 @@ function validValues(field: Field): string[] {
 function ofItsPurpose(field: Field): readonly string[] {
   if (field.kind !== 'text' && field.kind !== 'tel') return [];
   const reading = purposeOf(field);
-  const examples = reading ? purposeExamples(reading.purpose, placeOfUse(field.controls[0].language)) : [];
+  const examples = reading ? trialTexts(reading.purpose, placeOfUse(field.controls[0].language)) : [];
   if (examples.length > 0) return examples;
   return ownEntry(forKeypad, attribute(field.controls[0], 'inputmode')?.toLowerCase() ?? '') ?? [];
 }

@@ -1,3 +1,4 @@
+import slipsBetween from 'damerau-levenshtein';
 import { attributeRegistry, formAttributeRegistry, isKnownAttribute } from '../html/attribute-registry';
 import { type Field, hasAttribute, isDisabled } from '../html/field';
 import { attributeOf, attributeSpan, type Element, elementSpan } from '../html/parse-markup';
@@ -142,7 +143,7 @@ export const presetChoice: FaultRule = ({ fields }, report) => {
   }
 };
 
-/** Radio buttons and check boxes without a value send “on”, whichever it is. */
+/** Radio buttons without a value send “on”, whichever it is. */
 export const choicesWithoutValue: FaultRule = ({ fields }, report) => {
   for (const field of fields) {
     if (field.kind !== 'radio' || field.controls.length < 2) continue;
@@ -220,31 +221,13 @@ function isBarred(field: Field): boolean {
   return isDisabled(field.controls[0]) || hasAttribute(field.controls[0], 'readonly');
 }
 
-/** The word that is one slip away, or two in a long one; null where several are as near, or none is. */
+/** The word that is one slip away, or two in a long one: a letter more, less, another or swapped. Null where several are as near, or none. */
 function nearest(word: string, words: readonly string[]): string | null {
   const far = word.length > 6 ? 2 : 1;
   const near = words
-    .map((one) => ({ one, slips: slipsBetween(word, one, far) }))
+    .map((one) => ({ one, slips: slipsBetween(word, one).steps }))
     .filter(({ slips }) => slips <= far)
     .sort((a, b) => a.slips - b.slips);
   const [first, second] = near;
   return first && first.slips > 0 && first.slips !== second?.slips ? first.one : null;
-}
-
-/** Letters put in, left out, changed or swapped with their neighbour (optimal string alignment); more than `most` is as good as none. */
-function slipsBetween(a: string, b: string, most: number): number {
-  if (Math.abs(a.length - b.length) > most) return most + 1;
-  const rows: number[][] = [Array.from({ length: b.length + 1 }, (_, at) => at)];
-  for (let i = 1; i <= a.length; i++) {
-    const row = [i];
-    for (let j = 1; j <= b.length; j++) {
-      const isSame = a[i - 1] === b[j - 1];
-      const swapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1];
-      const changed = (rows[i - 1]?.[j - 1] ?? 0) + (isSame ? 0 : 1);
-      const least = Math.min((rows[i - 1]?.[j] ?? 0) + 1, (row[j - 1] ?? 0) + 1, changed);
-      row.push(swapped ? Math.min(least, (rows[i - 2]?.[j - 2] ?? 0) + 1) : least);
-    }
-    rows.push(row);
-  }
-  return rows[a.length]?.[b.length] ?? most + 1;
 }

@@ -33,19 +33,21 @@ export function findingPlaces(
   return ({ id, field }) => {
     const own = field ? fields.get(field.id) : undefined;
     const span = faults.get(id);
-    if (own) return { ...fieldPlace(markup, own), ...(span && at(span.start)) };
-    return span ? { ...at(span.start), element: told(markup, span), selector: null } : null;
+    if (own) return { ...at((span ?? own.controls[0].startTag).start), ...told(markup, own) };
+    return span ? { ...at(span.start), element: cut(markup, span), selector: null } : null;
   };
 }
 
 /** Where a field begins. */
 export function fieldPlace(markup: string, field: Field): FindingPlace {
-  const { startTag } = field.controls[0];
-  const at = linePositions(markup);
-  return { ...at(startTag.start), element: told(markup, startTag), selector: selectorOf(field) };
+  return { ...linePositions(markup)(field.controls[0].startTag.start), ...told(markup, field) };
 }
 
-function told(markup: string, { start, end }: Span): string {
+function told(markup: string, field: Field): Pick<FindingPlace, 'element' | 'selector'> {
+  return { element: cut(markup, field.controls[0].startTag), selector: selectorOf(field) };
+}
+
+function cut(markup: string, { start, end }: Span): string {
   const text = markup.slice(start, Math.min(end, start + longest));
   return end - start > longest ? `${text}…` : text;
 }

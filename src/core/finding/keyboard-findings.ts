@@ -6,7 +6,7 @@ import { cheapestForRule } from '../keyboard/cheapest-for-rule';
 import { comesUp } from '../keyboard/comes-up';
 import { hasKeyboard, traitsOf } from '../keyboard/input-traits';
 import type { Keyboard } from '../keyboard/keyboard';
-import { trapOn } from '../keyboard/keyboard-check';
+import { trapOn, trapOnLayout } from '../keyboard/keyboard-check';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
 import { linuxKeyboard } from '../keyboard/linux-keyboard';
 import { phonesWith } from '../keyboard/phone-browsers';
@@ -35,10 +35,7 @@ export function keyboardFindings(
   const { field } = ruled;
   if (!hasKeyboard(field)) return [];
   const language = typedLanguage(field, setup.language);
-  const traps = [
-    ...phoneTraps(ruled, { ...setup, language: language ?? setup.language }, language),
-    ...measuredTraps(ruled, asked, language),
-  ];
+  const traps = [...phoneTraps(ruled, setup, language), ...measuredTraps(ruled, asked, language)];
   const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
   return [...groups].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
@@ -62,7 +59,7 @@ export function keyboardFindings(
 
 /** @param typed null where the letters of the page's language are on no keyboard that is known: then only those without letters tell */
 function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: Language | null): TargetTrap[] {
-  const { language } = setup;
+  const language = typed ?? setup.language;
   return phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
     const { keyboard } = comesUp(habits, traitsOf(ruled.field), language);
     if (!keyboard || (typed === null && hasLetters(keyboard))) return [];
@@ -80,8 +77,8 @@ function measuredTraps(
   const isEnglish = typed === 'en-US' || typed === 'en-GB';
   return asked.flatMap(({ target, name, mark, layout }) => {
     const keyboard = layout === null ? null : linuxKeyboard(layout);
-    if (!keyboard || (!isEnglish && hasLetters(keyboard))) return [];
-    const trap = trapOn(keyboard, ruled, target, 'en-US');
+    if (layout === null || !keyboard || (!isEnglish && hasLetters(keyboard))) return [];
+    const trap = trapOnLayout(layout, ruled, target);
     const proofs = layout ? [{ code: 'layout' as const, layout }] : [];
     return trap ? [{ on: { target, name, mark, proofs }, trap }] : [];
   });

@@ -1,4 +1,4 @@
-import { one, type Writing } from './purpose';
+import { one, type Writing, type Writings } from './purpose';
 import type { PlaceOfUse } from './regions';
 
 /** Of a day and a month that cannot be taken for one another. */
@@ -23,7 +23,7 @@ function formatOf(
 const plain = (text: string) => text.replace(/[\u200e\u200f\u061c]/g, '').replace(/[\u202f\u00a0]/g, ' ');
 
 /** How a date is written where the person is (Unicode CLDR, as the engine knows it), in the Gregorian calendar. */
-export function dates(place: PlaceOfUse): { entered: readonly Writing[]; meaningless: readonly Writing[] } {
+export function dates(place: PlaceOfUse): Writings {
   const numeric = formatOf(place, { year: 'numeric', month: '2-digit', day: '2-digit' });
   const numbers = (year: string, month: string, date: string) =>
     plain(
@@ -54,7 +54,7 @@ export function dates(place: PlaceOfUse): { entered: readonly Writing[]; meaning
 }
 
 /** How a time of day is written where the person is. */
-export function times(place: PlaceOfUse): { entered: readonly Writing[]; meaningless: readonly Writing[] } {
+export function times(place: PlaceOfUse): Writings {
   const short = plain(formatOf(place, { hour: 'numeric', minute: '2-digit' }).format(afternoon));
   const entered = [
     one(short, 'plain'),

@@ -1,3 +1,4 @@
+import { grouped } from '../grouped';
 import { attribute, type Field, type FieldKind } from '../html/field';
 import { wordsOfName } from '../html/words-of-name';
 import type { Purpose } from './purpose';
@@ -59,8 +60,19 @@ export function purposeOf(field: Field): PurposeReading | null {
   return purpose && { purpose, isSaid: false };
 }
 
+/** Fields are asked about again and again, by rules, findings and trial values. */
+const spoken = new WeakMap<Field, Purpose | null>();
+
 /** What its label and its names speak for, whatever kind it is of. */
 export function spokenPurposeOf(field: Field): Purpose | null {
+  const known = spoken.get(field);
+  if (known !== undefined) return known;
+  const purpose = heaviest(field);
+  spoken.set(field, purpose);
+  return purpose;
+}
+
+function heaviest(field: Field): Purpose | null {
   const [first, second] = [...weighed(field)].sort(([, a], [, b]) => b - a);
   if (!first || first[1] < least || first[1] - (second?.[1] ?? 0) < margin) return null;
   return first[0];
@@ -78,7 +90,7 @@ function autofillToken(text: string): string | null {
 
 function weighed(field: Field): ReadonlyMap<Purpose, number> {
   const [control] = field.controls;
-  const language = spoken(control.language);
+  const language = tableOf(control.language);
   const placeholder = attribute(control, 'placeholder') ?? '';
   // A field without a label is called by its name.
   const label = field.label === '' || field.label === field.name ? placeholder : field.label;
@@ -113,7 +125,8 @@ const spokenAs: ReadonlyMap<string, string> = new Map([
   ['in', 'id'],
 ]);
 
-function spoken(tag: string | null): string | null {
+/** The code under which the phrases of a language tag are in the table; null for an unknown language. */
+function tableOf(tag: string | null): string | null {
   const { language } = placeOfUse(tag);
   return language === null ? null : (spokenAs.get(language) ?? language);
 }
@@ -130,7 +143,7 @@ function purposesIn(text: string, language: string | null): ReadonlyMap<Purpose,
   const [all, withoutBrackets] = told(text);
   // What stands in brackets may say what is meant: “name (kana)”.
   const matched = matchesOf(all, language);
-  return matched.size > 0 ? matched : matchesOf(withoutBrackets, language);
+  return matched.size > 0 || withoutBrackets === all ? matched : matchesOf(withoutBrackets, language);
 }
 
 /** Dates of another sort, whatever else they are called: of a card, without a day. */
@@ -139,18 +152,13 @@ const monthAlone = /expir|ablauf|verfall|gültig bis|valid (?:thru|until|to)/u;
 function matchesOf(text: string, language: string | null): ReadonlyMap<Purpose, Match> {
   const found = new Map<Purpose, Match>();
   if (text === '') return found;
-  for (const { of, purpose, whole, ending } of phrases()) {
-    const isForeign = language !== null && of !== language && of !== 'en';
-    const isWhole = whole.test(text);
-    if (!isWhole && !ending?.test(text)) continue;
-    if (purpose === 'date' && monthAlone.test(text)) continue;
-    const known = found.get(purpose);
-    if (
-      !known ||
-      (known.isForeign && !isForeign) ||
-      (!known.isWhole && isWhole && known.isForeign === isForeign)
-    )
-      found.set(purpose, { isWhole, isForeign });
+  for (const phrase of phrasesIn(text)) {
+    const isForeign = language !== null && phrase.of !== language && phrase.of !== 'en';
+    const isWhole = text === phrase.text;
+    if (phrase.purpose === 'date' && monthAlone.test(text)) continue;
+    const known = found.get(phrase.purpose);
+    const isNearer = known && (known.isForeign !== isForeign ? known.isForeign : !known.isWhole && isWhole);
+    if (!known || isNearer) found.set(phrase.purpose, { isWhole, isForeign });
   }
   // The same letters may say something else in another language.
   const own = [...found].filter(([, { isForeign }]) => !isForeign);
@@ -180,40 +188,50 @@ function told(text: string): readonly [all: string, withoutBrackets: string] {
 }
 
 interface Phrase {
+  /** ISO 639 code of its language. */
   readonly of: string;
   readonly purpose: Purpose;
-  readonly whole: RegExp;
-  /** With other words or letters where “~” stands; null where nothing may stand there. */
-  readonly ending: RegExp | null;
+  readonly text: string;
+  /** Where “~” stands in the table: other words may be there. */
+  readonly others: 'before' | 'behind' | null;
 }
 
 /** Languages that write words into one: what comes before may be part of the word. */
 const joining = ['de', 'nl', 'sv', 'da', 'no', 'fi', 'hu'];
+const isInWord = /[\p{L}\p{N}]$/u;
 
-let made: readonly Phrase[] | null = null;
+/** Whether a text is a phrase with other words where they may be. */
+function isPartOf(text: string, phrase: Phrase): boolean {
+  if (phrase.others === 'behind') return text.length > phrase.text.length && text.startsWith(phrase.text);
+  if (phrase.others === null || !text.endsWith(phrase.text)) return false;
+  return joining.includes(phrase.of) || !isInWord.test(text.slice(0, -phrase.text.length));
+}
 
-function phrases(): readonly Phrase[] {
-  made ??= Object.entries(phrasesByLanguage).flatMap(([of, byPurpose]) =>
-    Object.entries(byPurpose).map(([purpose, list]) => phraseOf(of, purpose as Purpose, list.split('|'))),
+interface PhraseTable {
+  readonly byText: ReadonlyMap<string, readonly Phrase[]>;
+  /** Those that may have other words beside them. */
+  readonly open: readonly Phrase[];
+}
+
+let made: PhraseTable | null = null;
+
+function phraseTable(): PhraseTable {
+  if (made) return made;
+  const all = Object.entries(phrasesByLanguage).flatMap(([of, byPurpose]) =>
+    Object.entries(byPurpose).flatMap(([purpose, list]) =>
+      list.split('|').map((one) => phraseOf(of, purpose as Purpose, one)),
+    ),
   );
+  made = { byText: grouped(all, ({ text }) => text), open: all.filter(({ others }) => others !== null) };
   return made;
 }
 
-function phraseOf(of: string, purpose: Purpose, list: readonly string[]): Phrase {
-  const escaped = (text: string) => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
-  const fixed = list.map((one) => escaped(one.replace(/^~/, ''))).filter((one) => !one.includes('~'));
-  const open = list
-    .filter((one) => one.includes('~'))
-    .map((one) => withOthers(escaped(one), joining.includes(of)));
-  return {
-    of,
-    purpose,
-    whole: new RegExp(`^(?:${fixed.join('|')})$`, 'u'),
-    ending: open.length === 0 ? null : new RegExp(`^(?:${open.join('|')})$`, 'u'),
-  };
+function phrasesIn(text: string): readonly Phrase[] {
+  const { byText, open } = phraseTable();
+  return [...(byText.get(text) ?? []), ...open.filter((one) => isPartOf(text, one))];
 }
 
-function withOthers(phrase: string, isJoining: boolean): string {
-  const others = isJoining ? '.*' : '(?:.*[^\\p{L}\\p{N}])?';
-  return phrase.replace(/^~ ?/, others).replace(/~/g, '.+');
+function phraseOf(of: string, purpose: Purpose, written: string): Phrase {
+  const others = written.startsWith('~') ? 'before' : written.endsWith('~') ? 'behind' : null;
+  return { of, purpose, text: written.replace(/^~ ?|~$/g, ''), others };
 }

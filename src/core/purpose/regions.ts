@@ -35,9 +35,6 @@ export function placeOfUse(tag: string | null): PlaceOfUse {
   }
 }
 
-/** Scripts that are written with kana. */
-export const isJapanese = ({ language }: PlaceOfUse) => language === 'ja';
-
 /** Digits besides ASCII that people of a language type: their own keyboards have them, or their input method gives them. */
 const otherDigits: ReadonlyMap<string, string> = new Map([
   ['ar', '٠١٢٣٤٥٦٧٨٩'],

@@ -5,11 +5,11 @@ import { postcodeValidator } from 'postcode-validator';
 import { describe, expect, it } from 'vitest';
 import { ibanCountries, ibansOf, ibansOfAllLengths } from './account-numbers';
 import { cardNumbers } from './card-numbers';
-import { exampleTexts } from './example-texts';
 import { phoneNumbers } from './phone-numbers';
 import { postcodes } from './postcodes';
 import { type Purpose, purposes } from './purpose';
 import { placeOfUse } from './regions';
+import { trialTexts } from './trial-texts';
 import { writingsOf } from './writings';
 
 const anything = () => true;
@@ -94,7 +94,7 @@ describe('what people enter', () => {
   });
 
   it('is there to fill a field with, of the person’s country first', () => {
-    const examples = (purpose: Purpose, language: string) => exampleTexts(purpose, placeOfUse(language));
+    const examples = (purpose: Purpose, language: string) => trialTexts(purpose, placeOfUse(language));
     expect(examples('postcode', 'ja').slice(0, 2)).toEqual(['100-0001', '1000001']);
     expect(examples('postcode', 'qaa')[0]).toBe('02134');
     expect(examples('iban', 'fr')[0]).toMatch(/^FR/);

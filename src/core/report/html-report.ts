@@ -128,7 +128,7 @@ function findingPart(
   const lines = change?.kind === 'markup' ? changedLines(report.run.form.markup, change.edits) : [];
   return html`<article>
 <h4>${marks.map(mark)} ${says}${standing === 'new' || standing === 'changed' ? html` <b class="standing">${standing}</b>` : null}</h4>
-${place && html`<p class="on">${placeText(place, report.run.form.page != null)} <code>${place.element}</code></p>`}
+${place && html`<p class="on">${placeText(place, report.run.form)} <code>${place.element}</code></p>`}
 ${picturesOf(report, finding, pictures)}
 ${targets.map((on) => on.proofs.length > 0 && targetPart(on, field === null))}
 ${targets.length > 0 && targets.every((on) => on.proofs.length === 0) ? html`<p>On ${targets.map(({ name }) => name).join(', ')}.</p>` : null}

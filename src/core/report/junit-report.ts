@@ -15,7 +15,7 @@ export function junitReport(report: Report, fails: ReadonlySet<Finding>): string
   const places = [...readForm(form.markup).fields.map(({ id, label }) => ({ id, label })), null];
   const placeOf = findingPlaces(form.markup);
   const toldPlace = (place: FindingPlace | null) =>
-    place ? [`${placeText(place, form.page != null)}: ${place.element}`] : [];
+    place ? [`${placeText(place, form)}: ${place.element}`] : [];
   return junitXml(
     places.flatMap((place) => {
       const own = report.findings.filter(({ field }) => (field?.id ?? null) === (place?.id ?? null));

@@ -68,7 +68,7 @@ function line(report: Report, finding: Finding, place: FindingPlace | null): str
   const decision = report.decisions.get(finding.id);
   const notes = [
     ...(standing === 'found' || standing === 'known' ? [] : [`**${standing}**`]),
-    ...(place ? [plain(placeText(place, report.run.form.page != null))] : []),
+    ...(place ? [plain(placeText(place, report.run.form))] : []),
     marks.join(' and '),
     ...(targets.length > 0 ? [`in ${targets.map(({ name }) => plain(name)).join(', ')}`] : []),
     ...(decision ? [plain(decisionText(decision))] : []),

@@ -99,7 +99,7 @@ export function FindingDetail({
       <p className="soft">{why}</p>
       {place && (
         <p className={styles.place}>
-          <span className="soft">{placeText(place, form.page != null)}</span> <code>{place.element}</code>
+          <span className="soft">{placeText(place, form)}</span> <code>{place.element}</code>
         </p>
       )}
       <SinceBaseline finding={finding} drift={drift} />

@@ -3,8 +3,7 @@
 import { Alert, Button, Drawer, Input, QRCode, Switch, Upload } from 'antd';
 import { useId, useState } from 'react';
 import { maxDeviceFile } from '@/core/device/device-message';
-import { failureText } from '@/core/words/failure-words';
-import { refusalOf } from '@/store/read-lines';
+import { refusedText } from '@/store/read-lines';
 import styles from './device-drawer.module.css';
 import { download } from './download';
 import { type Listening, useDevice } from './use-device';
@@ -134,10 +133,7 @@ async function savePage(form: string, markup: string): Promise<string | null> {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ form, markup }),
     });
-    if (!response.ok) {
-      const refusal = await refusalOf(response);
-      return refusal ? failureText(refusal) : 'The page could not be made. Reload Ukko and try again.';
-    }
+    if (!response.ok) return refusedText(response, 'The page could not be made. Reload Ukko and try again.');
     download(await response.text(), 'device-page.html', 'text/html');
     return null;
   } catch {

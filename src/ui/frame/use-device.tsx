@@ -15,11 +15,10 @@ import type { DeviceNews } from '@/core/device/device-news';
 import type { DeviceRequest } from '@/core/device/device-request';
 import { maxTargets } from '@/core/target/line-up';
 import { type DeviceTarget, targetId } from '@/core/target/target';
-import { failureText } from '@/core/words/failure-words';
 import { deviceFaultText } from '@/core/words/request-fault-words';
 import { openDatabase } from '@/store/database';
 import { saveTarget } from '@/store/line-ups';
-import { readLines, refusalOf } from '@/store/read-lines';
+import { readLines, refusedText } from '@/store/read-lines';
 import { useForm } from './use-form';
 import { useKeepAnswers } from './use-keep-answers';
 import { useLineUp } from './use-line-up';
@@ -191,10 +190,7 @@ async function newsOf(
       body: JSON.stringify(request),
       signal,
     });
-    if (!response.ok || !response.body) {
-      const refusal = await refusalOf(response);
-      return refusal ? failureText(refusal) : serverGone;
-    }
+    if (!response.ok || !response.body) return refusedText(response, serverGone);
     let last: DeviceNews | null = null;
     for await (const line of readLines(response.body)) {
       last = JSON.parse(line) as DeviceNews;

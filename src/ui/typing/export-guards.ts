@@ -1,6 +1,5 @@
 import type { Guard } from '@/core/guard/guard';
-import { failureText } from '@/core/words/failure-words';
-import { refusalOf } from '@/store/read-lines';
+import { refusedText } from '@/store/read-lines';
 import { download } from '../frame/download';
 
 const noServer = 'The server does not answer. Start it again with “npm run demo”; the guards are kept.';
@@ -13,10 +12,7 @@ export async function exportGuards(guards: readonly Guard[], name: string): Prom
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(guards),
     });
-    if (!answer.ok) {
-      const refusal = await refusalOf(answer);
-      return refusal ? failureText(refusal) : noServer;
-    }
+    if (!answer.ok) return refusedText(answer, noServer);
     download(await answer.text(), `${name.replace(/[^\w-]+/g, '-')}-guards.ts`, 'text/typescript');
     return null;
   } catch {

@@ -18,7 +18,7 @@ const ibans: ReadonlyMap<string, string> = new Map([
  * Texts to fill a field with, the likeliest first; none where any text will do. Nothing is looked up in a library: every page of the app
  * fills fields.
  */
-export function exampleTexts(purpose: Purpose, place: PlaceOfUse): readonly string[] {
+export function trialTexts(purpose: Purpose, place: PlaceOfUse): readonly string[] {
   switch (purpose) {
     case 'email':
       return ['aino@skerry.test'];
