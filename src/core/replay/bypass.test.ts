@@ -10,8 +10,8 @@ const now = new Date('2026-03-14T10:30:00');
 
 describe('ways in', () => {
   const byRoute = (route: Route) => habits(route === 'soft keys' ? 'blink-phone' : 'chromium');
-  const rows = (guard: Guard, html = '<input name=a>') =>
-    bypassTable(fieldOf(html), [guard], ['1234', 'ab'], byRoute, pageOf(`<form>${html}</form>`), now);
+  const rows = (guard: Guard, html = '<input name=a>', texts = ['1234', 'ab']) =>
+    bypassTable(fieldOf(html), [guard], texts, byRoute, pageOf(`<form>${html}</form>`), now);
   const table = (guard: Guard, html = '<input name=a>') => {
     const [row] = rows(guard, html);
     return Object.fromEntries((row?.cells ?? []).map(({ route, outcome }) => [route, outcome]));
@@ -29,14 +29,7 @@ describe('ways in', () => {
     });
   });
   it('show which keys a filter swallows', () => {
-    const row = bypassTable(
-      fieldOf('<input name=a>'),
-      [{ ...digits, keys: ['Tab'] }],
-      [],
-      byRoute,
-      pageOf('<form><input name=a></form>'),
-      now,
-    )[0];
+    const row = rows({ ...digits, keys: ['Tab'] }, '<input name=a>', [])[0];
     expect(row?.cells[0]).toMatchObject({
       outcome: 'blocked too much',
       swallowed: ['Backspace', 'Delete', 'Enter', 'ArrowLeft', 'Home', 'Select all'],
@@ -117,14 +110,7 @@ describe('ways in', () => {
       set: { classes: [], own: 'q' },
     };
     const bring = (texts: string[]) =>
-      bypassTable(
-        fieldOf('<input name=a>'),
-        [no9],
-        texts,
-        byRoute,
-        pageOf('<form><input name=a></form>'),
-        now,
-      )[0]?.cells.find(({ route }) => route === 'drop')?.script[0];
+      rows(no9, '<input name=a>', texts)[0]?.cells.find(({ route }) => route === 'drop')?.script[0];
     expect(bring([`q${'x'.repeat(400)}`])).toBeUndefined();
     expect(bring([`q${'x'.repeat(399)}`])).toEqual({
       kind: 'text',
@@ -142,14 +128,7 @@ describe('ways in', () => {
       source: '[A-Z]{3}',
       match: 'whole',
     };
-    const cells = bypassTable(
-      fieldOf('<input name=a>'),
-      [whole],
-      ['ABC'],
-      byRoute,
-      pageOf('<form><input name=a></form>'),
-      now,
-    )[0]?.cells;
+    const cells = rows(whole, '<input name=a>', ['ABC'])[0]?.cells;
     expect(cells?.find(({ route }) => route === 'hardware keys')).toEqual({
       route: 'hardware keys',
       outcome: 'blocked too much',
@@ -177,14 +156,9 @@ describe('ways in', () => {
   it('bring what a rule cannot let stand: of one that acts while typing no beginning, of one that acts later any part', () => {
     const year: Guard = { kind: 'words', id: 'y', on: true, stage: 'key', sense: 'one of', words: ['12'] };
     const brought = (stage: Guard['stage']) =>
-      bypassTable(
-        fieldOf('<input name=a>'),
-        [{ ...year, stage } as Guard],
-        ['1'],
-        byRoute,
-        pageOf('<form><input name=a></form>'),
-        now,
-      )[0]?.cells.find(({ route }) => route === 'drop')?.script[0];
+      rows({ ...year, stage } as Guard, '<input name=a>', ['1'])[0]?.cells.find(
+        ({ route }) => route === 'drop',
+      )?.script[0];
     const dropped = (text: string) => ({ kind: 'text', route: 'drop', text });
     expect((['key', 'before insert', 'after input'] as const).map(brought)).toEqual([
       dropped('x'),
@@ -243,14 +217,7 @@ describe('ways in', () => {
       source: '[A-Z]{3}',
       match: 'whole',
     };
-    const [row] = bypassTable(
-      fieldOf('<input name=a maxlength=2><button>Go</button>'),
-      [code],
-      ['ABC'],
-      byRoute,
-      pageOf('<form><input name=a maxlength=2><button>Go</button></form>'),
-      now,
-    );
+    const [row] = rows(code, '<input name=a maxlength=2><button>Go</button>', ['ABC']);
     expect(row?.cells.find(({ route }) => route === 'paste')?.outcome).toBe('held');
   });
   it('count what the field’s own constraint stops as held', () => {
