@@ -13,7 +13,7 @@ export interface FindingPlace extends LinePosition {
   readonly selector: string | null;
 }
 
-/** Longest part of a tag that is told, UTF-16 code units. */
+/** Longest part of a tag, or name in a selector, that is told, UTF-16 code units. */
 const longest = 300;
 
 /**
@@ -56,7 +56,7 @@ function cut(markup: string, { start, end }: Span): string {
 function selectorOf({ controls: [control] }: Field): string | null {
   for (const name of ['id', 'name']) {
     const value = attribute(control, name);
-    if (value)
+    if (value && value.length <= longest)
       return `${control.element}[${name}="${value.replace(/[\\"]/g, '\\$&').replace(/\n/g, '\\a ')}"]`;
   }
   return null;

@@ -110,4 +110,14 @@ describe('what a field is for', () => {
     const [field] = readForm('<label>Phone <input type=number name=phone></label>').fields;
     expect(field && [purposeOf(field), spokenPurposeOf(field)]).toEqual([null, 'phone']);
   });
+
+  it('is not looked for in texts without end, which take no longer than others', () => {
+    const endless = '@'.repeat(1_000_000);
+    expect(
+      purposeIn(
+        `<label>${endless} email <input name="${endless}" id="${endless}" placeholder="${endless}"></label>`,
+      ),
+    ).toBeNull();
+    expect(purposeIn(`<label>${'Please, '.repeat(20)}your email <input name=a></label>`)).toBe('email');
+  });
 });

@@ -88,20 +88,24 @@ function autofillToken(text: string): string | null {
   return last === undefined || last === 'on' || last === 'off' ? null : last;
 }
 
+/** Longest text that may be a phrase, UTF-16 code units; what is longer is a text of its own, and would take long to look through. */
+const longest = 300;
+const short = (text: string | null): string => (text !== null && text.length <= longest ? text : '');
+
 function weighed(field: Field): ReadonlyMap<Purpose, number> {
   const [control] = field.controls;
   const language = tableOf(control.language);
-  const placeholder = attribute(control, 'placeholder') ?? '';
+  const placeholder = short(attribute(control, 'placeholder'));
   // A field without a label is called by its name.
-  const label = field.label === '' || field.label === field.name ? placeholder : field.label;
-  const id = attribute(control, 'id') ?? '';
+  const label = field.label === '' || field.label === field.name ? placeholder : short(field.label);
+  const id = short(attribute(control, 'id'));
   const sums = new Map<Purpose, number>();
   const add = (purpose: Purpose, weight: number) => sums.set(purpose, (sums.get(purpose) ?? 0) + weight);
   for (const [purpose, { isWhole, isForeign }] of purposesIn(label, language))
     add(purpose, (isWhole ? weights.wholeLabel : weights.label) + (isForeign ? weights.foreign : 0));
   const nameWeight = (purpose: Purpose) =>
     label !== '' && vague.includes(purpose) ? weights.vagueName : weights.name;
-  for (const [purpose, { isForeign }] of purposesIn(wordsOfName(field.name), language))
+  for (const [purpose, { isForeign }] of purposesIn(wordsOfName(short(field.name)), language))
     add(purpose, nameWeight(purpose) + (isForeign ? weights.foreign : 0));
   if (id !== field.name)
     for (const [purpose, { isForeign }] of purposesIn(wordsOfName(id), language))
