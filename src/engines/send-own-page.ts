@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import { validTrial } from '@/core/document/trial-value';
 import type { Field } from '@/core/html/field';
 import { readForm } from '@/core/html/read-form';
 import type { RealQuestion, RealSending } from '@/core/page/real-sending';
@@ -6,7 +7,7 @@ import { plainVariant } from '@/core/target/variant';
 import { middleOf } from '@/probe/api/box';
 import { probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
-import { fillIn } from '@/probe/questions/fill-in';
+import { enterValues } from '@/probe/questions/enter-values';
 import { probeField } from '@/probe/questions/question-context';
 import { EngineLost, type EnginePage } from './api/engine';
 import { ownDocument } from './api/own-document';
@@ -37,7 +38,7 @@ export async function sendOwnPage(
     const probe = probeForReal(page, fields, code);
     const prepare = stepsBefore(page, { form: page.form, fields });
     const opened = await session.open(page.address, probe, plainVariant, prepare);
-    if (filled) await fillIn(opened, fields);
+    if (filled) await enterValues(opened, fields, validTrial);
     const from = await opened.evaluate('location.href');
     await press(opened, button);
     const { engine: title, version } = session.provenance;

@@ -141,6 +141,7 @@ function framePage(api: Remote<FrameApi>, html: string): AskablePage {
     stopwatch: clock,
     changeBetween: () => null,
     click: null,
+    chooseFiles: null,
     window: async () => noWindow,
     accessibility: async () => ({
       status: 'inapplicable',

@@ -48,10 +48,16 @@ export function isOfObserver({ code }: Reason): boolean {
 export const unsentCodes = ['no request', 'no line of text', 'no form', ...notARequestReasons] as const;
 export type UnsentCode = (typeof unsentCodes)[number];
 
+/** What a page of the developer's own did where it sent nothing: other fields came in place of some, or fields went and none came. */
+export const progressCodes = ['next step', 'form gone'] as const;
+export type ProgressCode = (typeof progressCodes)[number];
+
 export type Unsent =
   | { readonly code: UnsentCode }
   /** The page's policy lets forms be sent there alone (CSP, "form-action"). */
   | { readonly code: 'policy'; readonly allowed: string }
+  /** With what came to be read. */
+  | { readonly code: ProgressCode; readonly reads: readonly string[] }
   | { readonly code: 'older'; readonly text: string };
 
 /** Nothing came of an attempt to send, and nobody knows why. */

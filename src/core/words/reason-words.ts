@@ -59,9 +59,17 @@ export function unsentText(unsent: Unsent): string {
       return unsent.text;
     case 'policy':
       return `The page’s policy (form-action) allows submission to ${unsent.allowed} only, so Ukko cannot catch it. Submit it for real to see what goes out.`;
+    case 'next step':
+      return `The page went on to its next step${readingNow(unsent.reads)}. Add the steps that lead there to check its fields.`;
+    case 'form gone':
+      return `Nothing was submitted, and the page took the form away${readingNow(unsent.reads)}.`;
     default:
       return unsentTexts[unsent.code];
   }
+}
+
+function readingNow(lines: readonly string[]): string {
+  return lines.length === 0 ? '' : `: “${lines.slice(0, 2).join(' · ')}”`;
 }
 
 const unmadeTexts: Readonly<Record<UnmadeCode, string>> = {

@@ -1,7 +1,8 @@
-import type { Browser, KeyInput } from 'puppeteer-core';
+import type { Browser, ElementHandle, KeyInput } from 'puppeteer-core';
 import type { Picture } from '@/core/observation/picture';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
 import { isNamedKey } from '@/core/script/stroke';
+import type { ChosenFile } from '@/core/standard/entry-list';
 import type { Variant } from '@/core/target/variant';
 import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
@@ -15,6 +16,7 @@ import type { Display } from '../display/display';
 import { PageOnDisplay } from '../display/page-on-display';
 import { afterPaint } from '../picture/after-paint';
 import { cropAll } from '../picture/crop';
+import { filesToChoose } from '../process/files-to-choose';
 import type { QuietPage } from './launch-browser';
 import type { PageKeyboard } from './puppeteer-engine';
 
@@ -38,6 +40,8 @@ interface Opened extends QuietPage {
   readonly keyboard: PageKeyboard;
   /** Whether its own protocol tells what assistive technology is told. */
   readonly tellsAccessibility: boolean;
+  /** Where files are put that are chosen in its fields. */
+  readonly folder: string;
 }
 
 export class PuppeteerPage extends PageOnDisplay implements EnginePage {
@@ -124,6 +128,15 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
 
   readonly click = (x: number, y: number): Promise<void> =>
     this.answer(() => this.opened.page.mouse.click(x, y));
+
+  readonly chooseFiles = async ({ ordinals }: ProbeField, files: readonly ChosenFile[]): Promise<void> => {
+    const paths = await filesToChoose(this.opened.folder, files);
+    await this.answer(async () => {
+      const handle = await this.opened.page.evaluateHandle(`${probeHere}.controlAt(${Number(ordinals[0])})`);
+      await (handle.asElement() as ElementHandle<HTMLInputElement> | null)?.uploadFile(...paths);
+      await handle.dispose();
+    });
+  };
 
   async pictures(
     boxes: readonly (Box | null)[],

@@ -14,6 +14,7 @@ import {
 } from '../api/engine';
 import type { Gate } from '../api/gate';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
+import { localeFolder } from '../process/locale-folder';
 import { endSupervised, type Supervised, supervise } from '../process/supervised-process';
 import { launchBrowser, quietPage, versionOf } from './launch-browser';
 import { type PuppeteerEngine, protocols } from './puppeteer-engine';
@@ -35,8 +36,13 @@ export async function openPuppeteerSession(
     if (tellsAccessibility && data.browser === 'firefox') bus = await accessibilityBus();
     const shown = 'status' in programs ? programs : await startDisplay(programs);
     if (!('status' in shown)) display = shown;
-    const env = { ...data.env(variant), ...bus?.env, ...(display && { DISPLAY: display.name }) };
+    const env: Record<string, string> = {
+      ...data.env(variant),
+      ...bus?.env,
+      ...(display && { DISPLAY: display.name }),
+    };
     supervised = await supervise(path, env);
+    if (env.LANG) supervised.env.LOCPATH = await localeFolder(supervised.folder, env.LANG);
     const profile = join(supervised.folder, 'profile');
     const setup = { profile, parameters: data.parameters(variant), preferences: data.preferences(variant) };
     if (data.startsTwice(variant)) {
@@ -99,7 +105,7 @@ class PuppeteerSession implements EngineSession {
     variant: Variant,
     prepare: PrepareDocument | null = null,
   ): Promise<EnginePage> {
-    const { browser, display, bus, gate, data } = this.running;
+    const { browser, supervised, display, bus, gate, data } = this.running;
     const { page, led } = await answer(
       data.title,
       () => browser.connected,
@@ -118,6 +124,7 @@ class PuppeteerSession implements EngineSession {
       prepare,
       keyboard: data.keyboard(page),
       tellsAccessibility: data.browser === 'chrome',
+      folder: supervised.folder,
     });
     await opened.open();
     return opened;

@@ -42,7 +42,10 @@ export interface MiniBrowserLaunch {
 }
 
 /** Where a session is opened, and how it is ended with all that belongs to it. */
-export type MiniBrowser = Pick<Endpoint, 'title' | 'address' | 'capabilities' | 'gate' | 'isThere' | 'end'>;
+export type MiniBrowser = Pick<
+  Endpoint,
+  'title' | 'address' | 'capabilities' | 'gate' | 'folder' | 'isThere' | 'end'
+>;
 
 /**
  * Starts the driver and opens a session of it, by `open`, which is given up when the browser has ended. Throws whatever goes wrong;
@@ -71,6 +74,7 @@ export async function startMiniBrowser<Session>(
       address,
       capabilities: { 'webkitgtk:browserOptions': { binary: watched.path, args: ['--automation'] } },
       gate,
+      folder: supervised.folder,
       isThere: () => isRunning(started),
       end,
     });

@@ -34,6 +34,7 @@ export function remoteEngine({ name, title, address, capabilities, pagesFrom }: 
           address: path,
           capabilities,
           display: noWindow,
+          folder: null,
           isThere: () => there,
           end,
         });

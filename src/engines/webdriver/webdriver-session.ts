@@ -5,6 +5,7 @@ import { type Command, Name } from 'selenium-webdriver/lib/command';
 import type { Picture } from '@/core/observation/picture';
 import type { Measured } from '@/core/observation/provenance';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
+import type { ChosenFile } from '@/core/standard/entry-list';
 import type { Variant } from '@/core/target/variant';
 import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
@@ -20,6 +21,7 @@ import { PageOnDisplay } from '../display/page-on-display';
 import { screensOf } from '../display/screens';
 import { afterPaint } from '../picture/after-paint';
 import { cropAll } from '../picture/crop';
+import { filesToChoose } from '../process/files-to-choose';
 import { protocolKeys } from './protocol-keys';
 
 /** ms. */
@@ -41,6 +43,8 @@ export interface Endpoint {
   readonly bus?: AccessibilityBus | null;
   /** What stands between its pages and other addresses. */
   readonly gate?: Gate | null;
+  /** Where files are put that are chosen in its fields; null where the endpoint would not find them. */
+  readonly folder: string | null;
   /** True as long as the endpoint can still answer. */
   isThere(): boolean;
   /** Ends what was started for the session; nothing for an endpoint that is not ours. */
@@ -253,6 +257,22 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
       await this.driver.actions().move({ x, y, duration: 0 }).click().perform();
       this.lastClick = Date.now();
     });
+
+  get chooseFiles(): EnginePage['chooseFiles'] {
+    const { folder } = this.endpoint;
+    return folder === null ? null : (field, files) => this.orLost(() => this.chosen(folder, field, files));
+  }
+
+  private async chosen(
+    folder: string,
+    { ordinals }: ProbeField,
+    files: readonly ChosenFile[],
+  ): Promise<void> {
+    const script = `return ${probeHere}.controlAt(${Number(ordinals[0])})`;
+    const element = await this.driver.executeScript<WebElement | null>(script);
+    // WebDriver, "Element Send Keys": a file field takes paths, each in a line of its own.
+    await element?.sendKeys((await filesToChoose(folder, files)).join('\n'));
+  }
 
   press(key: string): Promise<void> {
     return this.orLost(async () => {

@@ -1,5 +1,3 @@
-import { cp, readdir } from 'node:fs/promises';
-import { join } from 'node:path';
 import type { Variant } from '@/core/target/variant';
 import { type AccessibilityBus, accessibilityBus } from '../accessibility/accessibility-bus';
 import { firstLine } from '../api/deadline';
@@ -12,6 +10,7 @@ import {
 } from '../api/engine';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
 import { findProgram, packageVersion } from '../process/find-program';
+import { localeFolder } from '../process/locale-folder';
 import { type MiniBrowserLaunch, miniBrowser, startMiniBrowser } from './mini-browser';
 import { openSession, webDriverProtocol } from './webdriver-session';
 
@@ -113,16 +112,4 @@ function environment({ language, scheme, zoom }: Variant, display: Display): Rec
     // Painting on a graphics processor, or on what stands in for one, smooths the same edge now this way and now that.
     WEBKIT_SKIA_ENABLE_CPU_RENDERING: '1',
   };
-}
-
-/**
- * The C library translates words only for a locale that is installed, and most machines have none but its own. That one
- * under the name of the other is enough: words come from LANGUAGE, dates and numbers are the engine's own.
- */
-async function localeFolder(folder: string, name: string): Promise<string> {
-  const installed = '/usr/lib/locale';
-  const names = await readdir(installed).catch(() => []);
-  const own = names.find((one) => /^C\.utf-?8$/i.test(one));
-  if (own) await cp(join(installed, own), join(folder, 'locale', name), { recursive: true });
-  return join(folder, 'locale');
 }

@@ -2,6 +2,7 @@ import type { Unanswered } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { Unmade } from '@/core/observation/reason';
 import type { AccessibilityFacts } from '@/core/questions/accessibility/facts';
+import type { ChosenFile } from '@/core/standard/entry-list';
 import type { Box, ProbeApi, ProbeField } from './probe-api';
 import type { NoWindow, WindowOnDisplay } from './window-on-display';
 
@@ -55,6 +56,8 @@ export interface AskablePage {
   changeBetween(before: Picture, after: Picture): Box | null;
   /** Clicks with a trusted pointer in the middle of a whole CSS px of the viewport; null where nobody can. */
   readonly click: ((x: number, y: number) => Promise<void>) | null;
+  /** Chooses files in the field's first control as its chooser does; null where nobody can. */
+  readonly chooseFiles: ((field: ProbeField, files: readonly ChosenFile[]) => Promise<void>) | null;
   /** The window on a display, where what opens can be seen. */
   window(): Promise<WindowOnDisplay | NoWindow>;
   /**

@@ -82,6 +82,12 @@ export interface ProbeApi {
   textsShown(fields: readonly ProbeField[]): (string | null)[];
   /** What `describe` gives as the value, and nothing else. */
   valueOf(field: ProbeField): string;
+  /** What a person meets who wants to enter something into a field. */
+  entryState(field: ProbeField): EntryState;
+  /** Begins to wait for what the page does about what was done just now. */
+  waitForQuiet(): void;
+  /** Whether no short timer of the page is under way and nothing has changed for two frames since. */
+  isQuiet(): boolean;
   /** Disables fields until `reset`. */
   disable(fields: readonly ProbeField[]): void;
   /** Applies a stylesheet over all others, in place of the one before; null takes it away. */
@@ -161,6 +167,29 @@ export interface ProbeApi {
   validity(questions: readonly ValidityQuestion[]): ValidityAnswer[];
 }
 
+/** A field as it stands before something is entered into it. */
+export interface EntryState {
+  /** False once the page has taken it out. */
+  readonly isThere: boolean;
+  readonly isDisabled: boolean;
+  readonly isReadOnly: boolean;
+  /** As `describe` gives it. */
+  readonly value: string;
+  /** Its kind as the engine has it: one that it does not know is a text box. Null for elements without a type. */
+  readonly type: string | null;
+  /** Null for a field that is no combobox (WAI-ARIA). */
+  readonly list: ListState | null;
+}
+
+/** A list of options that a page draws at a text box. */
+export interface ListState {
+  readonly isOpen: boolean;
+  /** One of its options is the one that Enter takes. */
+  readonly hasActive: boolean;
+  /** What can be read in and around the text box, its label among it. */
+  readonly reads: string;
+}
+
 export const probeGlobal = 'ukkoProbe';
 
 /** What a page that was left, or loaded anew, says when it is asked. */
@@ -177,6 +206,8 @@ export interface HeldBack {
   readonly invalid: readonly number[];
   /** Lines that can be read now and could not then. */
   readonly words: readonly string[];
+  /** What became of the page's fields: some are drawn that were not then, some are no longer drawn. */
+  readonly fields: { readonly came: boolean; readonly went: boolean };
 }
 
 /** What tells a control from the others of its form when a page draws it anew: its element, its name and its `type` as written. */

@@ -4,6 +4,7 @@ import { change, idsFor } from './changed-attributes';
 import { focusedElement } from './composed-tree';
 import { currentValueOf, describe } from './described-fields';
 import { domMembers } from './dom-members';
+import { entryStateOf } from './entry-state';
 import { aligned, bringIntoSight, controlBoxOf, insideInViewport, placeInViewport } from './field-boxes';
 import { controlsOf } from './field-controls';
 import { blur, chooseFiles, disable, fill, reset, sizesWithoutLimits } from './field-states';
@@ -13,6 +14,7 @@ import { overlays } from './overlays';
 import { formsHere } from './own-forms';
 import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
+import { isQuiet, waitForQuiet } from './quiet';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
 import { allowedByPolicy, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
@@ -99,6 +101,9 @@ export const probedPage: ProbeApi = {
   controlBoxes: (fields) => aligned(fields).map(controlBoxOf),
   textsShown: (fields) => aligned(fields).map(([first]) => (first ? textShownBy(first) : null)),
   valueOf: (field) => currentValueOf(controlsOf(field)),
+  entryState: entryStateOf,
+  waitForQuiet,
+  isQuiet,
   disable,
   restyle,
   sizesWithoutLimits,

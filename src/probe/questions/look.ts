@@ -1,15 +1,21 @@
 import { type LookState, lookStates, statesOf } from '@/core/document/look-state';
-import { trialFor } from '@/core/document/trial-value';
+import { type Trial, trialFor } from '@/core/document/trial-value';
 import { type Field, type FieldId, hasAttribute } from '@/core/html/field';
 import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { LookFacts } from '@/core/questions/look/facts';
 import { pictureBox } from '../api/picture-box';
 import type { FieldFacts } from '../api/probe-api';
+import { anew } from './anew';
+import { enterValues } from './enter-values';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
 const pageStates = lookStates.filter((state) => state !== 'focused');
+
+/** States in which a person has entered something; pages with scripts of their own hear of nothing that a script sets. */
+const entered: readonly LookState[] = ['filled', 'invalid'];
+const nothing: Trial = { status: 'none', reason: 'nothing to enter' };
 
 /** States in which the text is asked for: it takes the focus through all fields, which the others would not survive. */
 const textStates: readonly LookState[] = ['closed', 'filled'];
@@ -42,8 +48,12 @@ async function lookAtPage(
   const fields = asked.map(probeField);
   const trials = asked.map((field) => trialFor(field, state));
   const values = trials.map((trial) => (trial?.status === 'value' ? trial.value : null));
-  await page.probe('reset');
-  await page.probe('fill', fields, values);
+  const isEntered = context.asking.page !== null && entered.includes(state);
+  if (isEntered) await anew(context);
+  else await page.probe('reset');
+  if (isEntered)
+    await enterValues(page, context.oneByOne(asked), (field) => trials[asked.indexOf(field)] ?? nothing);
+  else await page.probe('fill', fields, values);
   if (state === 'invalid') await page.probe('attemptToSend');
   if (state === 'disabled') await page.probe('disable', fields);
   const facts = await page.probe('describe', fields);

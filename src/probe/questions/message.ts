@@ -1,18 +1,19 @@
-import { invalidTrial } from '@/core/document/trial-value';
-import { attribute } from '@/core/html/field';
+import { invalidTrial, type Trial } from '@/core/document/trial-value';
+import { attribute, type Field } from '@/core/html/field';
+import { type FieldEntry, isRewritten } from '@/core/observation/field-entry';
+import { anew } from './anew';
+import { enterValues } from './enter-values';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
 /** In which words the engine says that a field is not right, after an attempt to send. */
-export async function askMessage({ page, asking, answer, signal }: QuestionContext): Promise<void> {
+export async function askMessage(context: QuestionContext): Promise<void> {
+  const { page, asking, answer, signal } = context;
   signal.throwIfAborted();
   const trials = asking.fields.map(invalidTrial);
   const fields = asking.fields.map(probeField);
-  await page.probe('reset');
-  await page.probe(
-    'fill',
-    fields,
-    trials.map((trial) => (trial.status === 'value' ? trial.value : null)),
-  );
+  await anew(context);
+  if (asking.page) await enterThem(context, trials);
+  else await page.probe('fill', fields, trials.map(triedValue));
   const facts = await page.probe('describe', fields);
   for (const [index, field] of asking.fields.entries()) {
     const trial = trials[index];
@@ -30,4 +31,22 @@ export async function askMessage({ page, asking, answer, signal }: QuestionConte
       outcome: { status: 'answered', facts: { tried: trial.value, willValidate, flags, message, saysTitle } },
     });
   }
+}
+
+/** What a page's scripts keep from being entered is set by a script: the engine has words for it all the same. */
+async function enterThem(
+  { page, asking, oneByOne }: QuestionContext,
+  trials: readonly Trial[],
+): Promise<void> {
+  const trialOf = (field: Field) => trials[asking.fields.indexOf(field)] ?? invalidTrial(field);
+  const entries = await enterValues(page, oneByOne(asking.fields), trialOf);
+  const missing = new Set(entries.filter(isMissing).map(({ field }) => field));
+  const missed = asking.fields.filter(({ id }) => missing.has(id));
+  await page.probe('fill', missed.map(probeField), missed.map(trialOf).map(triedValue));
+}
+
+const isMissing = (entry: FieldEntry) => entry.status === 'left' || isRewritten(entry);
+
+function triedValue(trial: Trial): string | null {
+  return trial.status === 'value' ? trial.value : null;
 }

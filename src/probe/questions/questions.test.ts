@@ -113,6 +113,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
       return call(...parameters);
     },
     reload: async () => undefined,
+    chooseFiles: null,
     hasKeyboard: true,
     toClipboard: async () => ({ code: 'no clipboard program' }),
     keyDown: async () => undefined,

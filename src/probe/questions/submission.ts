@@ -1,7 +1,9 @@
+import { validTrial } from '@/core/document/trial-value';
 import { enterField } from '@/core/html/enter-field';
 import { type Field, fieldOfControl, isButton } from '@/core/html/field';
 import { firstSender, sends } from '@/core/html/sender';
 import { boundary } from '@/core/model/answer-submission';
+import type { FieldEntry } from '@/core/observation/field-entry';
 import type { Outcome } from '@/core/observation/outcome';
 import { noRequest } from '@/core/observation/reason';
 import type { Asking } from '@/core/questions/asking';
@@ -9,8 +11,11 @@ import type { OtherWays, Sending, SubmissionFacts } from '@/core/questions/submi
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../api/askable-page';
 import { middleOf } from '../api/box';
-import { fillIn } from './fill-in';
+import { anew } from './anew';
+import { enterValues } from './enter-values';
+import { fillByScript } from './fill-by-script';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
+import { settled } from './settled';
 
 /** What each button that sends really sends, and which field is in its way. */
 export async function askSubmission(context: QuestionContext): Promise<void> {
@@ -24,12 +29,27 @@ async function submissionBy(context: QuestionContext, button: Field): Promise<Ou
   const { receiver } = context;
   if (!receiver) return inapplicable('page submits nothing');
   if (!context.page.click) return inapplicable('page presses no buttons');
-  const asIs = await surely(() => press(context, button, receiver, false));
-  const filled = await surely(() => press(context, button, receiver, true));
+  const isOwn = context.asking.page !== null;
+  let entries: readonly FieldEntry[] = [];
+  const asIs = await surely(() => press(context, button, receiver, async () => undefined));
+  const filled = await surely(() =>
+    press(context, button, receiver, async () => {
+      if (isOwn) entries = await enterAll(context);
+      else await setAll(context);
+    }),
+  );
   if (!asIs || !filled) return inapplicable('no room');
   const others =
     firstSender(context.asking.fields, button) === button ? await otherWays(context, button, receiver) : null;
-  return { status: 'answered', facts: { asIs, filled, others } };
+  return { status: 'answered', facts: { asIs, filled, others, ...(isOwn && { entries }) } };
+}
+
+function enterAll({ page, asking }: QuestionContext): Promise<FieldEntry[]> {
+  return enterValues(page, asking.fields, validTrial);
+}
+
+function setAll({ page, asking }: QuestionContext): Promise<void> {
+  return fillByScript(page, asking.fields);
 }
 
 /** That nothing was sent is told when it is so twice: on a busy machine a click may miss what has just moved. */
@@ -45,14 +65,11 @@ async function pressEnter(page: QuestionContext['page']): Promise<void> {
   else await page.press('Enter');
 }
 
-async function otherWays(
-  { page, asking }: QuestionContext,
-  button: Field,
-  receiver: Receiver,
-): Promise<OtherWays> {
+async function otherWays(context: QuestionContext, button: Field, receiver: Receiver): Promise<OtherWays> {
+  const { page, asking } = context;
   const by = (act: () => Promise<void>) => surely(() => sendingBy(act));
   const sendingBy = async (act: () => Promise<void>): Promise<Sending> => {
-    await anew(page, asking);
+    await anew(context);
     const why = await page.probe('mayBeSent', probeField(button), receiver.address);
     if (why) return { status: 'nothing', why };
     receiver.take();
@@ -70,17 +87,22 @@ async function otherWays(
       : { status: 'nothing', why: { code: 'no line of text' } },
     requestSubmit: await by(() => page.probe('sendByScript', probeField(button), 'requestSubmit')),
     submit: await by(() => page.probe('sendByScript', probeField(button), 'submit')),
+    ...(asking.page && {
+      setByScript:
+        (await surely(() => press(context, button, receiver, () => setAll(context)))) ?? nothingSent,
+    }),
   };
 }
 
 async function press(
-  { page, asking }: QuestionContext,
+  context: QuestionContext,
   button: Field,
   receiver: Receiver,
-  fill: boolean,
+  fill: () => Promise<void>,
 ): Promise<Sending | null> {
-  await anew(page, asking);
-  if (fill) await fillIn(page, asking.fields);
+  const { page, asking } = context;
+  await anew(context);
+  await fill();
   const why = await page.probe('mayBeSent', probeField(button), receiver.address);
   if (why) return { status: 'nothing', why };
   const place = await page.probe('bringIntoSight', probeField(button));
@@ -89,12 +111,6 @@ async function press(
   await listenAnew(page, asking);
   await page.click?.(...middleOf(place));
   return await whatCame(page, receiver, asking);
-}
-
-/** The form as it was at first. A page of its own scripts may have put it away after it was sent. */
-async function anew(page: QuestionContext['page'], asking: Asking): Promise<void> {
-  if (asking.page) await page.reload();
-  else await page.probe('reset');
 }
 
 /** Lets go of what a page of its own has sent before, and keeps in mind how it stands; no other page has scripts. */
@@ -107,6 +123,8 @@ async function listenAnew(page: QuestionContext['page'], asking: Asking): Promis
 async function takeCaught(page: QuestionContext['page'], asking: Asking): Promise<readonly Received[]> {
   return asking.page ? page.probe('caught') : [];
 }
+
+const nothingSent: Sending = { status: 'nothing', why: noRequest };
 
 /** How long a request may take to arrive, ms; from a page on this machine it takes a few. */
 const patience = 1500;
@@ -130,15 +148,19 @@ async function whatCame(page: QuestionContext['page'], receiver: Receiver, askin
     if (allowed !== null) return { status: 'nothing', why: { code: 'policy', allowed } };
     await new Promise((resolve) => setTimeout(resolve, betweenLooks));
   }
-  return (asking.page && (await heldByPage(page, fields))) ?? { status: 'nothing', why: noRequest };
+  return (asking.page && (await heldByPage(page, fields))) ?? nothingSent;
 }
 
 /** That the page's own scripts kept it back, told from what they did in the page; null when they did nothing. */
 async function heldByPage(page: QuestionContext['page'], fields: readonly Field[]): Promise<Sending | null> {
-  const { focused, invalid, words } = await page.probe('heldBack');
+  await settled(page);
+  const { focused, invalid, words, fields: change } = await page.probe('heldBack');
   const fieldAt = (ordinal: number) => fieldOfControl(fields, ordinal);
   const marked = [...new Set(invalid.flatMap((ordinal) => fieldAt(ordinal)?.id ?? []))];
   const led = focused === null ? undefined : fieldAt(focused);
+  // A wizard's next step is no message, whatever can be read there now.
+  if (marked.length === 0 && change.went)
+    return { status: 'nothing', why: { code: change.came ? 'next step' : 'form gone', reads: words } };
   const by = (led && !isButton(led.kind) ? led.id : marked[0]) ?? null;
   if (by === null && words.length === 0) return null;
   return {

@@ -16,6 +16,7 @@ import frame from '../frame/frame.module.css';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useSelection } from '../frame/use-selection';
+import { HowFilled } from './how-filled';
 import { SentEntries } from './sent-entries';
 import styles from './submission.module.css';
 import { type TargetSending, useSendings } from './use-sendings';
@@ -50,6 +51,8 @@ export function SubmissionView() {
       </div>
     );
   const reference = sendings.find(({ isReference }) => isReference);
+  const entries = factsOf(shown)?.entries;
+  const labelOf = (id: string) => labelIn(reading.fields, id);
   const askedWays: AskedWays = {
     mark: shown.observation?.provenance.mark ?? 'modelled',
     button: factsOf(shown)?.asIs ?? null,
@@ -109,6 +112,13 @@ export function SubmissionView() {
             </ul>
           )}
           <Detail sending={shown.sending} note={shown.note} reference={reference?.sending ?? null} />
+          {filled && entries && (
+            <HowFilled
+              entries={entries}
+              setByScript={factsOf(shown)?.others?.setByScript ?? null}
+              labelOf={labelOf}
+            />
+          )}
           {outlook && <NeverSent unsent={outlook.unsent} />}
           {outlook && <WaysToSend ways={outlook.ways} asked={askedWays} />}
           {form.page && (

@@ -1,4 +1,5 @@
 import type { FieldId } from '../../html/field';
+import type { FieldEntry } from '../../observation/field-entry';
 import type { Answer } from '../../observation/outcome';
 import type { Unsent } from '../../observation/reason';
 
@@ -33,13 +34,17 @@ export interface OtherWays {
   /** By script. */
   readonly requestSubmit: Sending;
   readonly submit: Sending;
+  /** Its button, once a script has set every value; on a page of the developer's own alone, where `filled` is by strokes. */
+  readonly setByScript?: Sending;
 }
 
 export interface SubmissionFacts {
   /** Pressed while the form is as it was at first. */
   readonly asIs: Sending;
-  /** Pressed while every field has a value that it takes. */
+  /** Pressed while every field has a value that it takes: entered by strokes on a page of the developer's own, else set by a script. */
   readonly filled: Sending;
+  /** What came of entering them by strokes. */
+  readonly entries?: readonly FieldEntry[];
   /** Of the form's first button that sends; null for its other buttons. */
   readonly others: OtherWays | null;
 }

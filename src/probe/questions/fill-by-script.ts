@@ -4,8 +4,11 @@ import type { Field } from '@/core/html/field';
 import type { AskablePage } from '../api/askable-page';
 import { probeField } from './question-context';
 
-/** Fills every field that a person can fill with a value that its constraints accept. */
-export async function fillIn(page: Pick<AskablePage, 'probe'>, fields: readonly Field[]): Promise<void> {
+/** Fills every field that a person can fill with a value that its constraints accept, as a script does. */
+export async function fillByScript(
+  page: Pick<AskablePage, 'probe'>,
+  fields: readonly Field[],
+): Promise<void> {
   await page.probe('chooseFiles', fields.map(probeField), fields.map(trialFiles));
   const filled = fields.flatMap((field) => {
     const trial = validTrial(field);
