@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readForm } from '@/core/html/read-form';
 import type { FieldEntry } from '@/core/observation/field-entry';
-import { askingOf } from '@/core/questions/asking';
+import { askingOf, sendersOf } from '@/core/questions/asking';
 import type { SubmissionFacts } from '@/core/questions/submission/facts';
 import { readOwnPage } from '@/engines/own-page';
 import { builtPage } from '../fixtures/built-page';
@@ -18,9 +17,8 @@ async function submissions(html: string): Promise<Map<string, SubmissionFacts>> 
     const page = { address, steps: '' };
     const { forms } = await readOwnPage(page, new AbortController().signal);
     const [form = { markup: '' }] = forms;
-    const { fields } = readForm(form.markup);
-    const button = fields.find(({ kind }) => kind === 'submit');
     const asking = askingOf(form.markup, ['submission'], {}, null, { ...page, form: 0 });
+    const [button] = sendersOf(asking);
     const { observations } = await ask(ownTargets, asking);
     return new Map(
       observations.flatMap(({ field, target, question, outcome }) =>
@@ -105,6 +103,49 @@ describe.skipIf(!here)('a page of one’s own is filled in as a person does', ()
       const { asIs, filled } = facts.get(target) ?? {};
       expect(asIs).toMatchObject({ status: 'blocked', message: 'Please enter your name' });
       expect(filled).toMatchObject({ status: 'nothing', why: { code: 'next step' } });
+    }
+  });
+
+  it('and sent where there is no form, by scripts alone', async () => {
+    const facts = await submissions(`<!doctype html><title>No form</title><button type=button>Menu</button>
+      <label>Name <input name=name></label><button type=button onclick="save()">Save</button><p id=said role=alert></p>
+      <script>function save() {
+        const name = document.querySelector('input').value;
+        if (!name) { said.textContent = 'A name, please'; return; }
+        fetch('/save', { method: 'POST', body: name });
+      }</script>`);
+    for (const target of targets) {
+      const { asIs, filled, others } = facts.get(target) ?? {};
+      expect(asIs).toMatchObject({ status: 'blocked', message: 'A name, please' });
+      expect(filled).toMatchObject({ status: 'sent', method: 'POST', url: '/save', body: 'Ada Holm' });
+      expect(others?.submit).toEqual({ status: 'nothing', why: { code: 'no form' } });
+    }
+  });
+
+  it('with a custom element that takes part in the form under its own name', async () => {
+    const facts = await submissions(`<!doctype html><title>Custom</title><form action=/go>
+      <label for=s>Serial</label><serial-number id=s name=serial></serial-number><button>Go</button></form>
+      <script>customElements.define('serial-number', class extends HTMLElement {
+        static formAssociated = true;
+        constructor() {
+          super();
+          this.internals = this.attachInternals();
+          const input = this.attachShadow({ mode: 'open', delegatesFocus: true }).appendChild(document.createElement('input'));
+          input.oninput = () => this.set(input.value);
+          this.set('');
+        }
+        set(value) {
+          this.internals.setFormValue(value);
+          this.internals.setValidity(value ? {} : { valueMissing: true }, 'No serial', this.shadowRoot.firstChild);
+        }
+        get validity() { return this.internals.validity; }
+        get validationMessage() { return this.internals.validationMessage; }
+      });</script>`);
+    for (const target of targets) {
+      const { asIs, filled, entries } = facts.get(target) ?? {};
+      expect(asIs).toMatchObject({ status: 'blocked', by: 'serial', message: 'No serial' });
+      expect(filled).toMatchObject({ status: 'sent', url: '/go?serial=Ada+Holm' });
+      expect(entries).toMatchObject([{ field: 'serial', by: 'keys', became: 'Ada Holm' }]);
     }
   });
 });

@@ -1,6 +1,5 @@
 import { allDifferences } from '../compare/lens';
-import type { Field } from '../html/field';
-import { sends } from '../html/sender';
+import { type Field, isButton } from '../html/field';
 import type { ProvenanceMark } from '../observation/provenance';
 import { markOf } from '../observation/provenance';
 import type { Difference } from '../questions/differences';
@@ -85,7 +84,7 @@ function sentDifferences(
   fields: readonly Field[],
 ): SentDifference[] {
   const told = new Map<string, SentDifference>();
-  for (const button of fields.filter(({ kind }) => sends(kind))) {
+  for (const button of fields.filter(({ kind }) => isButton(kind))) {
     const [base, other] = [reference, target].map((id) => factsOf(answers, id, button));
     if (!base || !other) continue;
     for (const when of ['asIs', 'filled'] as const)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { enterField } from './enter-field';
 import type { Field } from './field';
 import { readForm } from './read-form';
-import { firstSender, sends } from './sender';
+import { firstSender, sendersIn, sends } from './sender';
 
 function fields(markup: string): { readonly all: readonly Field[]; named(name: string): Field } {
   const all = readForm(markup).fields;
@@ -31,9 +31,21 @@ describe('what sends a form', () => {
     const { all, named } = fields(
       '<form><button name=other></button></form><form><button type=button name=no></button><input name=a><input type=image name=one><button name=two></button></form>',
     );
-    expect(firstSender(all, named('two'))?.name).toBe('one');
-    expect(firstSender(all, named('other'))?.name).toBe('other');
-    expect(firstSender(fields('<form><input name=a></form>').all, named('two'))).toBeNull();
+    const senders = sendersIn(all, false);
+    expect(senders.map(({ name }) => name)).toEqual(['other', 'one', 'two']);
+    expect(firstSender(senders, named('two'))?.name).toBe('one');
+    expect(firstSender(senders, named('other'))?.name).toBe('other');
+    expect(firstSender([], named('two'))).toBeNull();
+  });
+
+  it('is a plain button behind the last field where scripts send and nothing else does', () => {
+    const { all } = fields(
+      '<button type=button name=menu></button><input name=a><input type=checkbox name=b><button type=button name=save></button><button type=reset name=c></button><output name=d></output><button type=button name=later></button>',
+    );
+    expect(sendersIn(all, true).map(({ name }) => name)).toEqual(['save', 'later']);
+    expect(sendersIn(all, false)).toEqual([]);
+    const withSubmit = fields('<input name=a><button type=button name=x></button><button name=go></button>');
+    expect(sendersIn(withSubmit.all, true).map(({ name }) => name)).toEqual(['go']);
   });
 
   it('is Enter in the first field with a line of text that can be used', () => {

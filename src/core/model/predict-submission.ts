@@ -3,7 +3,7 @@ import { validTrial } from '../document/trial-value';
 import { enterField } from '../html/enter-field';
 import { type Field, type FieldId, fieldOfControl } from '../html/field';
 import { pageOf } from '../html/page-controls';
-import { firstSender } from '../html/sender';
+import { firstSender, sendersIn } from '../html/sender';
 import type { Outcome } from '../observation/outcome';
 import { noRequest } from '../observation/reason';
 import type { Asking } from '../questions/asking';
@@ -39,7 +39,7 @@ export function predictSubmission(button: Field, asking: Asking, habits: Habits)
       habits,
       deviations,
     );
-  const isFirst = firstSender(asking.fields, button) === button;
+  const isFirst = firstSender(sendersIn(asking.fields, false), button) === button;
   const own = parsed.filter(({ control }) => control.form === owner);
   const byWay = (by: number | null, extra: Readonly<Record<string, string>> = {}) =>
     sendingOf(

@@ -5,10 +5,9 @@ import { controlParts } from '../html/control-part';
 import { attribute, type Field, takesKeys } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { pageOf } from '../html/page-controls';
-import { sends } from '../html/sender';
 import type { Outcome } from '../observation/outcome';
 import type { Modelled } from '../observation/provenance';
-import { type Asking, planOf } from '../questions/asking';
+import { type Asking, isSender, planOf } from '../questions/asking';
 import { type LookFacts, lookNotAsked } from '../questions/look/facts';
 import type { MessageFacts } from '../questions/message/facts';
 import type { Observation, PageQuestion } from '../questions/observation';
@@ -75,7 +74,7 @@ export function* predictions(
         case 'fallback':
           return plansFor(field).length > 0 ? [{ ...asked, question, outcome: unpredictable }] : [];
         case 'submission':
-          return sends(field.kind)
+          return isSender(field, asking)
             ? [
                 {
                   ...asked,

@@ -5,7 +5,7 @@ import type { TypingTasks } from '../guard/typing-task';
 import type { Field, FieldId, FormReading } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { readForm } from '../html/read-form';
-import { sends } from '../html/sender';
+import { sendersIn, sends } from '../html/sender';
 import { type PageQuestion, pageQuestions } from './observation';
 
 /** The questions of a sweep over one form, the same for every target. */
@@ -74,7 +74,10 @@ export interface PlannedQuestion {
 }
 
 /** In which states a question is asked of a field; null: once, whatever its state. None: it is not asked. */
-type Plan = (field: Field, asking: Pick<Asking, 'scripts'>) => readonly (LookState | null)[];
+type Plan = (
+  field: Field,
+  asking: Pick<Asking, 'scripts' | 'markup' | 'page'>,
+) => readonly (LookState | null)[];
 
 const once: Plan = () => [null];
 const onceIf =
@@ -89,10 +92,20 @@ const plans: Readonly<Record<PageQuestion, Plan>> = {
   opening: once,
   bubble: once,
   parts: once,
-  submission: onceIf(({ kind }) => sends(kind)),
+  submission: onceIf(isSender),
   fallback: onceIf((field) => plansFor(field).length > 0),
   typing: onceIf(({ id }, { scripts }) => ownEntry(scripts, id) !== undefined),
 };
+
+/** Buttons by which the form is sent, see `sendersIn`, whether they are asked about or not. */
+export function sendersOf({ markup, page }: Pick<Asking, 'markup' | 'page'>): Field[] {
+  return sendersIn(readForm(markup).fields, page !== null);
+}
+
+/** Whether the form is sent by this field of it. */
+export function isSender({ id, kind }: Field, asking: Pick<Asking, 'markup' | 'page'>): boolean {
+  return sends(kind) || (asking.page !== null && sendersOf(asking).some((one) => one.id === id));
+}
 
 /** Everything that one target is asked. A sweep's progress counts against it. */
 export function planOf(asking: Asking): PlannedQuestion[] {

@@ -6,6 +6,7 @@ import { domMembers } from './dom-members';
 import { entriesOf, withoutEntries } from './entry-list';
 import { aligned, boxOf, controlBoxOf } from './field-boxes';
 import { isCheckable } from './field-controls';
+import { formAssociatedHost, formOf, nameOf } from './form-associated-host';
 import type { Listed } from './form-under-test';
 import { standInOf } from './stand-in';
 
@@ -44,13 +45,17 @@ function fontOf(element: Element): string {
  */
 function sentBy(members: readonly Listed[]): string[] {
   const [first] = members;
-  if (!first || !('form' in first) || !('name' in first) || !first.form) return [];
-  const { form } = first;
+  const form = first ? formOf(first) : null;
+  if (!first || !form || !('name' in first)) return [];
+  const name = nameOf(first);
   const isSubmit = 'type' in first && (first.type === 'submit' || first.type === 'image');
   const submitter = isSubmit && !(first as HTMLButtonElement).disabled ? first : null;
-  const names = [first.name, first.getAttribute('dirname')].filter((name): name is string => Boolean(name));
+  const names = [name, first.getAttribute('dirname')].filter((one): one is string => Boolean(one));
   const shared = Array.from(domMembers(form).elements).filter(
-    (other) => other.getAttribute('name') === first.name && !members.includes(other as Listed),
+    (other) =>
+      other.getAttribute('name') === name &&
+      other !== formAssociatedHost(first) &&
+      !members.includes(other as Listed),
   );
   return withoutEntries(entriesOf(form, submitter, names), sentByThemselves(shared));
 }
@@ -78,9 +83,21 @@ export function currentValueOf(members: readonly Listed[]): string {
 function validityFacts(members: readonly Listed[]): Pick<FieldFacts, 'willValidate' | 'flags' | 'message'> {
   const [first] = members;
   if (!first || !('validity' in first)) return { willValidate: false, flags: [], message: '' };
+  const host = formAssociatedHost(first);
+  if (host) return validityOfHost(host);
   return {
     willValidate: first.willValidate,
     flags: validityFlags.filter((flag) => first.validity[flag]),
     message: first.validationMessage,
   };
+}
+
+/** Most such elements hand out what their internals say; of one that does not, only that it is valid or not can be told. */
+function validityOfHost(host: HTMLElement): Pick<FieldFacts, 'willValidate' | 'flags' | 'message'> {
+  const { validity, validationMessage } = host as Partial<HTMLInputElement>;
+  const own = domMembers(host);
+  const willValidate = own.matches(':valid,:invalid');
+  const told = validity instanceof ValidityState ? validityFlags.filter((flag) => validity[flag]) : [];
+  const flags = told.length === 0 && own.matches(':invalid') ? (['customError'] as const) : told;
+  return { willValidate, flags, message: typeof validationMessage === 'string' ? validationMessage : '' };
 }

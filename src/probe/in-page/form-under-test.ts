@@ -2,6 +2,7 @@ import { controlSelector } from '@/core/html/field';
 import type { ControlSign } from '../api/probe-api';
 import { composedControls } from './composed-tree';
 import { domMembers } from './dom-members';
+import { nameOf } from './form-associated-host';
 import { ownForms } from './own-forms';
 import { samePlaces } from './same-controls';
 
@@ -96,7 +97,7 @@ function signOf(control: Element): ControlSign {
   const members = domMembers(control);
   return {
     element: members.localName,
-    name: members.getAttribute('name') ?? '',
+    name: nameOf(control),
     type: members.getAttribute('type') ?? '',
   };
 }

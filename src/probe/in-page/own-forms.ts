@@ -2,6 +2,7 @@ import { controlSelector } from '@/core/html/field';
 import type { FormFound } from '@/core/page/page-sight';
 import { composedChildren, composedControls, composedElements } from './composed-tree';
 import { domMembers } from './dom-members';
+import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
 
 /** The forms of the page that have fields, and the whole page where fields stand in none. */
 export function ownForms(): Element[] {
@@ -40,17 +41,22 @@ const leftOut = 'script,style,link,template,noscript,meta,iframe,object,embed';
 function snapshotOf(form: Element): string {
   const own = domMembers(form);
   const inert = domMembers(document).implementation.createHTMLDocument('');
+  const spoken = new Set<Element>();
   const copied = (node: Node): Node | null => {
     if (node instanceof Element && domMembers(node).matches(leftOut)) return null;
     if (!(node instanceof Element || node instanceof Text)) return null;
     const copy = inert.importNode(node, false);
+    if (node instanceof Element && copy instanceof Element) standForHost(node, copy, spoken);
     for (const child of composedChildren(node)) {
       const inside = copied(child);
       if (inside) copy.appendChild(inside);
     }
     return copy;
   };
-  const ids = new Set(composedControls(form).flatMap(({ id }) => (id ? [id] : [])));
+  const ids = new Set(
+    composedControls(form).flatMap((control) => [control.id, formAssociatedHost(control)?.id ?? '']),
+  );
+  ids.delete('');
   const labels = [...composedElements(document)].filter(
     (element): element is HTMLLabelElement =>
       element instanceof HTMLLabelElement && ids.has(element.htmlFor) && !own.contains(element),
@@ -64,6 +70,19 @@ function snapshotOf(form: Element): string {
     if (copy instanceof Element) holder.append(copy.localName === 'body' ? wrapped(copy) : copy, '\n');
   }
   return holder.innerHTML;
+}
+
+/** In a snapshot a control stands for the form-associated element that it is the inside of: it has its name, and is found by its label. */
+function standForHost(control: Element, copy: Element, spoken: Set<Element>): void {
+  if (isFormAssociated(control)) copy.removeAttribute('id');
+  const host = domMembers(control).matches(controlSelector) ? formAssociatedHost(control) : null;
+  if (!host || spoken.has(host)) return;
+  spoken.add(host);
+  copy.setAttribute('name', nameOf(control));
+  for (const name of ['id', 'aria-label']) {
+    const value = domMembers(host).getAttribute(name);
+    if (value !== null && !copy.hasAttribute(name)) copy.setAttribute(name, value);
+  }
 }
 
 /** What stands in a body, which cannot stand in markup by itself. */

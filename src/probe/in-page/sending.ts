@@ -1,5 +1,6 @@
 import type { Unsent } from '@/core/observation/reason';
 import { domMembers } from './dom-members';
+import { formAssociatedHost } from './form-associated-host';
 
 /** True while a form may be sent. */
 let open = false;
@@ -18,8 +19,11 @@ export function watchSending(controls: () => readonly (Element | null)[]): void 
     (event) => {
       // Inside of a shadow root the window is told of its host alone.
       const target = event.composedPath()[0];
-      const ordinal = controls().indexOf(target as Element);
-      if (ordinal >= 0) blocked.push({ ordinal, message: (target as HTMLInputElement).validationMessage });
+      const ordinal = controls().findIndex(
+        (control) => control && (control === target || formAssociatedHost(control) === target),
+      );
+      const { validationMessage } = target as Partial<HTMLInputElement>;
+      if (ordinal >= 0) blocked.push({ ordinal, message: validationMessage ?? '' });
     },
     { capture: true },
   );

@@ -1,12 +1,12 @@
 import { validTrial } from '@/core/document/trial-value';
 import { enterField } from '@/core/html/enter-field';
 import { type Field, fieldOfControl, isButton } from '@/core/html/field';
-import { firstSender, sends } from '@/core/html/sender';
+import { firstSender } from '@/core/html/sender';
 import { boundary } from '@/core/model/answer-submission';
 import type { FieldEntry } from '@/core/observation/field-entry';
 import type { Outcome } from '@/core/observation/outcome';
-import { noRequest } from '@/core/observation/reason';
-import type { Asking } from '@/core/questions/asking';
+import { noRequest, type Unsent } from '@/core/observation/reason';
+import { type Asking, isSender, sendersOf } from '@/core/questions/asking';
 import type { OtherWays, Sending, SubmissionFacts } from '@/core/questions/submission/facts';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../api/askable-page';
@@ -19,7 +19,8 @@ import { settled } from './settled';
 
 /** What each button that sends really sends, and which field is in its way. */
 export async function askSubmission(context: QuestionContext): Promise<void> {
-  const senders = context.asking.fields.filter(({ kind }) => sends(kind));
+  const { asking } = context;
+  const senders = asking.fields.filter((field) => isSender(field, asking));
   for await (const field of context.oneByOne(senders))
     context.answer(field.id, { question: 'submission', outcome: await submissionBy(context, field) });
   await context.page.probe('reset');
@@ -40,7 +41,9 @@ async function submissionBy(context: QuestionContext, button: Field): Promise<Ou
   );
   if (!asIs || !filled) return inapplicable('no room');
   const others =
-    firstSender(context.asking.fields, button) === button ? await otherWays(context, button, receiver) : null;
+    firstSender(sendersOf(context.asking), button)?.id === button.id
+      ? await otherWays(context, button, receiver)
+      : null;
   return { status: 'answered', facts: { asIs, filled, others, ...(isOwn && { entries }) } };
 }
 
@@ -67,10 +70,10 @@ async function pressEnter(page: QuestionContext['page']): Promise<void> {
 
 async function otherWays(context: QuestionContext, button: Field, receiver: Receiver): Promise<OtherWays> {
   const { page, asking } = context;
-  const by = (act: () => Promise<void>) => surely(() => sendingBy(act));
-  const sendingBy = async (act: () => Promise<void>): Promise<Sending> => {
+  const by = (needs: Needs, act: () => Promise<void>) => surely(() => sendingBy(needs, act));
+  const sendingBy = async (needs: Needs, act: () => Promise<void>): Promise<Sending> => {
     await anew(context);
-    const why = await page.probe('mayBeSent', probeField(button), receiver.address);
+    const why = await inTheWay(context, button, receiver, needs);
     if (why) return { status: 'nothing', why };
     receiver.take();
     await listenAnew(page, asking);
@@ -80,13 +83,13 @@ async function otherWays(context: QuestionContext, button: Field, receiver: Rece
   const field = enterField(asking.fields, button);
   return {
     enter: field
-      ? await by(async () => {
+      ? await by('field', async () => {
           await page.probe('focus', probeField(field));
           await pressEnter(page);
         })
       : { status: 'nothing', why: { code: 'no line of text' } },
-    requestSubmit: await by(() => page.probe('sendByScript', probeField(button), 'requestSubmit')),
-    submit: await by(() => page.probe('sendByScript', probeField(button), 'submit')),
+    requestSubmit: await by('form', () => page.probe('sendByScript', probeField(button), 'requestSubmit')),
+    submit: await by('form', () => page.probe('sendByScript', probeField(button), 'submit')),
     ...(asking.page && {
       setByScript:
         (await surely(() => press(context, button, receiver, () => setAll(context)))) ?? nothingSent,
@@ -103,7 +106,7 @@ async function press(
   const { page, asking } = context;
   await anew(context);
   await fill();
-  const why = await page.probe('mayBeSent', probeField(button), receiver.address);
+  const why = await inTheWay(context, button, receiver, 'field');
   if (why) return { status: 'nothing', why };
   const place = await page.probe('bringIntoSight', probeField(button));
   if (!place) return null;
@@ -122,6 +125,20 @@ async function listenAnew(page: QuestionContext['page'], asking: Asking): Promis
 /** What the scripts of a page of its own would have sent; no other page has any. */
 async function takeCaught(page: QuestionContext['page'], asking: Asking): Promise<readonly Received[]> {
   return asking.page ? page.probe('caught') : [];
+}
+
+/** What a way to send needs: the button's form, or a field that scripts of a page of the developer's own may listen at. */
+type Needs = 'form' | 'field';
+
+/** Lets the button's form be sent. @returns why that cannot be */
+async function inTheWay(
+  { page, asking }: QuestionContext,
+  button: Field,
+  { address }: Receiver,
+  needs: Needs,
+): Promise<Unsent | null> {
+  const why = await page.probe('mayBeSent', probeField(button), address);
+  return why?.code === 'no form' && needs === 'field' && asking.page ? null : why;
 }
 
 const nothingSent: Sending = { status: 'nothing', why: noRequest };

@@ -3,7 +3,7 @@
 import { Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import type { Field } from '@/core/html/field';
-import { firstSender, sends } from '@/core/html/sender';
+import { firstSender, sendersIn } from '@/core/html/sender';
 import { habitsOf } from '@/core/model/deviations/habits';
 import type { UnsentField } from '@/core/model/unsent-fields';
 import type { Sending, SubmissionFacts } from '@/core/questions/submission/facts';
@@ -31,7 +31,7 @@ const SendForReal = dynamic(() => import('./send-for-real').then((module) => mod
 export function SubmissionView() {
   const { form, reading } = useForm();
   const [selection, select] = useSelection();
-  const buttons = reading.fields.filter(({ kind }) => sends(kind));
+  const buttons = sendersIn(reading.fields, form.page !== undefined);
   const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
   const filled = selection.state !== 'closed';
   const outlook = useSubmissionOutlook(button);
