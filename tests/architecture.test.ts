@@ -46,7 +46,7 @@ const core: Layers = {
   keyboard:
     'html purpose regexp reading standard script guard pattern target document observation questions/* run model/deviations rules replay',
   page: 'html reading script guard document observation keyboard',
-  compare: 'html target document questions/* questions run',
+  compare: 'html target document observation questions/* questions run',
   finding:
     'html purpose reading regexp standard script guard pattern target document fault observation questions/* questions run rules keyboard compare',
   drift: 'html target document questions run compare finding',
@@ -54,7 +54,7 @@ const core: Layers = {
   sweep: 'html reading script guard target document observation questions run model',
   words:
     'html purpose reading regexp standard script guard pattern target document fallback fault observation questions/* questions model model/deviations keyboard compare finding drift device',
-  report: 'html reading guard target observation run keyboard finding drift words',
+  report: 'html reading guard target observation run compare keyboard finding drift words',
   workspace: 'reading target document observation run keyboard finding',
   demo: 'html document',
 };

@@ -9,6 +9,7 @@ import { hurriedForm } from '@/core/demo/demo-forms';
 import type { FormDocument } from '@/core/document/form-document';
 import type { Finding } from '@/core/finding/finding';
 import { textOf } from '@/core/html/parse-markup';
+import { readForm } from '@/core/html/read-form';
 import { csvReport } from '@/core/report/csv-report';
 import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
@@ -48,6 +49,29 @@ describe('a report', () => {
     const tags = JSON.stringify(document, (key, value) => (key === 'parentNode' ? undefined : value));
     expect(tags).not.toContain('"tagName":"script"');
     expect(tags.match(/"name":"src","value":"(?!data:)/g)).toBeNull();
+  });
+
+  it('says in every sort what was covered and what could not be', () => {
+    const run = runOf(hurriedForm);
+    const [first] = run.observations;
+    if (!first) throw new Error('nothing was answered');
+    const gone = { ...first, outcome: { status: 'inapplicable', reason: { code: 'no room' } } } as const;
+    const gaps = reportOf({ ...run, observations: [...run.observations, gone as typeof first] });
+    const says = 'No answer about look in Chromium: It takes no room in the page.';
+    const { label } = readForm(hurriedForm.markup).fields.find(({ id }) => id === first.field) ?? {};
+    expect(textOf(parse(htmlReport(gaps)))).toContain(says);
+    expect(markdownReport(gaps)).toMatch(/### Covered: \d+ of \d+ fields\n- .*No answer about look in Chromium/);
+    const rows = Papa.parse<string[]>(csvReport(gaps)).data;
+    expect(rows.filter(([harm]) => harm === 'not covered')).toEqual([
+      expect.arrayContaining([label, says]),
+    ]);
+    const { coverage } = JSON.parse(jsonReport(gaps)) as { coverage: { gaps: string[] }[] };
+    expect(coverage.flatMap((one) => one.gaps)).toEqual([says]);
+    expect(junitReport(gaps, new Set())).toMatch(/<skipped message="No answer about look in Chromium/);
+    expect(sarifReport(gaps, 'form.html')).toContain(says);
+    // Nothing asked is nothing covered, and no list of gaps.
+    const nothing = reportOf({ ...run, observations: [] });
+    expect(csvReport(nothing)).not.toContain('not covered');
   });
 
   it('in JSON keeps to the published schema, with a baseline and without', () => {

@@ -1,10 +1,11 @@
 import Papa from 'papaparse';
 import { findingPlaces } from '../finding/finding-place';
+import { gapText } from '../words/coverage-words';
 import { findingWords, targetWords } from '../words/finding-words';
 import { readable } from './readable';
-import { decisionText, type Report, sinceBaseline } from './report';
+import { coverageIn, decisionText, type Report, sinceBaseline } from './report';
 
-/** Findings as CSV (RFC 4180), a row each. A cell that a spreadsheet would reckon as a formula starts with an apostrophe. */
+/** Findings as CSV (RFC 4180), a row each, and a row for each field that could not be asked or filled, with `not covered` for its harm. A cell that a spreadsheet would reckon as a formula starts with an apostrophe. */
 export function csvReport(report: Report): string {
   const fields = [
     'harm',
@@ -22,7 +23,7 @@ export function csvReport(report: Report): string {
     'selector',
   ];
   const placeOf = findingPlaces(report.run.form.markup);
-  const data = report.findings.map((finding) => {
+  const found = report.findings.map((finding) => {
     const { says, why, remedy, details } = findingWords(finding);
     const place = placeOf(finding);
     return [
@@ -42,7 +43,11 @@ export function csvReport(report: Report): string {
       String(place?.line ?? ''),
       String(place?.column ?? ''),
       place?.selector ?? '',
-    ].map(readable);
+    ];
   });
+  const open = coverageIn(report.run).flatMap(({ field, gaps }) =>
+    gaps.map((gap) => ['not covered', field.label, gapText(gap), ...fields.slice(3).map(() => '')]),
+  );
+  const data = [...found, ...open].map((row) => row.map(readable));
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`;
 }

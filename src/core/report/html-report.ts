@@ -7,6 +7,7 @@ import { readForm } from '../html/read-form';
 import type { Picture } from '../observation/picture';
 import type { ProvenanceMark } from '../observation/provenance';
 import { provenanceMarks } from '../observation/provenance';
+import { askedText, gapText } from '../words/coverage-words';
 import { answerDriftWords, causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
@@ -16,6 +17,7 @@ import { reportStyle } from './html-report-style';
 import {
   askedTargets,
   byHarm,
+  coverageIn,
   decisionText,
   type Report,
   type ShownPictures,
@@ -56,6 +58,7 @@ ${byHarm(findings).map(
 )}
 </main>
 ${surveyPart(report, fields, pictures)}
+${coveragePart(report)}
 ${targetsPart(report)}
 </body>
 </html>
@@ -196,6 +199,17 @@ function surveyPart({ run }: Report, fields: readonly Field[], pictures: ShownPi
           },
         )}</tr>`,
     )}</tbody></table></section>`;
+}
+
+function coveragePart({ run }: Report): Html | null {
+  const coverage = coverageIn(run);
+  if (coverage.length === 0) return null;
+  return html`<section><h2>Covered and not covered</h2><table>
+<thead><tr><th scope="col">field</th><th scope="col">asked</th><th scope="col">not covered</th></tr></thead>
+<tbody>${coverage.map(
+    (one) =>
+      html`<tr><th scope="row">${one.field.label}</th><td>${askedText(one)}</td><td>${one.gaps.map((gap) => html`<p>${gapText(gap)}</p>`)}</td></tr>`,
+  )}</tbody></table></section>`;
 }
 
 function targetsPart({ run }: Report): Html {

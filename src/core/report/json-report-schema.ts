@@ -2,6 +2,7 @@ import { array, boolean, mixed, string } from 'yup';
 import { causes } from '../drift/drift';
 import { decisionKinds, harms } from '../finding/finding';
 import type { JsonObject } from '../json-object';
+import { entryRoutes } from '../observation/field-entry';
 import { provenanceMarks } from '../observation/provenance';
 import { one, shape, timeSchema, whole } from '../observation/schema-parts';
 import { jsonSchemaOf } from '../reading/json-schema';
@@ -109,6 +110,19 @@ const report = shape<JsonReport>({
     }),
   ),
   findings: list(finding),
+  coverage: described(
+    'How far each field was asked: how many targets answered, by which routes it was filled on a page of the developer’s own, and what could not be asked or filled. Empty where nothing was asked.',
+    list(
+      shape<JsonReport['coverage'][number]>({
+        field: shape<JsonReport['coverage'][number]['field']>({ id: text(), label: text() }),
+        targets: list(
+          shape<JsonReport['coverage'][number]['targets'][number]>({ mark: mark(), count: whole() }),
+        ),
+        routes: list(one(entryRoutes)),
+        gaps: list(text()),
+      }),
+    ),
+  ),
   drift: drift.nullable(),
 });
 

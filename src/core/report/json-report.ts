@@ -1,9 +1,11 @@
+import type { FieldCoverage } from '../compare/coverage';
 import type { Drift, Drifted } from '../drift/drift';
 import { claimCode, type Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
+import { gapText } from '../words/coverage-words';
 import { answerDriftWords, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
-import { askedTargets, type Report, sinceBaseline } from './report';
+import { askedTargets, coverageIn, type Report, sinceBaseline } from './report';
 
 /** The version of the JSON report; docs/report.schema.json publishes its shape. */
 export const jsonReportVersion = 2 as const;
@@ -40,6 +42,7 @@ function reportTold(report: Report) {
       standing: sinceBaseline(report, finding),
       decision: report.decisions.get(finding.id) ?? null,
     })),
+    coverage: coverageIn(run).map(coverageTold),
     drift: drift && driftTold(drift),
   };
 }
@@ -52,6 +55,15 @@ function toldOf(finding: Finding, place: FindingPlace | null) {
     return { target, name, mark, says: targetWords(one) };
   });
   return { id, field, place, code: claimCode(finding), says, harm, why, remedy, details, targets: on, marks };
+}
+
+function coverageTold({ field, targets, routes, gaps }: FieldCoverage) {
+  return {
+    field: { id: field.id, label: field.label },
+    targets: targets.map(({ mark, count }) => ({ mark, count })),
+    routes: [...routes],
+    gaps: gaps.map(gapText),
+  };
 }
 
 function driftTold(drift: Drift) {

@@ -1,19 +1,22 @@
 import type { Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { readForm } from '../html/read-form';
+import { gapText } from '../words/coverage-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { placeText } from '../words/place-words';
 import { junitXml } from './junit';
-import { decisionText, type Report, sinceBaseline } from './report';
+import { coverageIn, decisionText, type Report, sinceBaseline } from './report';
 
 /**
- * A report as JUnit XML: a suite for each field with a case for each finding, and one that passes where nothing was found.
+ * A report as JUnit XML: a suite for each field with a case for each finding, one that passes where nothing was found, and one that is
+ * skipped for each thing that could not be asked or filled.
  * @param fails the findings that fail the build
  */
 export function junitReport(report: Report, fails: ReadonlySet<Finding>): string {
   const { form } = report.run;
   const places = [...readForm(form.markup).fields.map(({ id, label }) => ({ id, label })), null];
   const placeOf = findingPlaces(form.markup);
+  const coverage = coverageIn(report.run);
   const toldPlace = (place: FindingPlace | null) =>
     place ? [`${placeText(place, form)}: ${place.element}`] : [];
   return junitXml(
@@ -33,8 +36,17 @@ export function junitReport(report: Report, fails: ReadonlySet<Finding>): string
           ...toldPlace(placeOf(finding)),
         ].join('\n'),
       }));
+      const open = coverage.find(({ field }) => field.id === place?.id)?.gaps ?? [];
+      const skipped = open.map((gap) => ({
+        classname,
+        name: 'covered',
+        failure: null,
+        skipped: gapText(gap),
+      }));
       const nothing = { classname, name: 'nothing found', failure: null };
-      return [{ name: `${form.name}, ${name}`, cases: cases.length > 0 ? cases : [nothing] }];
+      return [
+        { name: `${form.name}, ${name}`, cases: [...(cases.length > 0 ? cases : [nothing]), ...skipped] },
+      ];
     }),
   );
 }

@@ -6,6 +6,8 @@ export interface JunitCase {
   readonly name: string;
   /** In one line; null: it passes. */
   readonly failure: string | null;
+  /** Why it was not tried; nothing where it was. */
+  readonly skipped?: string;
   /** What belongs to it, as lines. */
   readonly output?: string;
 }
@@ -25,10 +27,12 @@ export function junitXml(suites: readonly JunitSuite[]): string {
         '@name': storable(name),
         '@tests': cases.length,
         '@failures': cases.filter(({ failure }) => failure !== null).length,
-        testcase: cases.map(({ classname, name: title, failure, output }) => ({
+        '@skipped': cases.filter(({ skipped }) => skipped !== undefined).length,
+        testcase: cases.map(({ classname, name: title, failure, skipped, output }) => ({
           '@classname': storable(classname),
           '@name': storable(title),
           ...(failure !== null && { failure: { '@message': storable(failure) } }),
+          ...(skipped !== undefined && { skipped: { '@message': storable(skipped) } }),
           ...(output && { 'system-out': storable(output) }),
         })),
       })),

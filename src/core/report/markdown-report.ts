@@ -1,13 +1,22 @@
 import type { Drift } from '../drift/drift';
 import type { Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
+import { gapText } from '../words/coverage-words';
 import { causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
 import { counted } from '../words/listed';
 import { placeText } from '../words/place-words';
 import { readable } from './readable';
-import { askedTargets, byHarm, decisionText, type Report, sinceBaseline, timeText } from './report';
+import {
+  askedTargets,
+  byHarm,
+  coverageIn,
+  decisionText,
+  type Report,
+  sinceBaseline,
+  timeText,
+} from './report';
 
 /** A report as Markdown, short enough for the description of a pull request: what is new first, the rest folded away. */
 export function markdownReport(report: Report): string {
@@ -43,8 +52,21 @@ export function markdownReport(report: Report): string {
         `| ${plain(target.name)} | ${mark} | ${plain(by.join('; '))} | ${answers} | ${failed} |`,
     ),
     '',
+    ...coverageLines(report),
     `Swept ${timeText(run.startedAt)}${run.ukko ? ` by Ukko ${run.ukko}` : ''}.`,
   ].join('\n')}\n`;
+}
+
+function coverageLines({ run }: Report): string[] {
+  const coverage = coverageIn(run);
+  if (coverage.length === 0) return [];
+  const open = coverage.filter(({ gaps }) => gaps.length > 0);
+  const covered = coverage.length - open.length;
+  return [
+    `### Covered: ${covered} of ${counted(coverage.length, 'field')}`,
+    ...open.map(({ field, gaps }) => `- ${plain(field.label)}: ${gaps.map(gapText).map(plain).join(' ')}`),
+    '',
+  ];
 }
 
 function driftLine({ since, setup }: Drift): string {

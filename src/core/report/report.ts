@@ -1,6 +1,8 @@
+import { coverageOf, type FieldCoverage } from '../compare/coverage';
 import type { Drift } from '../drift/drift';
 import { type Decision, type Finding, type FindingId, type Harm, harms } from '../finding/finding';
 import type { FieldId } from '../html/field';
+import { readForm } from '../html/read-form';
 import type { Picture, PictureId } from '../observation/picture';
 import { markOf, type ProvenanceMark } from '../observation/provenance';
 import { type Answers, answersOf, answerTo } from '../run/answers';
@@ -44,6 +46,11 @@ export function askedTargets({ lineUp, observations }: Report['run']): AskedTarg
       failed: own.filter(({ outcome }) => outcome.status === 'failed').length,
     };
   });
+}
+
+/** How far each field was asked; none where nothing was asked at all. */
+export function coverageIn({ form, lineUp, observations }: Run): FieldCoverage[] {
+  return observations.length === 0 ? [] : coverageOf(readForm(form.markup).fields, lineUp, observations);
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */

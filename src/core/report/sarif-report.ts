@@ -2,9 +2,10 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { claimCode, type Finding, type Harm } from '../finding/finding';
 import { findingPlaces } from '../finding/finding-place';
+import { gapText } from '../words/coverage-words';
 import { findingTitle, findingWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
-import type { Report } from './report';
+import { coverageIn, type Report } from './report';
 
 /** SARIF 2.1.0, "level property": what loses an entry or keeps one out fails, the rest is told. */
 const levels: Readonly<Record<Harm, 'error' | 'warning' | 'note'>> = {
@@ -36,12 +37,24 @@ export function sarifReport(report: Report, source: string): string {
     runs: [
       {
         tool: { driver: { name: 'Ukko', version: report.ukko, rules: [...firsts].map(ruleOf) } },
+        // What was not asked is no result: section 3.58, “notification object”.
+        invocations: [{ executionSuccessful: true, toolExecutionNotifications: notCovered(report, source) }],
         columnKind: 'utf16CodeUnits',
         results: report.findings.map((finding) => resultOf(report, finding, placeOf(finding), source)),
       },
     ],
   };
   return `${JSON.stringify(sarif, null, 2)}\n`;
+}
+
+function notCovered({ run }: Report, source: string) {
+  return coverageIn(run).flatMap(({ field, gaps }) =>
+    gaps.map((gap) => ({
+      level: 'note',
+      message: { text: `${field.label}: ${gapText(gap)}` },
+      locations: [{ physicalLocation: { artifactLocation: { uri: encodeURI(source) } } }],
+    })),
+  );
 }
 
 const ruleId = (finding: Finding) => claimCode(finding).replaceAll(' ', '-');

@@ -6,7 +6,7 @@ const routeTexts: Readonly<Record<EntryRoute, string>> = {
   keys: 'by keys',
   pointer: 'by clicks',
   'file chooser': 'by the file chooser',
-  script: 'by a script: no keys led to the value',
+  script: 'by a script',
   'already there': 'already there',
 };
 

@@ -28,6 +28,7 @@ import {
   selectionQuery,
   useSelection,
 } from '../frame/use-selection';
+import { CoverageList } from './coverage-list';
 import styles from './findings.module.css';
 import { ReportMenu } from './report-menu';
 import { useDrift } from './use-drift';
@@ -137,7 +138,10 @@ export function FindingsView() {
               drift={drift}
             />
           ) : (
-            <Overview findings={findings} />
+            <>
+              <Overview findings={findings} />
+              <CoverageList />
+            </>
           )}
         </aside>
       </div>
@@ -158,6 +162,7 @@ function NothingFound() {
           ? ' No target differs from the reference.'
           : ' A sweep asks the targets; differences are listed here.'}
       </p>
+      <CoverageList />
     </div>
   );
 }

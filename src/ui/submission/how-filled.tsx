@@ -38,7 +38,7 @@ export function HowFilled({
 
 function Entry({ entry }: { entry: FieldEntry }) {
   if (entry.status === 'left') return <>was left as it is. {leftText(entry.why)}</>;
-  if (!isRewritten(entry)) return <>was filled {routeText(entry.by)}.</>;
+  if (!isRewritten(entry)) return <>was filled {routeText(entry.by)}: no keys led to the value.</>;
   return (
     <>
       was given <Quoted text={entry.tried} /> and holds{' '}

@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest';
+import { fieldId } from '../html/field';
+import { readForm } from '../html/read-form';
+import type { FieldEntry } from '../observation/field-entry';
+import type { Outcome } from '../observation/outcome';
+import type { Measured, Modelled, Provenance } from '../observation/provenance';
+import type { Observation } from '../questions/observation';
+import { findTarget } from '../target/line-up';
+import { targetId } from '../target/target';
+import { askedText, gapText } from '../words/coverage-words';
+import { coverageOf } from './coverage';
+
+const { fields } = readForm(
+  '<form><label>Name <input name=a></label><label>Code <input name=b></label><input type=hidden name=c><button name=go>Go</button></form>',
+);
+const [chromium, firefox] = ['chromium', 'firefox'].map((id) => targetId(id));
+const targets = [chromium, firefox].flatMap((id) => (id && findTarget(id)) ?? []);
+const lineUp = { targets, reference: targetId('chromium') };
+const measured: Measured = {
+  mark: 'measured',
+  engine: 'E',
+  version: '1',
+  protocol: 'p',
+  unable: [],
+};
+const modelled: Modelled = { mark: 'modelled', model: 'm', source: 's' };
+
+const bubble = (
+  field: string,
+  target: string,
+  outcome: Outcome<never>,
+  provenance: Provenance = measured,
+): Observation =>
+  ({
+    field: fieldId(field),
+    target: targetId(target),
+    provenance,
+    at: '2026-01-01T00:00:00Z',
+    question: 'bubble',
+    outcome,
+  }) as Observation;
+const answered = { status: 'answered', facts: {} } as unknown as Outcome<never>;
+const because = (code: 'no room' | 'nothing opens' | 'page sees no windows'): Outcome<never> => ({
+  status: 'inapplicable',
+  reason: { code },
+});
+const filled = (target: string, entries: readonly FieldEntry[]): Observation =>
+  ({
+    ...bubble('go', target, answered),
+    question: 'submission',
+    outcome: { status: 'answered', facts: { entries } },
+  }) as unknown as Observation;
+
+function told(observations: readonly Observation[]): string[] {
+  return coverageOf(fields, lineUp, observations).map(
+    (one) => `${one.field.name}: ${[askedText(one), ...one.gaps.map(gapText)].join(' | ')}`,
+  );
+}
+
+describe('what was covered', () => {
+  it('counts the targets that answered, by how it is known, and names fields that nobody asked', () => {
+    expect(
+      told([
+        bubble('a', 'chromium', answered),
+        bubble('a', 'firefox', answered, modelled),
+        bubble('b', 'chromium', answered),
+        bubble('b', 'firefox', answered),
+        bubble('b', 'nobody', answered),
+      ]),
+    ).toEqual([
+      'a: 1 target measured, 1 modelled',
+      'b: 2 targets measured',
+      'go: No target answered. | It was not asked.',
+    ]);
+  });
+
+  it('says what kept a question from being asked, once for each reason; an answer and an observer’s limits are no gap', () => {
+    expect(
+      told([
+        bubble('a', 'chromium', because('no room')),
+        bubble('a', 'firefox', because('no room')),
+        bubble('b', 'chromium', because('nothing opens')),
+        bubble('b', 'firefox', because('page sees no windows')),
+        bubble('go', 'chromium', { status: 'failed', failure: { code: 'mistake', said: 'x' } }),
+      ]),
+    ).toEqual([
+      'a: No target answered. | No answer about bubble in Chromium and Firefox: It takes no room in the page.',
+      'b: No target answered.',
+      expect.stringMatching(/^go: No target answered\. \| No answer about bubble in Chromium: /),
+    ]);
+  });
+
+  it('says by which routes a field was filled, and where nobody could', () => {
+    const by = (route: 'keys' | 'script'): FieldEntry => ({
+      field: fieldId('a'),
+      status: 'entered',
+      by: route,
+      tried: 'x',
+      became: 'x',
+    });
+    const left: FieldEntry = { field: fieldId('b'), status: 'left', why: 'read only' };
+    expect(
+      told([
+        bubble('a', 'chromium', answered),
+        bubble('b', 'chromium', answered),
+        filled('chromium', [by('keys'), left]),
+        filled('chromium', [by('keys'), left]),
+        filled('firefox', [by('script'), left]),
+      ]),
+    ).toEqual([
+      'a: 1 target measured; filled by keys and by a script',
+      'b: 1 target measured | Not filled in Chromium and Firefox: It is read-only.',
+      'go: 2 targets measured',
+    ]);
+  });
+});

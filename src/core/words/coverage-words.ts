@@ -1,0 +1,43 @@
+import type { FieldCoverage, Gap } from '../compare/coverage';
+import type { Question } from '../questions/observation';
+import { leftText, routeText } from './entry-words';
+import { counted, listed } from './listed';
+import { unansweredText } from './reason-words';
+
+const questionNames: Readonly<Record<Question, string>> = {
+  look: 'look',
+  message: 'message',
+  accessibility: 'accessibility',
+  opening: 'what opens',
+  bubble: 'bubble',
+  parts: 'parts',
+  submission: 'submission',
+  fallback: 'fallback plans',
+  typing: 'typing',
+  keyboard: 'keyboard',
+  restriction: 'restriction rule',
+};
+
+/** `3 targets measured, 2 modelled; filled by keys`: who answered for a field, and how it was filled. */
+export function askedText({ targets, routes }: FieldCoverage): string {
+  if (targets.length === 0) return 'No target answered.';
+  const counts = targets.map(({ mark, count }, index) =>
+    index === 0 ? `${counted(count, 'target')} ${mark}` : `${count} ${mark}`,
+  );
+  const filled = routes.length === 0 ? '' : `; filled ${listed(routes.map(routeText))}`;
+  return `${counts.join(', ')}${filled}`;
+}
+
+/** What could not be asked of a field, where, and why. */
+export function gapText(gap: Gap): string {
+  switch (gap.what) {
+    case 'never asked':
+      return 'It was not asked.';
+    case 'not filled':
+      return `Not filled in ${listed(gap.targets)}: ${leftText(gap.why)}`;
+    case 'unanswered': {
+      const questions = listed(gap.questions.map((one) => questionNames[one]));
+      return `No answer about ${questions} in ${listed(gap.targets)}: ${unansweredText(gap.why)}`;
+    }
+  }
+}
