@@ -60,11 +60,11 @@ describe('a report', () => {
     const says = 'No answer about look in Chromium: It takes no room in the page.';
     const { label } = readForm(hurriedForm.markup).fields.find(({ id }) => id === first.field) ?? {};
     expect(textOf(parse(htmlReport(gaps)))).toContain(says);
-    expect(markdownReport(gaps)).toMatch(/### Covered: \d+ of \d+ fields\n- .*No answer about look in Chromium/);
+    expect(markdownReport(gaps)).toMatch(
+      /### Covered: \d+ of \d+ fields\n- .*No answer about look in Chromium/,
+    );
     const rows = Papa.parse<string[]>(csvReport(gaps)).data;
-    expect(rows.filter(([harm]) => harm === 'not covered')).toEqual([
-      expect.arrayContaining([label, says]),
-    ]);
+    expect(rows.filter(([harm]) => harm === 'not covered')).toEqual([expect.arrayContaining([label, says])]);
     const { coverage } = JSON.parse(jsonReport(gaps)) as { coverage: { gaps: string[] }[] };
     expect(coverage.flatMap((one) => one.gaps)).toEqual([says]);
     expect(junitReport(gaps, new Set())).toMatch(/<skipped message="No answer about look in Chromium/);
