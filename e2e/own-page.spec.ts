@@ -47,10 +47,25 @@ test('a page of one’s own: its form is found, asked with its own scripts, and 
     await expect(where.getByRole('listitem').filter({ hasText: 'Firefox' })).toContainText(
       'and the caret moves from',
     );
+    // Engines speak for themselves; of the page's scripts the model says nothing.
+    await page.getByRole('link', { name: 'Typing', exact: true }).click();
+    const ladder = page.getByRole('table', { name: 'Replay, stroke by stroke' });
+    await expect(ladder.getByRole('columnheader').filter({ hasText: 'Chromium' })).toContainText('measured');
+    await expect(ladder.getByRole('columnheader').filter({ hasText: 'phone' }).first()).toContainText(
+      'The model knows neither',
+    );
+    await expect(ladder).not.toContainText('as modelled');
+    await page.getByRole('link', { name: 'Findings', exact: true }).click();
+    await page.getByRole('button', { name: 'Overview', exact: true }).click();
+    const covered = page.getByRole('region', { name: 'Covered and not covered' });
+    await expect(covered.getByRole('listitem').filter({ hasText: 'Observer' })).toContainText(
+      'filled by keys',
+    );
     // Nothing of all that arrived; what a person sends does.
     expect(example.log).toEqual([]);
     await page.getByRole('link', { name: 'Submission' }).click();
     await page.getByText('filled in', { exact: true }).click();
+    await expect(page.getByText(/^Filled by keys: /)).toBeVisible();
     await page
       .getByRole('list', { name: 'What each target does' })
       .getByRole('button', { name: /Chromium/ })

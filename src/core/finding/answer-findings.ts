@@ -15,7 +15,7 @@ export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, a
   const unchecked = forms.flatMap((one, at) => (hasAttribute(one, 'novalidate') ? [at] : []));
   return [
     ...differenceFindings(
-      referenceDifferences(lineUp, answers, fields, unchecked),
+      referenceDifferences(lineUp, answers, fields, unchecked, form.page !== undefined),
       targetName(lineUp, lineUp.reference),
     ),
     ...seenFindings(form, lineUp, answers, fields),

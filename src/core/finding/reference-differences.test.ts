@@ -30,6 +30,7 @@ function found(
   there: readonly Answer[],
   here: readonly Answer[],
   markup: string,
+  hasScripts = false,
 ) {
   const { fields, forms } = readForm(markup);
   const [field] = fields;
@@ -44,6 +45,7 @@ function found(
       at: '',
       provenance: by,
       question: answer.question,
+      ...(answer.question === 'look' && { state: 'closed' }),
       outcome: { status: 'answered', facts: answer.facts },
     }) as unknown as Observation;
   const answers = answersOf([
@@ -51,10 +53,26 @@ function found(
     ...here.map(observed(other, provenance)),
   ]);
   const unchecked = forms.flatMap((form, at) => (hasAttribute(form, 'novalidate') ? [at] : []));
-  return differenceFindings(referenceDifferences(lineUp, answers, fields, unchecked), 'Chromium');
+  return differenceFindings(referenceDifferences(lineUp, answers, fields, unchecked, hasScripts), 'Chromium');
 }
 
+const look = (typeReflected: string, value: string): Answer => ({
+  question: 'look',
+  facts: { typeReflected, value, size: null, textShown: null, sent: [], pseudoClasses: [], marks: [] },
+});
+
 describe('findings about differences', () => {
+  it('tell of a model no more than what the markup alone says where a page has scripts', () => {
+    const told = (other: string, by: Provenance, typed: string, hasScripts: boolean) =>
+      found(other, by, [look('date', '2026-01-02')], [look(typed, '')], date, hasScripts).flatMap(
+        ({ claim }) => (claim.code === 'field differs' ? claim.difference.what : []),
+      );
+    expect(told('blink-phone', modelled, 'text', true)).toEqual(['type']);
+    expect(told('blink-phone', modelled, 'date', false)).toEqual(['value']);
+    expect(told('blink-phone', modelled, 'date', true)).toEqual([]);
+    expect(told('firefox', measured, 'date', true)).toEqual(['value']);
+  });
+
   it('are worse where nothing opens than where it opens by another gesture', () => {
     const harms = (opened: string | null) =>
       found('firefox', measured, [opening('a click at its end')], [opening(opened)], date).map(

@@ -22,12 +22,14 @@ export interface TargetDifferences {
  * targets are never alike in that. What is sent otherwise belongs to the field of that name, the rest to the button.
  *
  * @param unchecked which forms of the page do not validate, see `Control.form`
+ * @param hasScripts of a page of the developer's own, of which a model has the markup alone
  */
 export function referenceDifferences(
   lineUp: LineUp,
   answers: Answers,
   fields: readonly Field[],
   unchecked: readonly number[],
+  hasScripts: boolean,
 ): TargetDifferences[] {
   const reference = { answers, target: lineUp.reference };
   const isUnchecked = ({ controls: [{ form }] }: Field) => form !== null && unchecked.includes(form);
@@ -40,7 +42,7 @@ export function referenceDifferences(
         .map((field) => {
           const own = allDifferences(reference, { answers, target: target.id }, field.id, null);
           const differences = [
-            ...own.filter((one) => tells(target, isUnchecked(field), one)),
+            ...own.filter((one) => tells(target, one, { isUnchecked: isUnchecked(field), hasScripts })),
             ...sent.flatMap((one) => (one.field === field ? [one.difference] : [])),
           ];
           return { target, mark: markOf(target), field, differences };
@@ -66,8 +68,13 @@ const seenAlone: readonly Difference['what'][] = [
 const validationAlone: readonly Difference['what'][] = ['bubble', 'flags', 'message', 'title', 'validation'];
 
 /** Whether a difference is one that a person or a server would notice, and that the target really shows. */
-function tells(target: Target, isUnchecked: boolean, { what }: Difference): boolean {
-  if (markOf(target) === 'modelled' && seenAlone.includes(what)) return false;
+function tells(
+  target: Target,
+  { what }: Difference,
+  { isUnchecked, hasScripts }: { readonly isUnchecked: boolean; readonly hasScripts: boolean },
+): boolean {
+  if (markOf(target) === 'modelled' && (hasScripts ? what !== 'type' : seenAlone.includes(what)))
+    return false;
   return !(isUnchecked && validationAlone.includes(what));
 }
 

@@ -32,7 +32,7 @@ export async function askLook(context: QuestionContext): Promise<void> {
       if (state === 'closed' && picture) atRest.set(id, picture);
     }
   }
-  await context.page.probe('reset');
+  await anew(context);
   const focused = context.asking.fields.filter(({ kind }) => statesOf(kind).includes('focused'));
   for await (const field of context.oneByOne(focused))
     answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
@@ -49,8 +49,7 @@ async function lookAtPage(
   const trials = asked.map((field) => trialFor(field, state));
   const values = trials.map((trial) => (trial?.status === 'value' ? trial.value : null));
   const isEntered = context.asking.page !== null && entered.includes(state);
-  if (isEntered) await anew(context);
-  else await page.probe('reset');
+  await anew(context);
   if (isEntered)
     await enterValues(page, context.oneByOne(asked), (field) => trials[asked.indexOf(field)] ?? nothing);
   else await page.probe('fill', fields, values);

@@ -10,7 +10,7 @@ import type { TypingFacts } from '@/core/questions/typing/facts';
 import type { ModelledReplay } from '@/core/replay/modelled-replay';
 import { answerTo } from '@/core/run/answers';
 import type { Target, TargetId } from '@/core/target/target';
-import { unansweredText, unmadeText } from '@/core/words/reason-words';
+import { reasonText, unansweredText, unmadeText } from '@/core/words/reason-words';
 import type { Replayer } from '@/workers/replayer';
 import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
@@ -75,6 +75,7 @@ export function useColumns(
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
+  const hasScripts = form.page !== undefined;
   const { modelled, begin } = useModelled(field, task);
   const { replays, shown, fault } = modelled;
   const askOf = useSteady((target: Target) => {
@@ -86,7 +87,10 @@ export function useColumns(
     return lineUp.targets.flatMap((target): LadderColumn[] => {
       const { id } = target;
       const replay = replays.get(id) ?? null;
-      const model = replay?.facts ?? null;
+      // Of what the scripts of a page do to what is typed the model knows nothing.
+      const model = (!hasScripts && replay?.facts) || null;
+      if (hasScripts && (target.ask === 'model' || target.ask === 'probe'))
+        return [{ ...modelColumn(target, null), mark: markOf(target), note: unaskable[target.ask] }];
       if (target.ask === 'model') return [modelColumn(target, replay)];
       const observation = answerTo(answers, 'typing', id, field.id);
       const asked = observation && observation.provenance.mark !== 'modelled' ? observation : undefined;
@@ -113,7 +117,10 @@ export function useColumns(
         mark,
         facts: current,
         note:
-          note ?? (current ? standingOf(current, agrees ? `${mark}, as modelled` : null) : 'not asked yet'),
+          note ??
+          (current
+            ? standingOf(current, agrees ? `${mark}, as modelled` : hasScripts ? mark : null)
+            : 'not asked yet'),
         disagreements,
         // A judgement is the model's; it speaks of the text that the target has.
         verdicts: agrees && replay ? replay.verdicts : null,
@@ -122,9 +129,15 @@ export function useColumns(
       };
       return model && !agrees ? [own, modelColumn(target, replay)] : [own];
     });
-  }, [field, shown, answers, lineUp, askOf, replays, takeStrokes]);
+  }, [field, shown, answers, lineUp, askOf, replays, takeStrokes, hasScripts]);
   return { columns, shown, fault, begin };
 }
+
+/** Why a target has nothing to say of a page of the developer's own. */
+const unaskable = {
+  model: reasonText({ code: 'model knows no page' }),
+  probe: 'It cannot look into a page of another site.',
+};
 
 function modelColumn({ id, name }: Target, replay: ModelledReplay | null): LadderColumn {
   return {
