@@ -134,4 +134,5 @@ export type Sight =
   | 'focus not shown';
 
 /** What scripts of a page do to whoever types. */
-export type TypingEffect = 'caret' | 'keys' | 'kept out' | 'slow';
+/** `unsteady`: the same strokes do not go the same way each time. */
+export type TypingEffect = 'caret' | 'keys' | 'kept out' | 'slow' | 'unsteady';

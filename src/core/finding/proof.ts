@@ -33,6 +33,8 @@ export type Proof =
     }
   /** How long listeners took over an event, ms. */
   | { readonly code: 'slow listener'; readonly event: string; readonly took: number }
+  /** How many of so many rounds of the same strokes went the same way. */
+  | { readonly code: 'rounds'; readonly asked: number; readonly alike: number }
   | { readonly code: 'layout'; readonly layout: string }
   /** The page was told no keydown of a key by its name, only these events. */
   | { readonly code: 'key unheard'; readonly key: string; readonly heard: readonly string[] }

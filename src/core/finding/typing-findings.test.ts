@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { told } from '../../../tests/fixtures/told-finding';
 import { readForm } from '../html/read-form';
 import type { EventRecord } from '../observation/event-record';
-import type { TypingObservation, TypingStep } from '../questions/typing/facts';
+import type { TypingFacts, TypingObservation, TypingStep } from '../questions/typing/facts';
 import { answersOf } from '../run/answers';
 import { readScript } from '../script/script-text';
 import { findTarget } from '../target/line-up';
@@ -36,7 +36,12 @@ const step = (text: string, caret: number, ...events: Partial<EventRecord>[]): T
 function found(
   script: string,
   steps: readonly TypingStep[],
-  more: Partial<{ followed: boolean; mark: 'measured' | 'modelled'; markup: string }> = {},
+  more: Partial<{
+    followed: boolean;
+    mark: 'measured' | 'modelled';
+    markup: string;
+    rounds: TypingFacts['rounds'];
+  }> = {},
 ) {
   const reading = readScript(script);
   if (reading.status === 'fault' || !field) throw new Error('no script');
@@ -51,7 +56,13 @@ function found(
     question: 'typing',
     outcome: {
       status: 'answered',
-      facts: { script: reading.script, guards: [], followed: more.followed ?? false, steps },
+      facts: {
+        script: reading.script,
+        guards: [],
+        followed: more.followed ?? false,
+        steps,
+        ...(more.rounds && { rounds: more.rounds }),
+      },
     },
   };
   const asked = more.markup ? readForm(more.markup).fields : fields;
@@ -94,6 +105,30 @@ describe('findings of what is typed', () => {
       ['Serial: listeners take longer than 50 ms for a key.', 'input took 81.5 ms.'],
     ]);
     expect(found('type "a"', [step('a', 1, { took: 50 })])).toEqual([]);
+  });
+  it.each([
+    '<input name=serial readonly>',
+    '<input name=serial role=combobox>',
+    '<input name=serial aria-haspopup=dialog>',
+  ])('are no keys that go to what %s opens', (markup) => {
+    const keys = [
+      step('', 0, { key: 'a', prevented: true }),
+      step('', 0, { key: 'Backspace', prevented: true }),
+    ];
+    expect(found('type "a"\nkey Backspace', keys, { markup })).toEqual([]);
+    expect(
+      found('type "a"\nkey Backspace', keys, { markup: '<input name=serial aria-haspopup=false>' }),
+    ).toHaveLength(2);
+  });
+  it('are strokes that do not go the same way each time, with how often', () => {
+    const [steps, says] = [[step('a', 1)], 'Serial: the same strokes do not go the same way each time.'];
+    expect(found('type "a"', steps, { rounds: { asked: 3, alike: 2 } })).toEqual([
+      [says, '2 of 3 rounds of the same strokes went the same way.'],
+    ]);
+    expect(found('type "a"', steps, { rounds: { asked: 3, alike: 1 } })).toEqual([
+      [says, 'Each of 3 rounds of the same strokes went another way.'],
+    ]);
+    expect(found('type "a"', steps, { rounds: { asked: 3, alike: 3 } })).toEqual([]);
   });
   it('are commands whose key is taken for a character', () => {
     const all = [step('1', 1), step('1', 1, { key: 'Control' }, { key: 'a', prevented: true })];

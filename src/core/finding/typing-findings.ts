@@ -1,4 +1,4 @@
-import { attribute, type Field, type FieldKind, isTypedText } from '../html/field';
+import { attribute, type Field, type FieldKind, hasAttribute, isTypedText } from '../html/field';
 import type { TypingFacts, TypingObservation } from '../questions/typing/facts';
 import { type Answers, answerTo } from '../run/answers';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
@@ -24,6 +24,7 @@ const sorts: readonly Sort[] = [
   { name: 'keys', harm: 'cannot enter a valid value', shownBy: swallowedKey },
   { name: 'kept out', harm: 'value lost', shownBy: keptOut },
   { name: 'slow', harm: 'person misled', shownBy: slowEvent },
+  { name: 'unsteady', harm: 'cosmetic', shownBy: unsteady },
 ];
 
 export function typingFindings(lineUp: LineUp, answers: Answers, fields: readonly Field[]): Finding[] {
@@ -65,6 +66,10 @@ function shownIn(sort: Sort, { outcome }: TypingObservation, field: Field): Proo
   return outcome.status === 'answered' ? sort.shownBy(outcome.facts, field) : null;
 }
 
+function unsteady({ rounds }: TypingFacts): Proof | null {
+  return rounds && rounds.alike < rounds.asked ? { code: 'rounds', ...rounds } : null;
+}
+
 /** A character came in before something, and the caret is behind that. */
 function caretJump({ script, steps, followed }: TypingFacts): Proof | null {
   if (followed) return null;
@@ -91,11 +96,17 @@ function caretJump({ script, steps, followed }: TypingFacts): Proof | null {
   return null;
 }
 
+/** Nobody types into a field that only opens what is chosen from; its keys go there (WAI-ARIA, "combobox", "aria-haspopup"). */
+function opensPicker({ controls: [control] }: Field): boolean {
+  const opens = attribute(control, 'aria-haspopup') ?? 'false';
+  return hasAttribute(control, 'readonly') || attribute(control, 'role') === 'combobox' || opens !== 'false';
+}
+
 const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Tab'];
 
-function swallowedKey({ script, steps, guards }: TypingFacts): Proof | null {
+function swallowedKey({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
   // Guards are Ukko's own, and found by what is known of them.
-  if (guards.length > 0) return null;
+  if (guards.length > 0 || opensPicker(field)) return null;
   const swallowed = steps.flatMap(({ events }, index) => {
     const stroke = script[index];
     return events.flatMap(({ type, key, prevented }) => {
@@ -111,7 +122,7 @@ function swallowedKey({ script, steps, guards }: TypingFacts): Proof | null {
 
 /** A value that the constraints accept was typed key by key, and less came in. */
 function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
-  if (guards.length > 0) return null;
+  if (guards.length > 0 || opensPicker(field)) return null;
   const end = script.findIndex((stroke) => stroke.kind !== 'key' || [...stroke.key].length !== 1);
   const keys = script
     .slice(0, end === -1 ? script.length : end)

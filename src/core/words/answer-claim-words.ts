@@ -127,4 +127,9 @@ const typingWords: Readonly<Record<TypingEffect, ToldClaim>> = {
     why: 'Typed text appears late, and fast typing piles up.',
     remedy: 'Do the work after the event, or do less of it.',
   },
+  unsteady: {
+    says: 'the same strokes do not go the same way each time',
+    why: 'What scripts of the page do to them depends on time, so some people see one outcome and some another.',
+    remedy: null,
+  },
 };

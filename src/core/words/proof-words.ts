@@ -25,6 +25,10 @@ export function proofWords(proof: Proof, target: string): string {
       return `“${proof.typed}” became ${quoted(proof.became, 'empty')}: the page dropped ${listed(proof.characters.map((one) => `“${one}”`))}.`;
     case 'slow listener':
       return `${proof.event} took ${proof.took} ms.`;
+    case 'rounds':
+      return proof.alike === 1
+        ? `Each of ${proof.asked} rounds of the same strokes went another way.`
+        : `${proof.alike} of ${proof.asked} rounds of the same strokes went the same way.`;
     case 'layout':
       return `The keyboard layout was “${proof.layout}”.`;
     case 'key unheard':

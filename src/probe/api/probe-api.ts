@@ -51,6 +51,8 @@ export interface FieldFacts {
 
 /** What came of the strokes since it was told last; whether the field has the focus now. */
 export interface TypedSoFar extends Omit<TypedState, 'hadFocus'> {
+  /** How much longer than usual a fixed piece of work took meanwhile, 1 for as usual; not given where nothing was timed. */
+  readonly slowness?: number;
   readonly focused: boolean;
 }
 

@@ -14,7 +14,7 @@ import { overlays } from './overlays';
 import { formsHere } from './own-forms';
 import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
-import { isQuiet, waitForQuiet } from './quiet';
+import { isQuiet, waitForQuiet, watchForQuiet } from './quiet';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
 import { allowedByPolicy, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
@@ -123,10 +123,12 @@ export const probedPage: ProbeApi = {
   within(form, signs) {
     choose(form, signs);
     catchRequests();
+    watchForQuiet();
   },
   withinForReal(form, signs) {
     choose(form, signs);
     watchRequests();
+    watchForQuiet();
     letAllOut();
   },
   requestsMade,

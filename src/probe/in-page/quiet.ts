@@ -4,11 +4,9 @@ const shortTimer = 250;
 /** Short timers that have neither fired nor been taken back. */
 const waiting = new Set<unknown>();
 let changes = 0;
-let isWatching = false;
 
 /** From now on it is known when a page has done what it does about a stroke: its timers and its changes are counted. */
-function watch(): void {
-  isWatching = true;
+export function watchForQuiet(): void {
   const { setTimeout: own, clearTimeout: takeBack } = window;
   window.setTimeout = ((handler: TimerHandler, delay = 0, ...given: unknown[]) => {
     if (typeof handler !== 'function' || delay > shortTimer) return own(handler, delay, ...given);
@@ -38,7 +36,6 @@ let seen = 0;
 
 /** Begins to wait for what comes of what was done just now. */
 export function waitForQuiet(): void {
-  if (!isWatching) watch();
   seen = changes;
   frames = 0;
   const wait = ++waitingFor;

@@ -6,6 +6,7 @@ import type { TypedSoFar } from '../api/probe-api';
 import { type AttachedGuards, attachGuards } from './attach-guards';
 import { focusedElement } from './composed-tree';
 import { domMembers } from './dom-members';
+import { Pace } from './pace';
 
 export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
 
@@ -16,6 +17,7 @@ export class Recorder {
   private events: { readonly event: Event; readonly record: EventRecord }[] = [];
   private readonly before = new WeakMap<Event, { readonly value: string; readonly at: number }>();
   private readonly took = new WeakMap<Event, number>();
+  private readonly pace = new Pace();
   private refusedBy: string | null = null;
   private rewrittenBy: readonly string[] = [];
   private endless: string | null = null;
@@ -63,6 +65,7 @@ export class Recorder {
       caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
       value: this.value,
       focused: focusedElement() === this.element,
+      ...(this.hasOwn && { slowness: this.pace.slowness() }),
     };
   }
 

@@ -5,16 +5,23 @@ import type { AskablePage } from '../api/askable-page';
 import { middleOf } from '../api/box';
 import type { ProbeField } from '../api/probe-api';
 import type { Typable } from '../api/typable';
+import { settled } from './settled';
 
-/** A field of a page under test, to be typed into. */
-export function fieldInPage(page: AskablePage, field: ProbeField): Typable {
+/**
+ * A field of a page under test, to be typed into.
+ * @param hasScripts whether scripts of the page have to be waited for after each stroke
+ */
+export function fieldInPage(page: AskablePage, field: ProbeField, hasScripts: boolean): Typable {
   return {
     async begin(guards, focusFirst) {
       await page.reload();
       await page.probe('beginTyping', field, guards, focusFirst);
     },
     stroke: (stroke) => carryOut(page, field, stroke),
-    typed: () => page.probe('takeTyped'),
+    async typed() {
+      if (hasScripts) await settled(page);
+      return page.probe('takeTyped');
+    },
     end: () => page.probe('endTyping'),
   };
 }

@@ -7,10 +7,11 @@ import {
   takesKeys,
   tellsSelection,
 } from '@/core/html/field';
+import { ownEntry } from '@/core/html/own-entry';
 import type { Unmade } from '@/core/observation/reason';
-import type { TypingFacts, TypingStep } from '@/core/questions/typing/facts';
+import type { TypingStep } from '@/core/questions/typing/facts';
+import { askedRounds, median, ofRounds, type TypedRound } from '@/core/questions/typing/rounds';
 import { typingStepOf } from '@/core/questions/typing/typing-step';
-import { ownEntry } from '../../core/html/own-entry';
 import type { Typable } from '../api/typable';
 import { fieldInPage } from './field-in-page';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
@@ -26,8 +27,10 @@ export async function askTyping(context: QuestionContext): Promise<void> {
       context.answer(field.id, { question: 'typing', outcome: inapplicable(reason) });
       continue;
     }
-    const typable = fieldInPage(context.page, { ...probeField(field), kind });
-    const typed = await typeInto(typable, task, isTypedText(kind), context.signal);
+    const typable = fieldInPage(context.page, { ...probeField(field), kind }, context.asking.page !== null);
+    const isOwn = context.asking.page !== null;
+    const once = () => typeInto(typable, task, isTypedText(kind), context.signal);
+    const typed = isOwn ? await inRounds(once) : await once();
     context.answer(field.id, {
       question: 'typing',
       outcome: {
@@ -45,16 +48,25 @@ async function kindInEffect({ page }: QuestionContext, field: Field): Promise<Fi
   return inputTypes.find((type) => type === facts.typeReflected) ?? field.kind;
 }
 
+/** What scripts of a page answer may depend on time: it is asked several times. */
+async function inRounds(once: () => Promise<TypedRound>): Promise<ReturnType<typeof ofRounds>> {
+  const first = await once();
+  const others: TypedRound[] = [];
+  while (others.length < askedRounds - 1) others.push(await once());
+  return ofRounds([first, ...others]);
+}
+
 /** Makes the strokes of a script one by one, as far as they can be made. */
 export async function typeInto(
   field: Typable,
   { script, guards }: TypingTask,
   takesText: boolean,
   signal: AbortSignal,
-): Promise<Pick<TypingFacts, 'steps' | 'stoppedBy'>> {
+): Promise<TypedRound> {
   const focusFirst = script[0]?.kind !== 'focus';
   await field.begin(guards, focusFirst);
   const steps: TypingStep[] = [];
+  const slowness: number[] = [];
   let hadFocus = focusFirst;
   let stoppedBy: Unmade | null = null;
   for (const stroke of script) {
@@ -64,7 +76,17 @@ export async function typeInto(
     const typed = await field.typed();
     steps.push(typingStepOf(stroke, { ...typed, hadFocus }, takesText));
     hadFocus = typed.focused;
+    if (typed.slowness !== undefined) slowness.push(typed.slowness);
   }
   await field.end();
-  return stoppedBy === null ? { steps } : { steps, stoppedBy };
+  const told = slowness.length === 0 ? steps : steps.map((step) => atFullPace(step, median(slowness)));
+  return stoppedBy === null ? { steps: told } : { steps: told, stoppedBy };
+}
+
+/** How long listeners would have taken had nothing else been running. */
+function atFullPace(step: TypingStep, slowness: number): TypingStep {
+  const events = step.events.map((event) =>
+    event.took === undefined ? event : { ...event, took: Math.round((10 * event.took) / slowness) / 10 },
+  );
+  return { ...step, events };
 }

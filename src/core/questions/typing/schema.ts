@@ -1,4 +1,4 @@
-import { array, number, string } from 'yup';
+import { array, number, object, string } from 'yup';
 import { guardsSchema } from '../../guard/guard-schema';
 import { recordedEvents } from '../../observation/event-record';
 import { unmadeCodes } from '../../observation/reason';
@@ -58,5 +58,9 @@ export const typingFactsSchema = shape<TypingFacts>({
   stoppedBy: described(
     'Why a stroke could not be made for real, nor those behind it.',
     coded(unmadeCodes).optional(),
+  ),
+  rounds: described(
+    'Of a page of the developer’s own: how often the strokes were made, and how many of these rounds went as the steps say.',
+    object({ asked: whole(), alike: whole() }).strict().noUnknown().optional().default(undefined),
   ),
 });
