@@ -194,7 +194,10 @@ describe('ukko', () => {
   it.each([
     [['sweep', 'nowhere.html', '--out', 'x.json'], 'cannot be read'],
     [['sweep', 'empty.html', '--out', 'x.json'], 'has no fields yet'],
-    [['sweep', 'small.html', '--fail-on', 'sometimes'], 'Allowed choices are new, changed, any, never.'],
+    [
+      ['sweep', 'small.html', '--fail-on', 'sometimes'],
+      'Choose new, changed, any, never, and harms behind a colon',
+    ],
     [['sweep', 'small.html', '--out', 'x.json', '--targets', 'nobody'], 'There is no target “nobody” here'],
     [['sweep', 'small.html', '--out', 'x.json', '--questions', 'smell'], 'There is no question “smell”'],
     [['sweep', 'small.html', '--targets', 'blink-phone', '--out', '/nowhere/x.json'], 'cannot be written'],
@@ -378,12 +381,42 @@ describe('ukko, from a sweep to a build that fails', () => {
     ]);
     expect((await ukko('report', 'now.json', '--baseline', 'now.json', '--fail-on', 'changed')).code).toBe(0);
     expect((await ukko('report', 'now.json', '--fail-on', 'any')).code).toBe(3);
+    expect((await ukko('report', 'now.json', '--fail-on', 'any:worst,lost')).code).toBe(0);
+    // What the team accepted fails no build, wherever the file with it is.
+    const decided = told.findings.map(({ id }: { id: string }) => ({
+      form: 'Boat',
+      finding: id,
+      kind: 'accept',
+      reason: 'until spring',
+      at: '2026-01-02T03:04:05Z',
+    }));
+    const kept = (decisions: unknown) => JSON.stringify({ format: 'ukko-decisions', version: 1, decisions });
+    writeFileSync(at('team.json'), kept(decided));
+    const accepted = await ukko(
+      'report',
+      'now.json',
+      '--fail-on',
+      'any',
+      '--decisions',
+      'team.json',
+      '--csv',
+      'd.csv',
+    );
+    expect([accepted.code, readFileSync(at('d.csv'), 'utf8')]).toEqual([
+      0,
+      expect.stringContaining('accept: until spring'),
+    ]);
+    writeFileSync(at('ukko.decisions.json'), kept(decided.slice(1)));
+    expect((await ukko('report', 'now.json', '--fail-on', 'any')).code).toBe(3);
+    rmSync(at('ukko.decisions.json'));
   });
 
   it.each([
     [['report', 'gone.json'], 'The run gone.json cannot be read.'],
     [['report', 'boat.html'], 'This is not a run file of Ukko.'],
     [['sweep', 'boat.html', ...phone, '--baseline', 'gone.json'], 'The run gone.json cannot be read.'],
+    [['report', 'base.json', '--decisions', 'gone.json'], 'The decisions gone.json cannot be read.'],
+    [['report', 'base.json', '--decisions', 'base.json'], 'This is not a decisions file of Ukko.'],
     [['report', 'base.json', '--html', 'no/where.html'], 'no/where.html cannot be written.'],
     [['sweep', '-', '--watch', ...phone], 'Standard input cannot be watched.'],
   ])('%j is refused with a sentence', async (parameters, sentence) => {

@@ -24,7 +24,13 @@ import { refuse } from './refuse';
 import { tell } from './say';
 import { pageChange } from './served-page';
 import { stopSignal } from './stopping';
-import { type ReportOptions, readBaseline, reportPaths, reportRun } from './write-reports';
+import {
+  type ComparedWith,
+  type ReportOptions,
+  readComparedWith,
+  reportPaths,
+  reportRun,
+} from './write-reports';
 import { unwritablePath, writeWhole } from './write-whole';
 
 export interface SweepOptions extends ReportOptions {
@@ -46,15 +52,16 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
   const unwritable = await unwritablePath([options.out, ...reportPaths(options)]);
   if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const stop = stopSignal(options.watch ? null : options.limit * 60_000);
-  const baseline = await readBaseline(options);
-  if (typeof baseline === 'string') return refuse(baseline);
+  const comparedWith = await readComparedWith(options);
+  if (typeof comparedWith === 'string') return refuse(comparedWith);
+  const { baseline } = comparedWith;
   if (options.watch && file === '-')
     return refuse('Standard input cannot be watched. Give the path of a file.');
   let before = baseline;
   for (;;) {
     // What is edited while it is swept counts too.
     const change = options.watch ? changeOf(file, stop) : null;
-    const run = await sweepOnce(file, options, before, stop);
+    const run = await sweepOnce(file, options, { ...comparedWith, baseline: before }, stop);
     if (!change || stop.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
@@ -71,7 +78,7 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
 async function sweepOnce(
   file: string,
   options: SweepOptions,
-  baseline: Run | null,
+  comparedWith: ComparedWith,
   signal: AbortSignal,
 ): Promise<Run | null> {
   process.exitCode = 0;
@@ -95,7 +102,7 @@ async function sweepOnce(
     );
   if (signal.aborted) tell(`Stopped before the end, because ${signal.reason}.`);
   // Half a sweep says nothing of what is gone.
-  else await reportRun(run, file, baseline, options, signal, options.quiet);
+  else await reportRun(run, file, comparedWith, options, signal, options.quiet);
   return run;
 }
 

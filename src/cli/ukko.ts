@@ -4,8 +4,9 @@ import { sweepQuestions } from '@/core/questions/asking';
 import { type PageQuestion, pageQuestions } from '@/core/questions/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
+import { languages } from '@/core/target/variant';
 import packageFile from '../../package.json';
-import { failOns } from './fail-on';
+import { type FailOn, failOns, failsNever, harmNames, readFailOn } from './fail-on';
 
 const askable = targets.filter((target) => target.ask !== 'probe');
 
@@ -194,10 +195,22 @@ function withReports(command: Command): Command {
       '--source <path>',
       'of --sarif: the path of the form in its repository, where that is another one',
     )
+    .option(
+      '--decisions <file>',
+      'what the team decided, as the app exports it: what is accepted fails no build (default: ukko.decisions.json, where it is there)',
+    )
     .addOption(
-      new Option('--fail-on <sort>', 'which findings fail the build; without a baseline all are new')
-        .choices([...failOns])
-        .default('never'),
+      new Option(
+        '--fail-on <sort[:harms]>',
+        `which findings fail the build: ${failOns.join(', ')}; with harms, as in new:worst,lost, those alone (${Object.keys(harmNames).join(', ')})`,
+      )
+        .argParser(readFailOnOption)
+        .default(failsNever, 'never'),
+    )
+    .addOption(
+      new Option('--language <tag>', 'of people who fill in a page that does not state its language')
+        .choices([...languages])
+        .default('en-US'),
     );
 }
 
@@ -216,6 +229,14 @@ function readTargets(text: string): Target[] {
       `There is no target “${name}” here; choose from ${askable.map((t) => t.id).join(', ')}.`,
     );
   });
+}
+
+function readFailOnOption(text: string): FailOn {
+  const failOn = readFailOn(text);
+  if (failOn) return failOn;
+  throw new InvalidArgumentError(
+    `Choose ${failOns.join(', ')}, and harms behind a colon: ${Object.keys(harmNames).join(', ')}.`,
+  );
 }
 
 function readNumber(text: string): number {

@@ -3,6 +3,12 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { driftBetween, type FoundRun } from '@/core/drift/drift';
 import { runFindings } from '@/core/finding/collect-findings';
+import {
+  decisionsFileName,
+  isAbout,
+  type ProjectDecision,
+  readDecisionsFile,
+} from '@/core/finding/decisions-file';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
@@ -12,18 +18,19 @@ import { htmlReport } from '@/core/report/html-report';
 import { jsonReport } from '@/core/report/json-report';
 import { junitReport } from '@/core/report/junit-report';
 import { markdownReport } from '@/core/report/markdown-report';
-import { byHarm, type Report, sinceBaseline, standings } from '@/core/report/report';
+import { byHarm, type Report } from '@/core/report/report';
 import { sarifReport } from '@/core/report/sarif-report';
 import { answersOf } from '@/core/run/answers';
 import type { Run } from '@/core/run/run';
 import { readRunFile } from '@/core/run/run-file';
+import type { Language } from '@/core/target/variant';
 import { ukkoVersion } from '@/core/version';
 import { answerDriftWords, causeText, setupWords } from '@/core/words/drift-words';
 import { fileFaultText } from '@/core/words/file-fault-words';
 import { findingTitle } from '@/core/words/finding-words';
 import { harmTitles } from '@/core/words/harm-words';
 import { counted } from '@/core/words/listed';
-import type { FailOn } from './fail-on';
+import { type FailOn, failing } from './fail-on';
 import { refuse } from './refuse';
 import { say, tell } from './say';
 import { heeding } from './stopping';
@@ -40,7 +47,11 @@ export interface ReportOptions {
   readonly source?: string;
   /** A run file to compare with. */
   readonly baseline?: string;
+  /** A file with what the team decided; not given: the one of the usual name, where it is there. */
+  readonly decisions?: string;
   readonly failOn: FailOn;
+  /** Of people who fill in a page that does not say its own. */
+  readonly language: Language;
 }
 
 /** Where reports are to be written. */
@@ -55,9 +66,6 @@ export function reportPaths({
   return [html, markdown, csv, json, junit, sarif];
 }
 
-/** Of a person in front of a build server nobody knows more than the defaults. */
-const setup: KeyboardSetup = { language: 'en-US', corrections: [] };
-
 /** Reads a run file. @returns a sentence where it cannot be read */
 export async function readRun(path: string): Promise<Run | string> {
   const text = await readFile(path, 'utf8').catch(() => null);
@@ -68,7 +76,15 @@ export async function readRun(path: string): Promise<Run | string> {
 }
 
 /** What was found by a run, and what is another than in a baseline; null when it was told to stop. */
-async function reportOf(run: Run, baseline: Run | null, signal: AbortSignal): Promise<Report | null> {
+async function reportOf(
+  run: Run,
+  baseline: Run | null,
+  decisions: readonly ProjectDecision[],
+  language: Language,
+  signal: AbortSignal,
+): Promise<Report | null> {
+  // Of a person in front of a build server nobody knows more.
+  const setup: KeyboardSetup = { language, corrections: [] };
   const found = await heeding(runFindings(run, setup, restrictionByModel(new Date().toISOString())), signal);
   const foundBefore =
     baseline &&
@@ -78,7 +94,9 @@ async function reportOf(run: Run, baseline: Run | null, signal: AbortSignal): Pr
   return {
     run,
     findings: found,
-    decisions: new Map(),
+    decisions: new Map(
+      decisions.filter((one) => isAbout(one, run.form.name)).map((one) => [one.finding, one]),
+    ),
     drift:
       before &&
       driftBetween(before, foundRun(run, found), pixelsIn([...run.pictures, ...(baseline?.pictures ?? [])])),
@@ -102,16 +120,6 @@ function pixelsIn(pictures: readonly Picture[]): (a: PictureId, b: PictureId) =>
     if (!one || !other || one.width !== other.width || one.height !== other.height) return null;
     return pixelmatch(one.data, other.data, undefined, one.width, one.height, { threshold: 0.1 });
   };
-}
-
-function failing(report: Report, failOn: FailOn): Set<Finding> {
-  const fails = {
-    new: ['new', 'found'],
-    changed: ['new', 'changed', 'found'],
-    any: standings,
-    never: [],
-  }[failOn] as readonly string[];
-  return new Set(report.findings.filter((finding) => fails.includes(sinceBaseline(report, finding))));
 }
 
 /** Writes the reports that were asked for. @returns the path that could not be written, or null */
@@ -144,12 +152,12 @@ async function writeReports(report: Report, source: string, options: ReportOptio
 export async function reportRun(
   run: Run,
   source: string,
-  baseline: Run | null,
+  { baseline, decisions }: ComparedWith,
   options: ReportOptions,
   signal: AbortSignal,
   quiet = false,
 ): Promise<void> {
-  const report = await reportOf(run, baseline, signal);
+  const report = await reportOf(run, baseline, decisions, options.language, signal);
   if (!report) {
     tell(`Stopped before the reports were written, because ${signal.reason}.`);
     process.exitCode = 1;
@@ -161,9 +169,31 @@ export async function reportRun(
   if (failing(report, options.failOn).size > 0) process.exitCode = 3;
 }
 
-/** The run to compare with; null where none was asked for. @returns a sentence where it cannot be read */
-export async function readBaseline({ baseline }: ReportOptions): Promise<Run | string | null> {
-  return baseline === undefined ? null : readRun(baseline);
+/** What a run is held against. */
+export interface ComparedWith {
+  /** The run to compare with; null where none was asked for. */
+  readonly baseline: Run | null;
+  readonly decisions: readonly ProjectDecision[];
+}
+
+/** @returns a sentence where one of them cannot be read */
+export async function readComparedWith(options: ReportOptions): Promise<ComparedWith | string> {
+  const baseline = options.baseline === undefined ? null : await readRun(options.baseline);
+  if (typeof baseline === 'string') return baseline;
+  const decisions = await readDecisions(options.decisions);
+  return typeof decisions === 'string' ? decisions : { baseline, decisions };
+}
+
+async function readDecisions(path: string | undefined): Promise<readonly ProjectDecision[] | string> {
+  const text = await readFile(path ?? decisionsFileName, 'utf8').catch(() => null);
+  if (text === null)
+    return path === undefined
+      ? []
+      : `The decisions ${path} cannot be read. Write them with “Export decisions” in the app.`;
+  const reading = readDecisionsFile(text);
+  return reading.status === 'fault'
+    ? `${path ?? decisionsFileName}: ${fileFaultText(reading.fault)}`
+    : reading.decisions;
 }
 
 /** What a terminal shows of a report: what is another than before, or else what was found, the worst first. */

@@ -2,6 +2,12 @@ import { expose } from 'comlink';
 import { isDeviceFile } from '@/core/device/device-message';
 import type { FormDocument, FormId } from '@/core/document/form-document';
 import { isFormFile, readFormFile, writeFormFile } from '@/core/document/form-file';
+import {
+  decisionsFileName,
+  isDecisionsFile,
+  readDecisionsFile,
+  writeDecisionsFile,
+} from '@/core/finding/decisions-file';
 import { nameFromWords } from '@/core/html/name-from-words';
 import { standalonePage } from '@/core/html/standalone-page';
 import type { FileFault } from '@/core/reading/file-fault';
@@ -10,6 +16,7 @@ import { maxRunFile, readRunFile, runFileTooLarge, writeRunFile } from '@/core/r
 import { fileFaultText } from '@/core/words/file-fault-words';
 import { refusalText } from '@/core/words/refusal-words';
 import { openDatabase } from '@/store/database';
+import { projectDecisions, type TakenDecisions, takeDecisions } from '@/store/decisions';
 import { newForm } from '@/store/forms';
 import { isZip } from '@/store/is-zip';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
@@ -21,6 +28,7 @@ export type ReadFile =
   | { readonly status: 'run'; readonly form: FormId; readonly run: RunId }
   | { readonly status: 'form'; readonly form: FormId }
   | { readonly status: 'workspace'; readonly merged: Merged }
+  | { readonly status: 'decisions'; readonly taken: TakenDecisions }
   | { readonly status: 'fault'; readonly text: string };
 
 export interface WrittenFile {
@@ -58,6 +66,12 @@ const fileWork = {
     return { name, content: await writeWorkspaceFile(openDatabase()) };
   },
 
+  /** What was decided about every form that is kept in this browser. */
+  async decisions(): Promise<WrittenFile> {
+    const content = writeDecisionsFile(await projectDecisions(openDatabase()));
+    return { name: decisionsFileName, content: new Blob([content], { type: 'application/json' }) };
+  },
+
   form(form: FormDocument, as: FormExport): WrittenFile {
     const { ending, type, write } = formExports[as];
     return {
@@ -84,6 +98,7 @@ async function readText(file: File): Promise<ReadFile> {
   if (file.size > maxRunFile) return refused(runFileTooLarge);
   const content = await file.text();
   if (isFormFile(content)) return readForm(content);
+  if (isDecisionsFile(content)) return readDecisions(content);
   if (isDeviceFile(content))
     return {
       status: 'fault',
@@ -93,6 +108,12 @@ async function readText(file: File): Promise<ReadFile> {
   if (reading.status === 'fault') return refused(reading.fault);
   await addRun(openDatabase(), reading.run);
   return { status: 'run', form: reading.run.form.id, run: reading.run.id };
+}
+
+async function readDecisions(content: string): Promise<ReadFile> {
+  const reading = readDecisionsFile(content);
+  if (reading.status === 'fault') return refused(reading.fault);
+  return { status: 'decisions', taken: await takeDecisions(openDatabase(), reading.decisions) };
 }
 
 async function readForm(content: string): Promise<ReadFile> {

@@ -1,7 +1,7 @@
 import type { Misfit } from './misfit';
 
 /** Files of Ukko that a person brings. */
-export type FileKind = 'form' | 'run' | 'workspace';
+export type FileKind = 'form' | 'run' | 'workspace' | 'decisions';
 
 /** Why a file of Ukko cannot be read. */
 export type FileFault = { readonly file: FileKind } & (

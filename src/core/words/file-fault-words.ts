@@ -29,6 +29,12 @@ const words: Readonly<Record<FileKind, FileWords>> = {
     smaller: 'Thin the old pictures in the browser it comes from, and export it again.',
     again: 'Export the workspace again.',
   },
+  decisions: {
+    name: 'decisions file',
+    written: 'with “Export decisions”',
+    smaller: 'Take out decisions of forms that are gone.',
+    again: 'Correct it there, or export the decisions again.',
+  },
 };
 
 /** Why a file cannot be read, where it is wrong, and what to do. */

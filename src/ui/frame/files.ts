@@ -44,6 +44,11 @@ export async function exportWorkspace(signal: AbortSignal): Promise<string> {
   return given(await withWorker((work) => work.workspace(), signal));
 }
 
+/** Gives what was decided to the person as the file that a project keeps beside its code. @returns its name */
+export async function exportDecisions(signal: AbortSignal): Promise<string> {
+  return given(await withWorker((work) => work.decisions(), signal));
+}
+
 /** Gives the form to the person as a file. @returns its name */
 export async function exportForm(form: FormDocument, as: FormExport, signal: AbortSignal): Promise<string> {
   return given(await withWorker((work) => work.form(form, as), signal));

@@ -5,7 +5,9 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/document/form-document';
 import type { RunId } from '@/core/run/run';
+import { counted } from '@/core/words/listed';
 import { openDatabase, wasRenewed } from '@/store/database';
+import type { TakenDecisions } from '@/store/decisions';
 import { newForm } from '@/store/forms';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { Merged } from '@/store/workspace-file';
@@ -148,6 +150,7 @@ function useOpenFile(): (file: File) => void {
           if (!opened) return;
           if (opened.status === 'fault') message.error(opened.text, 8);
           else if (opened.status === 'workspace') message.success(mergedText(opened.merged), 8);
+          else if (opened.status === 'decisions') message.success(takenText(opened.taken), 8);
           else if (opened.status === 'choice') {
             const { chooseForm } = await import('./choose-form');
             const chosen = await chooseForm(modal, opened.forms);
@@ -181,6 +184,14 @@ function useStorageNews(): void {
 function mergedText({ forms, runs, decisions, pictures }: Merged): string {
   if (forms + runs + decisions + pictures === 0) return 'All of it was here already.';
   return `Came in: ${forms} forms, ${runs} sweeps, ${decisions} decisions, ${pictures} pictures. Nothing that was here is lost.`;
+}
+
+function takenText({ taken, elsewhere }: TakenDecisions): string {
+  const held =
+    taken === 0 ? 'Every decision about forms here held already.' : `Came in: ${counted(taken, 'decision')}.`;
+  return elsewhere === 0
+    ? held
+    : `${held} ${counted(elsewhere, 'decision')} about forms that are not here: open these forms, and the file again.`;
 }
 
 function isEditable(target: EventTarget | null): boolean {

@@ -187,6 +187,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
   const actions: Readonly<Record<string, () => unknown>> = {
     export: () => run && give('Writing the run', ({ exportRun }, signal) => exportRun(run.id, signal)),
     workspace: () => give('Writing the workspace', ({ exportWorkspace }, signal) => exportWorkspace(signal)),
+    decisions: () => give('Writing the decisions', ({ exportDecisions }, signal) => exportDecisions(signal)),
     thin: async () => {
       const { pictures, bytes } = await thinPictures(openDatabase());
       message.success(
@@ -241,6 +242,7 @@ function More({ onFile }: { onFile: (file: File) => void }) {
     { key: 'form', label: 'Export form' },
     { key: 'markup', label: 'Export markup' },
     { key: 'page', label: 'Export as a page of its own' },
+    { key: 'decisions', label: 'Export decisions' },
     { key: 'workspace', label: 'Export workspace' },
     { type: 'divider' },
     { key: 'open', label: 'Open file…' },
