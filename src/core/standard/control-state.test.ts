@@ -176,3 +176,84 @@ describe('any control', () => {
     expect(modes('default')).toEqual(['hidden', 'submit', 'image', 'reset', 'button']);
   });
 });
+
+describe('what the constraints of a control read', () => {
+  it.each([
+    ['<input type=file>', { checked: false, isUnselected: false, isEntry: true }],
+    ['<input type=checkbox checked>', { checked: true }],
+    ['<select required><option value="">a</select>', { isUnselected: true, isEntry: false }],
+    ['<input>', { isUnselected: false, isNameless: true, editedByPerson: false, badInput: false }],
+    ['<input name=a>', { isNameless: false }],
+    ['<textarea name=""></textarea>', { isEntry: true, isNameless: true }],
+    ['<button readonly></button>', { isEntry: false, readonly: true }],
+    ['<fieldset disabled><input></fieldset>', { disabled: true }],
+    ['<datalist><input></datalist>', { inDatalist: true }],
+    ['<input minlength=1 maxlength=2 pattern=a>', { minlength: '1', maxlength: '2', pattern: 'a' }],
+  ])('%s: %j', (markup, expected) => {
+    expect(constraintsOf(parsed(markup))).toMatchObject(expected);
+  });
+
+  it('is that files were chosen, however many', () => {
+    const file = parsed('<input type=file>');
+    const chosen = [0, 1, 3].map((count) => constraintsOf(withFiles(file, count)).checked);
+    expect(chosen).toEqual([false, true, true]);
+  });
+});
+
+describe('the value that a script reads', () => {
+  it.each([
+    ['<output>x</output>', 'x'],
+    ['<input type=submit>', ''],
+    ['<input type=reset value=r>', 'r'],
+    ['<button>Go</button>', ''],
+    ['<input type=radio>', 'on'],
+    ['<input type=radio value="">', ''],
+    ['<select></select>', ''],
+    ['<select multiple><option>a<option selected>b</select>', 'b'],
+    ['<select size=0><option>a</select>', ''],
+    ['<select size=1><option>a</select>', 'a'],
+    ['<select size=x><option>a</select>', 'a'],
+    ['<select multiple><option>a</select>', ''],
+    ['<select><option disabled>a</select>', ''],
+  ])('of %s is %j', (markup, value) => {
+    expect(idlValueOf(parsed(markup))).toBe(value);
+  });
+
+  it('of a button is its attribute, which a script sets', () => {
+    const changed = set(parsed('<button value=a>Go</button>'), 'b');
+    expect([changed.attributes.value, changed.isDirty]).toEqual(['b', false]);
+  });
+
+  it('goes when a kind becomes one of files', () => {
+    expect(withType(set(parsed('<input>'), 'x'), 'file').value).toBe('');
+    expect(withType(parsed('<input type=hidden value=a>'), 'file').value).toBe('');
+    expect(withType(set(parsed('<input type=file>'), ''), 'file').kind).toBe('file');
+  });
+
+  it('is anew that of the attribute where a kind has one again', () => {
+    const hidden = { ...parsed('<input type=hidden value=a>'), isDirty: true };
+    expect(withType(hidden, 'text')).toMatchObject({ value: 'a', isDirty: false });
+    expect(withType({ ...parsed('<input type=file>'), isDirty: true }, 'text')).toMatchObject({
+      value: '',
+      isDirty: false,
+    });
+    expect(withType(set(parsed('<input value=a>'), 'b'), 'search')).toMatchObject({
+      value: 'b',
+      isDirty: true,
+    });
+  });
+
+  it('is not taken into the attribute where it is empty, or none before', () => {
+    expect(withType(set(parsed('<input value=a>'), ''), 'hidden').attributes.value).toBe('a');
+    expect(withType(set(parsed('<input value=a>'), 'b'), 'checkbox').attributes.value).toBe('b');
+    expect(withType(set(parsed('<input value=a>'), 'b'), 'search').attributes.value).toBe('a');
+  });
+
+  it('is made anew by an attribute only of an input', () => {
+    expect(withAttributes(parsed('<textarea>x</textarea>'), { value: 'b' }).value).toBe('x');
+    expect(withAttributes(parsed('<input value=a>'), { name: 'n' })).toMatchObject({
+      value: 'a',
+      checked: false,
+    });
+  });
+});

@@ -138,3 +138,56 @@ describe('the entry list', () => {
     );
   });
 });
+
+describe('a control', () => {
+  it.each([
+    ['<meter name=a></meter>', 'never sent'],
+    ['<progress name=a></progress>', 'never sent'],
+    ['<output name=a></output>', 'never sent'],
+    ['<input type=reset name=a>', 'never sent'],
+    ['<button type=button name=a></button>', 'never sent'],
+    ['<datalist><input name=a></datalist>', 'in a datalist'],
+    ['<input name=a disabled>', 'disabled'],
+    ['<fieldset disabled><input name=a></fieldset>', 'disabled'],
+    ['<button name=a></button>', 'a button that was not pressed'],
+    ['<input type=image name=a>', 'a button that was not pressed'],
+    ['<input type=checkbox name=a>', 'not checked'],
+    ['<input type=radio name=a>', 'not checked'],
+    ['<input>', 'no name'],
+    ['<input type=checkbox checked>', 'no name'],
+    ['<select name=a></select>', 'nothing chosen'],
+    ['<select name=a multiple><option selected disabled>x</select>', 'nothing chosen'],
+    ['<input name=a>', null],
+    ['<input type=checkbox name=a checked>', null],
+    ['<textarea name=a></textarea>', null],
+  ])('%s is not sent because: %s', (markup, why) => {
+    const [control] = pageOf(`<form>${markup}</form>`).controls;
+    expect(control && whyUnsent(parsedState(control), { submitter: null })).toBe(why);
+  });
+
+  it('that was pressed is sent by its name, a picture without one too', () => {
+    expect(entries('<button name=a value=1></button>', { submitter: 0 })).toEqual(['a=1']);
+    expect(entries('<button></button>', { submitter: 0 })).toEqual([]);
+    expect(entries('<input type=image name=a>', { submitter: 0 })).toEqual(['a.x=0', 'a.y=0']);
+    expect(entries('<input type=image>', { submitter: 0, clickedAt: { x: 3, y: 4 } })).toEqual([
+      'x=3',
+      'y=4',
+    ]);
+  });
+
+  it('is sent with its direction under another name where it has one', () => {
+    expect(entries('<input name=a value=x dirname=d>')).toEqual(['a=x', 'd=ltr']);
+    expect(entries('<input name=a value=x dirname="">')).toEqual(['a=x']);
+    expect(entries('<input name=a value=א dir=auto dirname=d>')).toEqual(['a=א', 'd=rtl']);
+    expect(entries('<div dir=rtl><input name=a value=x dirname=d></div>')).toEqual(['a=x', 'd=rtl']);
+    expect(entries('<input type=number name=a value=1 dirname=d>')).toEqual(['a=1']);
+    expect(entries('<textarea name=a dirname=d>x</textarea>')).toEqual(['a=x', 'd=ltr']);
+  });
+
+  it('is wrapped hard where it is a textarea that says so, whatever its case', () => {
+    expect(entries('<textarea name=a wrap=HARD cols=3>abc def</textarea>')).toEqual(['a=abc\ndef']);
+    expect(entries('<textarea name=a wrap=soft cols=3>abc def</textarea>')).toEqual(['a=abc def']);
+    expect(entries('<textarea name=a cols=3>abc def</textarea>')).toEqual(['a=abc def']);
+    expect(entries('<input name=a wrap=hard cols=3 value="abc def">')).toEqual(['a=abc def']);
+  });
+});

@@ -85,3 +85,32 @@ describe('a form that is sent', () => {
     expect(request(markup.replace('value=1', 'value=1 checked'))).toBe('GET /log/new?r=1');
   });
 });
+
+describe('what a form is sent with', () => {
+  it.each([
+    [
+      '<form accept-charset=" \tnothing  windows-1252 utf-8"><input name=a value=å></form>',
+      'GET /log/new?a=%E5',
+    ],
+    ['<form accept-charset=""><input name=a value=å></form>', 'GET /log/new?a=%C3%A5'],
+    ['<form accept-charset="no such"><input name=a value=å></form>', 'GET /log/new?a=%C3%A5'],
+    ['<form action="ftp://a.example/"><input name=a></form>', 'no server'],
+    ['<form action="x-https://a.example/"><input name=a></form>', 'no server'],
+    ['<form action="httpsx://a.example/"><input name=a></form>', 'no server'],
+    ['<form action="http://a.example/b"><input name=a></form>', 'GET /b?a='],
+    ['<form method=POST action=/x><input name=a></form>', 'POST /x | application/x-www-form-urlencoded | a='],
+    ['<form method=post action="/x#y"></form>', 'POST /x | application/x-www-form-urlencoded'],
+    ['<form method=get enctype=text/plain action=/x><input name=a value="1 2"></form>', 'GET /x?a=1+2'],
+  ])('%s: %s', (markup, expected) => {
+    expect(request(markup)).toBe(expected);
+  });
+
+  it('is the place that was clicked, and the files that were chosen', () => {
+    expect(
+      request('<form><input type=image name=i></form>', { submitter: 0, clickedAt: { x: 3, y: 4 } }),
+    ).toBe('GET /log/new?i.x=3&i.y=4');
+    const files = new Map([[0, [{ name: 'a.txt', type: 'text/plain', content: 'x' }]]]);
+    expect(request('<form><input type=file name=f></form>', { files })).toBe('GET /log/new?f=a.txt');
+    expect(request('<form><input type=file name=f></form>')).toBe('GET /log/new?f=');
+  });
+});

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readForm } from '../html/read-form';
 import { engineDeviations } from '../model/deviations/engine-deviations';
 import { validityOf } from './constraint-validation';
-import { noDeviations } from './deviations';
+import { type Deviations, noDeviations } from './deviations';
 import { fieldStateOf } from './field-state';
 import { arrowed, stepped } from './stepping';
 
@@ -100,4 +100,88 @@ describe('arrow keys', () => {
   ] as const)('%s, <input %s> at %j, by %i: %s', (engine, attributes, value, direction, result) => {
     expect(arrow(engine, attributes, value, direction)).toBe(result);
   });
+});
+
+/** By one up, one down and four up as a script does it, then by the arrow keys up and down; = stays as it is, ! throws. */
+describe('a number field, as each engine steps it', () => {
+  it.each([
+    ['min=1', '', '1 = 4 1 =', '1 1 4 1 1', '1 1 4 1 1', '1 = 4 1 1'],
+    ['min=1 max=8 step=3', '', '1 = 7 1 =', '1 1 7 1 1', '1 1 7 1 1', '1 1 7 1 1'],
+    ['min=8 max=1', '', '= = = = =', '= = = 8 =', '= = = = =', '= = = 8 ='],
+    [
+      'min=2.5 step=2',
+      '',
+      '2.5 = 6.5 2.5 =',
+      '4.5 4.5 6.5 2.5 2.5',
+      '2.5 2.5 6.5 2.5 2.5',
+      '4.5 4.5 6.5 2.5 2.5',
+    ],
+    ['min=1 max=8 step=3', '0', '1 = 7 1 =', '1 1 7 1 =', '1 = 7 1 =', '1 1 7 1 1'],
+    ['min=8 max=1', '0', '= = = = =', '= = = 8 =', '= = = = =', '= = = 8 ='],
+    ['min=2.5 step=2', '0', '2.5 = 6.5 2.5 =', '4.5 4.5 6.5 2.5 =', '2.5 = 6.5 2.5 =', '4.5 4.5 6.5 2.5 2.5'],
+    ['min=1', '1', '2 1 5 2 1', '2 1 5 2 =', '2 1 5 2 1', '2 1 5 2 ='],
+    ['min=1 max=8 step=3', '1', '4 1 7 4 1', '4 1 7 4 =', '4 1 7 4 1', '4 1 7 4 ='],
+    ['min=8 max=1', '1', '= = = = =', '= = = 8 =', '= = = = =', '= = = 8 ='],
+    ['min=2.5 step=2', '1', '2.5 = 8.5 2.5 =', '2.5 4.5 8.5 2.5 =', '2.5 = 8.5 2.5 =', '2.5 4.5 8.5 2.5 2.5'],
+    ['step=any max=5.5', '5', '! ! ! 5 4', '! ! ! = 4', '! ! ! 5 4', '! ! ! = 4'],
+    ['min=8 max=1', '5', '= = = = =', '= = = 8 1', '= = = = =', '= = = 8 1'],
+    ['', '6.5', '7 6 10 7 6', '7 6 10 7 6', '7 6 10 7 6', '7 6 10 7 6'],
+    ['min=1', '6.5', '7 6 10 7 6', '7 6 10 7 6', '7 6 10 7 6', '7 6 10 7 6'],
+    ['max=8', '6.5', '7 6 8 7 6', '7 6 8 7 6', '7 6 8 7 6', '7 6 8 7 6'],
+    ['min=1 max=8 step=3', '6.5', '7 4 7 7 4', '7 4 7 7 4', '7 4 7 7 4', '7 4 7 7 4'],
+    ['step=any', '6.5', '! ! ! 7 6', '! ! ! 7.5 5.5', '! ! ! 7 6', '! ! ! 7.5 5.5'],
+    ['step=any max=5.5', '6.5', '! ! ! = 5', '! ! ! = 5.5', '! ! ! = 5', '! ! ! = 5.5'],
+    ['min=8 max=1', '6.5', '= = = = =', '= = = 8 1', '= = = = =', '= = = 8 1'],
+    [
+      'min=2.5 step=2',
+      '6.5',
+      '8.5 4.5 14.5 8.5 4.5',
+      '8.5 4.5 14.5 8.5 4.5',
+      '8.5 4.5 14.5 8.5 4.5',
+      '8.5 4.5 14.5 8.5 4.5',
+    ],
+    ['', '10', '11 9 14 11 9', '11 9 14 11 9', '11 9 14 11 9', '11 9 14 11 9'],
+    ['min=1', '10', '11 9 14 11 9', '11 9 14 11 9', '11 9 14 11 9', '11 9 14 11 9'],
+    ['max=8', '10', '= 8 = = 8', '= 8 = = 8', '= 8 = = 8', '= 8 = = 8'],
+    ['min=1 max=8 step=3', '10', '= 7 = = 7', '= 7 = = 8', '= 7 = = 7', '= 7 = = 8'],
+    ['step=any', '10', '! ! ! 11 9', '! ! ! 11 9', '! ! ! 11 9', '! ! ! 11 9'],
+    ['step=any max=5.5', '10', '! ! ! = 5', '! ! ! = 5.5', '! ! ! = 5', '! ! ! = 5.5'],
+    ['min=8 max=1', '10', '= = = = =', '= = = = 1', '= = = = =', '= = = = 1'],
+    [
+      'min=2.5 step=2',
+      '10',
+      '10.5 8.5 16.5 10.5 8.5',
+      '10.5 8.5 16.5 10.5 8.5',
+      '10.5 8.5 16.5 10.5 8.5',
+      '10.5 8.5 16.5 10.5 8.5',
+    ],
+    ['min=1 max=8 step=3', '-3', '1 = 7 1 =', '1 1 7 1 =', '1 = 7 1 =', '1 1 7 1 1'],
+    ['min=8 max=1', '-3', '= = = = =', '= = = 8 =', '= = = = =', '= = = 8 ='],
+    [
+      'min=2.5 step=2',
+      '-3',
+      '2.5 = 4.5 2.5 =',
+      '4.5 4.5 4.5 2.5 =',
+      '2.5 = 4.5 2.5 =',
+      '4.5 4.5 4.5 2.5 2.5',
+    ],
+  ])(
+    '%s at “%s”: by the standard %s, in Chromium %s, in Firefox %s, in WebKit %s',
+    (limits, value, ...expected) => {
+      const stepsBy = (deviations: Deviations) => {
+        const state = stateOf(`type=number ${limits}`, value, deviations);
+        return [
+          stepped(state, 1, deviations),
+          stepped(state, -1, deviations),
+          stepped(state, 4, deviations),
+          arrowed(state, 1, deviations),
+          arrowed(state, -1, deviations),
+        ]
+          .map((one) => (one.status === 'value' ? one.value : one.status === 'stays' ? '=' : '!'))
+          .join(' ');
+      };
+      const { chromium, firefox, webkit } = engineDeviations;
+      expect([noDeviations, chromium, firefox, webkit].map(stepsBy)).toEqual(expected);
+    },
+  );
 });
