@@ -6,6 +6,7 @@ import type { InputMode } from '../keyboard/input-traits';
 import type { Setting } from '../keyboard/settings';
 import type { PatternWarning } from '../pattern/pattern-warnings';
 import type { SlowText } from '../pattern/slow-text';
+import type { StepGrowth } from '../pattern/step-growth';
 import type { Purpose, Writing } from '../purpose/purpose';
 import type { Difference } from '../questions/differences';
 import type { OtherSample, Route } from '../questions/restriction/facts';
@@ -51,6 +52,7 @@ type PatternClaim =
   | {
       readonly code: 'slow pattern';
       readonly text: SlowText;
+      readonly grows: StepGrowth['grows'];
       readonly steps: readonly { readonly times: number; readonly steps: number; readonly isMore: boolean }[];
     }
   | { readonly code: 'pattern warning'; readonly warning: PatternWarning };

@@ -2,8 +2,8 @@ import type { Guard } from '../guard/guard';
 import { patternsOf } from '../guard/patterns-of';
 import { attributeEdits } from '../html/edit-markup';
 import { attribute, type Field } from '../html/field';
-import { doublingSteps, mostSteps } from '../pattern/blow-up';
 import { patternWarnings, type WarningSort } from '../pattern/pattern-warnings';
+import { growthOfSteps, mostSteps, type StepGrowth } from '../pattern/step-growth';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { type Finding, fieldFinding, findingId } from './finding';
 
@@ -25,20 +25,33 @@ function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
   const [control] = field.controls;
   const most = parseNonNegativeInteger(attribute(control, 'maxlength')) ?? Number.POSITIVE_INFINITY;
   return patternsOf(field, guards).flatMap(({ source }): Finding[] => {
-    const found = doublingSteps(source, most);
-    if (!found) return [];
+    const found = growthOfSteps(source, most);
+    if (!found || !isFelt(found, most)) return [];
     const steps = found.steps
       .slice(-3)
       .map(([times, count]) => ({ times, steps: count, isMore: count >= mostSteps }));
     return [
       fieldFinding(field, {
         id: findingId('slow pattern', field.id, source),
-        claim: { code: 'slow pattern', text: found.text, steps },
-        harm: 'value lost',
+        claim: { code: 'slow pattern', text: found.text, steps, grows: found.grows },
+        harm: found.grows.by === 'doubling' ? 'value lost' : 'person misled',
         evidence: 'rule',
       }),
     ];
   });
+}
+
+/** Longest text that people put into a field that says no limit, UTF-16 code units. */
+const longestEntered = 2000;
+/** A matcher takes about a tenth of a second over so many steps. */
+const feltSteps = 10_000_000;
+
+/** A power of the length is a fault where the page stands still over a text that can be entered; doubling always is. */
+function isFelt({ grows, steps, text }: StepGrowth, most: number): boolean {
+  if (grows.by === 'doubling') return true;
+  const [times, count] = steps.at(-1) ?? [1, 0];
+  const length = times * text.again.length;
+  return count * (Math.min(most, longestEntered) / length) ** grows.power >= feltSteps;
 }
 
 function meantOtherwise(markup: string, field: Field): Finding[] {

@@ -1,6 +1,5 @@
 import { Budget, GaveUp } from '../regexp/budget';
-import { countedSteps } from '../regexp/compiled-pattern';
-import type { Matching } from '../regexp/machine';
+import { type Ambiguity, ambiguitiesOf } from './ambiguity';
 import { allOf } from './combine';
 import { mostStates } from './limits';
 import { type Part, partsOf, type SourceSpan, spanOfRow } from './parts';
@@ -18,11 +17,24 @@ const stepsForTexts = 2_000_000;
 export function slowTexts(source: string): SlowText[] {
   const rows = partsOf(source);
   if (!rows) return [];
-  return new TextFinder(source).inRows(rows, '').slice(0, mostTexts);
+  return [
+    ...ambiguitiesOf(source, new Budget(stepsForTexts)).flatMap(textsOver),
+    ...new TextFinder(source).inRows(rows, ''),
+  ].slice(0, mostTexts);
+}
+
+/** Texts over a piece that is taken in several ways: the piece as it is, and the shortest piece of which it is made. */
+export function textsOver({ before, again }: Ambiguity): SlowText[] {
+  const root = Array.from({ length: again.length }, (_, at) => again.slice(0, at + 1)).find(
+    (piece) => piece.repeat(again.length / piece.length) === again,
+  );
+  return [...new Set([root ?? again, again])].flatMap((piece) =>
+    endings.map((after) => ({ before, again: piece, after })),
+  );
 }
 
 /** What makes a text fail at its end, most of the time. */
-const endings = ['!', '\u0001', '@'] as const;
+export const endings = ['!', '', '@', '\u0001'] as const;
 
 type Rows = readonly (readonly Part[])[];
 
@@ -177,75 +189,4 @@ function isOutOfHand(took: readonly (readonly [number, number])[]): boolean {
   if (!last || last[1] < slow) return false;
   const [times, ms] = took[0] ?? last;
   return last[1] / Math.max(ms, 0.05) > (last[0] / times) ** 1.6;
-}
-
-/** How many steps it takes to find out that a text does not match, by the times that the piece is repeated. */
-export interface StepGrowth {
-  readonly text: SlowText;
-  readonly steps: readonly (readonly [times: number, steps: number])[];
-}
-
-/** Repetitions for which steps are counted, as far as a text can be so long; each by one where by two they are soon too many. */
-const countedTimes = [
-  [2, 4, 6, 8, 10, 12, 14, 16, 18, 20, 22, 24],
-  [1, 2, 3, 4, 5, 6, 7, 8],
-];
-/** Fewer steps than that nobody notices, however they grow. */
-const manySteps = 10_000;
-/** Steps after which nobody counts on, over one text and over all of them. */
-export const mostSteps = 100_000;
-/** Instructions that all counting together may take. */
-const mostWork = 800_000;
-
-/**
- * A text over which a matcher that tries every way takes steps that double again and again with each few pieces more; null where none
- * is found. Counted and not timed: the same everywhere.
- * @param longest UTF-16 code units that can be entered
- */
-export function doublingSteps(source: string, longest: number): StepGrowth | null {
-  const count = countedSteps({ source, match: 'whole' });
-  if (!count) return null;
-  const budget = { left: mostWork };
-  for (const text of slowTexts(source))
-    for (const times of countedTimes) {
-      const steps = countedOver(text, times, longest, count, budget);
-      const uncut = steps.filter(({ isCut }) => !isCut).map((one) => one.steps);
-      const isMany = uncut.length < steps.length || (uncut.at(-1) ?? 0) >= manySteps;
-      if (isMany && isDoubling(uncut)) return { text, steps: steps.map((one) => [one.times, one.steps]) };
-      // Counted to the end: nothing more is seen in smaller steps.
-      if (uncut.length === steps.length) break;
-    }
-  return null;
-}
-
-function countedOver(
-  text: SlowText,
-  counts: readonly number[],
-  longest: number,
-  count: (text: string, most: number) => Matching,
-  budget: { left: number },
-): { readonly times: number; readonly steps: number; readonly isCut: boolean }[] {
-  const found = [];
-  for (const times of counts) {
-    const tried = slowText(text, times);
-    if (tried.length > longest || budget.left <= 0) break;
-    const { steps, work, matches } = count(tried, mostSteps);
-    budget.left -= work;
-    found.push({ times, steps, isCut: matches === null });
-    // Counted no further: how much more it would be is not known.
-    if (matches === null) break;
-  }
-  return found;
-}
-
-/**
- * Whether counts for texts of equal steps in length grow by a factor that does not get smaller: a power of the length grows by
- * less and less.
- */
-function isDoubling(counts: readonly number[]): boolean {
-  const ratios = counts.slice(1).map((count, at) => count / Math.max(counts[at] as number, 1));
-  const [before, last] = ratios.slice(-2);
-  return (
-    ratios.length >= 3 && before !== undefined && last !== undefined && last >= 1.8 && last >= 0.9 * before
-  );
 }
