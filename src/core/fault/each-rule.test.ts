@@ -284,6 +284,16 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     `<form action=in method=post>${labelled('<input type=password name=a>')}</form>`,
   ],
   [
+    'form in a form',
+    `<form>${labelled('<input name=a>')}<form></form>${labelled('<input name=b>')}<button>Go</button></form>`,
+    `<form>${labelled('<input name=a>')}</form><form>${labelled('<input name=b>')}<button>Go</button></form>`,
+  ],
+  [
+    'pattern',
+    labelled('<input name=a title=Code pattern="\\d\\-\\d">'),
+    labelled('<input name=a title=Code readonly pattern="\\d\\-\\d">'),
+  ],
+  [
     'accept',
     labelled('<input type=file name=a accept=pdf>'),
     labelled('<input type=file name=a accept=".pdf, image/*">'),

@@ -1,5 +1,6 @@
 import type { AutocompleteFault } from '../html/autocomplete-tokens';
 import type { FieldKind } from '../html/field';
+import type { CorrectedPattern } from '../regexp/corrected-pattern';
 import type { ValidityFlag } from '../standard/validity-flags';
 
 /** What can be wrong with markup: a code, and what tells one fault of that code from another. Its sentence is made in `words/`. */
@@ -23,7 +24,11 @@ export type Fault =
   | { readonly code: 'min above max' }
   | { readonly code: 'beyond its gauge'; readonly value: number; readonly max: number }
   /** `reason` is the matcher's own. */
-  | { readonly code: 'pattern does not compile'; readonly reason: string }
+  | {
+      readonly code: 'pattern does not compile';
+      readonly reason: string;
+      readonly corrected: CorrectedPattern | null;
+    }
   | { readonly code: 'pattern accepts nothing' }
   | { readonly code: 'pattern without a hint' }
   | { readonly code: 'limit not shown'; readonly limits: readonly string[] }
@@ -56,7 +61,11 @@ export type Fault =
   | { readonly code: 'radio buttons without values' }
   | { readonly code: 'focus jumps'; readonly tabindex: number }
   | { readonly code: 'paste is refused' }
-  | { readonly code: 'secret in the address' };
+  | { readonly code: 'secret in the address' }
+  /** A form begins inside of another one, and what it says is ignored. */
+  | { readonly code: 'form in a form' }
+  /** … and its end ends the outer one: the labels of the fields that belong to none then. */
+  | { readonly code: 'form ends early'; readonly lost: readonly string[] };
 
 export type FaultCode = Fault['code'];
 

@@ -5,7 +5,7 @@ import { buttonThatSends } from './mend';
 import type { FaultRule } from './page-under-check';
 
 /** A form of which nothing is ever sent: it has no button, and Enter presses none (HTML Standard, "Implicit submission"). */
-export const noWayToSend: FaultRule = ({ fields, elements }, report) => {
+export const noWayToSend: FaultRule = ({ fields, elements, nested }, report) => {
   const forms = elements.filter(({ element }) => element.tagName === 'form');
   for (const [index, { element }] of forms.entries()) {
     const kinds = fields.filter(({ controls: [control] }) => control.form === index).map(({ kind }) => kind);
@@ -14,11 +14,29 @@ export const noWayToSend: FaultRule = ({ fields, elements }, report) => {
     // A button that sends nothing by itself may do so by a script.
     const hasButton = kinds.some((kind) => ['submit', 'image', 'button'].includes(kind));
     const isStuck = blocking > 1 || (blocking === 0 && kinds.some(isTypedText));
-    if (!span || hasButton || !isStuck) continue;
+    // A form in it took its button away, which is told.
+    const isCut = nested.some(({ outer, cutAt }) => outer === index && cutAt !== null);
+    if (!span || hasButton || !isStuck || isCut) continue;
     report({
       span: { start: span.start, end: span.start + 5 },
       fault: { code: 'no way to send', blocking },
       mend: buttonThatSends(span),
+    });
+  }
+};
+
+/** A form that begins inside of another one (HTML Standard, "in body": its start tag is ignored, and its end tag ends the outer form). */
+export const formInForm: FaultRule = ({ fields, nested }, report) => {
+  for (const { tag, cutAt } of nested) {
+    const lost = fields.filter(
+      ({ controls: [control] }) => cutAt !== null && control.form === null && control.span.start >= cutAt,
+    );
+    report({
+      span: tag,
+      fault:
+        lost.length === 0
+          ? { code: 'form in a form' }
+          : { code: 'form ends early', lost: lost.map(({ label, name }) => label || name) },
     });
   }
 };

@@ -12,7 +12,7 @@ import {
   secretInAddress,
   unreadableNumber,
 } from './attribute-rules';
-import { noWayToSend } from './form-rules';
+import { formInForm, noWayToSend } from './form-rules';
 import {
   autocompleteFaults,
   codeAsNumber,
@@ -52,6 +52,7 @@ export function markupFaults(markup: string, reading: Pick<FormReading, 'fields'
 
 const rules: Readonly<Record<string, FaultRule>> = {
   'no way to send': noWayToSend,
+  'form in a form': formInForm,
   'no name': unnamed,
   'no label': unlabelled,
   'label for nothing': labelForNothing,

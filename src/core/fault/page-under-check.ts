@@ -1,6 +1,7 @@
 import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../html/field';
 import { wrappedControls } from '../html/label-words';
 import { linePositions } from '../html/line-positions';
+import { type NestedForm, nestedForms } from '../html/nested-forms';
 import {
   attributeOf,
   type Element,
@@ -36,6 +37,8 @@ export type Report = (
 /** What a rule looks at. */
 export interface PageUnderCheck {
   readonly fields: readonly Field[];
+  /** Forms that begin inside of others. */
+  readonly nested: readonly NestedForm[];
   readonly elements: readonly Placed[];
   readonly byId: ReadonlyMap<string, Element>;
   /** Labels by what their `for` says. */
@@ -120,6 +123,7 @@ export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUn
   const wrapped = wrappedControls(elements);
   return {
     fields,
+    nested: nestedForms(markup),
     elements,
     byId,
     labelsFor,

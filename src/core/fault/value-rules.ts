@@ -4,6 +4,7 @@ import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, hasAttribute, isDisabled, isTypedText } from '../html/field';
 import type { Purpose } from '../purpose/purpose';
 import { purposeOf } from '../purpose/purpose-of';
+import { correctedPattern } from '../regexp/corrected-pattern';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
@@ -123,14 +124,23 @@ export const beyondGauge: FaultRule = (page, report) => {
   }
 };
 
+const isBarred = ({ controls: [control] }: Field) => hasAttribute(control, 'readonly') || isDisabled(control);
+
 export const patternFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const pattern = text(field, 'pattern');
-    if (pattern === null || !appliesTo('pattern', field.kind)) continue;
+    // What is barred from validation is not held against its pattern (HTML Standard, "barred from constraint validation").
+    if (pattern === null || !appliesTo('pattern', field.kind) || isBarred(field)) continue;
     const span = placeOf(field.controls[0], 'pattern');
     const reading = readPattern(pattern);
     if (reading.status === 'ignored') {
-      report({ field, span, fault: { code: 'pattern does not compile', reason: reading.reason } });
+      const corrected = correctedPattern(pattern);
+      report({
+        field,
+        span,
+        fault: { code: 'pattern does not compile', reason: reading.reason, corrected },
+        mend: corrected && withAttributes(field.controls[0], { pattern: corrected.source }),
+      });
       continue;
     }
     if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });

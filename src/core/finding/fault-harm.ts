@@ -1,8 +1,8 @@
-import type { FaultCode } from '../fault/fault';
+import type { Fault, FaultCode } from '../fault/fault';
 import type { Harm } from './finding';
 
 /** What each fault of the markup does to the person who fills the form in. */
-export const faultHarms: Readonly<Record<FaultCode, Harm>> = {
+const faultHarms: Readonly<Record<FaultCode, Harm>> = {
   'no way to send': 'value lost',
   'no name': 'value lost',
   'no label': 'person misled',
@@ -44,4 +44,11 @@ export const faultHarms: Readonly<Record<FaultCode, Harm>> = {
   'focus jumps': 'person misled',
   'paste is refused': 'person misled',
   'secret in the address': 'wrong value sent',
+  'form in a form': 'wrong value sent',
+  'form ends early': 'value lost',
 };
+
+/** What a fault does to the person: nobody meets what a hidden field says. */
+export function harmOf(fault: Fault): Harm {
+  return fault.code === 'attribute ignored' && fault.kind === 'hidden' ? 'cosmetic' : faultHarms[fault.code];
+}

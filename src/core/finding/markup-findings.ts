@@ -1,6 +1,6 @@
 import { markupFaults } from '../fault/markup-faults';
 import type { Field } from '../html/field';
-import { faultHarms } from './fault-harm';
+import { harmOf } from './fault-harm';
 import type { Finding } from './finding';
 import { markupFindingId } from './markup-finding-id';
 
@@ -12,7 +12,7 @@ export function markupFindings(markup: string, fields: readonly Field[]): Findin
       id: markupFindingId(field?.id ?? null, fault),
       field: field && { id: field.id, label: field.label },
       claim: { code: 'fault', fault, kind: field?.kind ?? null },
-      harm: faultHarms[fault.code],
+      harm: harmOf(fault),
       change: edits.length > 0 ? { kind: 'markup', edits } : null,
       also: [],
       script: null,

@@ -1,6 +1,8 @@
 import type { Fault } from '../fault/fault';
 import type { Field } from '../html/field';
+import type { CorrectedPattern } from '../regexp/corrected-pattern';
 import { autocompleteWords, insteadWords } from './attribute-words';
+import { listed } from './listed';
 
 /** What is said of a fault: what is wrong, what that does to the person who fills the form in, and what to change. */
 export interface FaultWords {
@@ -111,7 +113,9 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
       return {
         says: `${label}: the pattern does not compile, so browsers ignore it: ${fault.reason}`,
         why: 'Most browsers ignore the rule and accept everything.',
-        remedy: 'Correct the pattern. Browsers compile it with the v flag, which requires more escapes.',
+        remedy: fault.corrected
+          ? `Write pattern="${fault.corrected.source}": ${correctionText(fault.corrected)}.`
+          : 'Correct the pattern. Browsers compile it with the v flag, which requires more escapes.',
       };
     case 'pattern accepts nothing':
       return {
@@ -269,7 +273,29 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
         why: 'The secret is kept in the history, in bookmarks and in the logs of servers.',
         remedy: 'Write method="post" on the form.',
       };
+    case 'form in a form':
+      return {
+        says: 'A form begins inside another form, and browsers ignore its start tag.',
+        why: 'Its action, method and listeners do not exist: its fields are submitted with the outer form.',
+        remedy: 'Close the outer form first, or make the inner one a fieldset.',
+      };
+    case 'form ends early':
+      return {
+        says: `A form inside another form ends the outer one, so ${listed(fault.lost.map((one) => `“${one}”`))} ${fault.lost.length === 1 ? 'belongs' : 'belong'} to no form.`,
+        why: 'What is entered there is never submitted, and a button there submits nothing.',
+        remedy: 'Close the outer form first, or make the inner one a fieldset.',
+      };
   }
+}
+
+const quotedSign = (sign: string) => `“${sign}”`;
+
+function correctionText({ escaped, bare }: CorrectedPattern): string {
+  const parts = [
+    escaped.length > 0 ? `inside brackets ${listed(escaped.map(quotedSign))} need a backslash` : '',
+    bare.length > 0 ? `${listed(bare.map(quotedSign))} must not have one` : '',
+  ];
+  return parts.filter(Boolean).join('; ');
 }
 
 function lowerFirst(sentence: string): string {
