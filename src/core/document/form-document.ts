@@ -1,6 +1,7 @@
 import type { Guard } from '../guard/guard';
 import type { TypingTask, TypingTasks } from '../guard/typing-task';
 import type { FieldId } from '../html/field';
+import type { Purpose } from '../purpose/purpose';
 import { readScript } from '../script/script-text';
 import type { OwnPage } from './own-page';
 
@@ -12,6 +13,8 @@ export interface TypingPlan {
   readonly guards: readonly Guard[];
   /** Texts with the verdict that is expected of each, as CSV; not given: none. */
   readonly samples?: string;
+  /** What the field is for, where a person said so; `none`: nothing that is known. Not given: as its markup says. */
+  readonly purpose?: Purpose | 'none';
 }
 
 /** A form as a person keeps it. */

@@ -1,5 +1,6 @@
 import { mixed, object, type Schema, string, ValidationError } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
+import { purposes } from '../purpose/purpose';
 import { validated } from '../reading/misfit';
 import { described } from '../reading/schema-union';
 import { limits } from './form-document';
@@ -14,6 +15,12 @@ const typingPlanSchema = object({
   samples: described(
     'Texts with the verdict that is expected of each, as CSV.',
     string().strict().max(limits.samples),
+  ),
+  purpose: described(
+    'What the field is for, where a person said so; none: nothing that is known.',
+    mixed()
+      .oneOf([...purposes, 'none'])
+      .optional(),
   ),
 })
   .strict()

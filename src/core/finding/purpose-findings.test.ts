@@ -8,7 +8,7 @@ import { changedForm } from './remedy-edit';
 function found(markup: string, guards: readonly Guard[] = [], hint = '') {
   const [field] = readForm(markup).fields;
   if (!field) throw new Error(markup);
-  return purposeFindings(markup, field, { script: '', guards }, hint)
+  return purposeFindings(markup, field, { guards }, hint)
     .map(told)
     .map(({ says, harm, details }) => ({
       says,
@@ -27,6 +27,16 @@ const submitted = (source: string, on = true): Guard => ({
 });
 
 describe('findings about what people really enter', () => {
+  it('go by what a person said that the field is for, before what its markup says', () => {
+    const markup = '<label>Bank name <input name=bank pattern="[A-Za-z ]+"></label>';
+    const [field] = readForm(markup).fields;
+    const codes = (purpose?: 'name' | 'none') =>
+      field && purposeFindings(markup, field, { guards: [], ...(purpose && { purpose }) }, '').length;
+    expect([codes(), codes('name'), codes('none')]).toEqual([0, 1, 0]);
+    const phone = '<label>Phone <input type=tel pattern="[0-9]{5,}"></label>';
+    const [tel] = readForm(phone).fields;
+    expect(tel && purposeFindings(phone, tel, { guards: [], purpose: 'none' }, '')).toEqual([]);
+  });
   it('name what a rule refuses that has no other writing as what cannot be entered', () => {
     expect(found('<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>')).toMatchObject([
       {
@@ -39,12 +49,12 @@ describe('findings about what people really enter', () => {
   it('take the pattern of a kind away that the browser checks by itself, and no other', () => {
     const markup = '<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>';
     const [field] = readForm(markup).fields;
-    const [strict] = field ? purposeFindings(markup, field, { script: '', guards: [] }, '') : [];
+    const [strict] = field ? purposeFindings(markup, field, { guards: [] }, '') : [];
     const mended = strict?.change && changedForm({ markup, typing: {} }, strict.change).markup;
     expect(mended).toBe('<label>E-mail <input type=email></label>');
     const named = '<label>Name <input pattern="[A-Za-z ]+"></label>';
     const [other] = readForm(named).fields;
-    expect(other && purposeFindings(named, other, { script: '', guards: [] }, '')[0]?.change).toBeNull();
+    expect(other && purposeFindings(named, other, { guards: [] }, '')[0]?.change).toBeNull();
   });
   it('name what can be written otherwise as misleading', () => {
     const [strict] = found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>');
@@ -73,7 +83,7 @@ describe('findings about what people really enter', () => {
   it('leave room for the longest that was cut', () => {
     const markup = '<label>IBAN <input maxlength=22></label>';
     const [field] = readForm(markup).fields;
-    const [lost] = field ? purposeFindings(markup, field, { script: '', guards: [] }, '') : [];
+    const [lost] = field ? purposeFindings(markup, field, { guards: [] }, '') : [];
     expect(lost?.change && changedForm({ markup, typing: {} }, lost.change).markup).toBe(
       '<label>IBAN <input maxlength="27"></label>',
     );

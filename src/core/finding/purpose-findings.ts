@@ -30,10 +30,10 @@ interface Ruled {
 export function purposeFindings(
   markup: string,
   field: Field,
-  { guards }: TypingPlan,
+  { guards, purpose: said }: Pick<TypingPlan, 'guards' | 'purpose'>,
   hint: string,
 ): Finding[] {
-  const reading = purposeOf(field);
+  const reading = readingOf(field, said);
   if (!reading) return [];
   const accepts = acceptedBy(field, guards);
   const place = placeOfUse(field.controls[0].language);
@@ -57,6 +57,12 @@ export function purposeFindings(
       meaningless.filter(({ text }) => accepts(text)),
     ),
   ];
+}
+
+/** What a person said of a field counts before what its markup says. */
+function readingOf(field: Field, said: TypingPlan['purpose']): PurposeReading | null {
+  if (said === undefined) return purposeOf(field);
+  return said === 'none' ? null : { purpose: said, isSaid: true };
 }
 
 /** A rule that takes nothing of what a label seems to ask for is about something else. */

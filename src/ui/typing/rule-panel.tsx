@@ -3,6 +3,7 @@
 import { Button, Input, type InputRef, Select } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { withAttributes } from '@/core/document/edited-form';
+import type { TypingPlan } from '@/core/document/form-document';
 import type { Guard } from '@/core/guard/guard';
 import type { Sample } from '@/core/guard/sample';
 import { readSamples, writeSamples } from '@/core/guard/sample-table';
@@ -32,12 +33,17 @@ export function RulePanel({
   samples: text,
   onSamples,
   onGuards,
+  purpose,
+  onPurpose,
 }: {
   field: Field;
   guards: readonly Guard[];
   samples: string;
   onSamples: (text: string) => void;
   onGuards: (guards: readonly Guard[]) => void;
+  /** What a person said that the field is for; kept with the form, so that findings go by it too. */
+  purpose: TypingPlan['purpose'];
+  onPurpose: (purpose: Purpose | 'none') => void;
 }) {
   const { reading: page, edit } = useForm();
   const rules = useMemo(() => editedRules(field, guards), [field, guards]);
@@ -91,6 +97,8 @@ export function RulePanel({
       onSource={change}
       onAdd={addSamples}
       onGuard={(guard) => onGuards([...guards, guard])}
+      said={purpose}
+      onPurpose={onPurpose}
     />
   );
 }
@@ -129,6 +137,8 @@ function Rule({
   onSource,
   onAdd,
   onGuard,
+  said,
+  onPurpose,
 }: {
   field: Field;
   guards: readonly Guard[];
@@ -140,10 +150,13 @@ function Rule({
   onSource: (source: string) => void;
   onAdd: (samples: readonly Sample[]) => void;
   onGuard: (guard: Guard) => void;
+  /** What a person said that the field is for. */
+  said: TypingPlan['purpose'];
+  onPurpose: (purpose: Purpose | 'none') => void;
 }) {
   const { form } = useForm();
   const [saved, setSaved] = useState(source);
-  const [purpose, setPurpose] = useState<Purpose | null>(() => purposeOf(field)?.purpose ?? null);
+  const purpose = said === undefined ? (purposeOf(field)?.purpose ?? null) : said === 'none' ? null : said;
   const [lit, setLit] = useState<string | null>(null);
   const [at, setAt] = useState<SourceSpan | null>(null);
   const input = useRef<InputRef>(null);
@@ -209,7 +222,7 @@ function Rule({
           match={match}
           source={source}
           purpose={purpose}
-          onPurpose={setPurpose}
+          onPurpose={(next) => onPurpose(next ?? 'none')}
           onSource={onSource}
           onPick={pick}
           onAdd={onAdd}

@@ -192,6 +192,8 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
             samples={plan.samples ?? ''}
             onSamples={(samples) => change({ samples }, 'samples')}
             onGuards={changeGuards}
+            purpose={plan.purpose}
+            onPurpose={(purpose) => change({ purpose }, 'purpose')}
           />
         )}
         {selection.typing === 'strokes' && (
