@@ -20,11 +20,18 @@ import { entries, type FaultRule, type PageUnderCheck, placeOf, text } from './p
 const looksLikeHint =
   /^(?:https?:\/\/(?:www\.)?|www\.)$|_{2,}|\.{3}|…|^(?:enter|type|write|please|your|e\.g\.|for example)\b|\bhere$/i;
 
+/** A default that is the label again, or goes on about it in small letters: “number of seats” in a field “Seats”. */
+function repeatsLabel({ label, name }: Field, value: string): boolean {
+  const [said, called] = [value.toLowerCase(), label.toLowerCase()];
+  if (label === '' || label === name || called.length < 3) return false;
+  return said === called || (/^\p{Ll}+(?: \p{Ll}+)+$/u.test(value) && said.split(' ').includes(called));
+}
+
 export const hintAsValue: FaultRule = (page, report) => {
   for (const field of entries(page)) {
     if (!isTypedText(field.kind) || hasAttribute(field.controls[0], 'readonly')) continue;
     const value = field.kind === 'textarea' ? field.controls[0].text : (text(field, 'value') ?? '');
-    if (looksLikeHint.test(value.trim()))
+    if (looksLikeHint.test(value.trim()) || repeatsLabel(field, value.trim()))
       report({
         field,
         span: placeOf(field.controls[0], 'value'),
@@ -151,6 +158,8 @@ export const patternFaults: FaultRule = (page, report) => {
 
 /** Most code units of a line of text that nobody is surprised to find an end to. */
 const longLine = 60;
+/** The same of a text of several lines. */
+const longText = 1000;
 
 /** Whether a person can run into a limit without knowing that there is one. One that the browser ignores is none. */
 function surprises(field: Field, name: string): boolean {
@@ -161,7 +170,7 @@ function surprises(field: Field, name: string): boolean {
     const length = parseNonNegativeInteger(value);
     if (length === null || (name === 'minlength' && length <= 1)) return false;
     // What is written in a way that everybody knows is as long as it is; where it is cut, that is told.
-    const isLong = field.kind !== 'textarea' && length >= longLine;
+    const isLong = length >= (field.kind === 'textarea' ? longText : longLine);
     return !(name === 'maxlength' && (isLong || hasKnownFormat(field)));
   }
   const range = rangeOf(field.kind, fieldStateOf(field));

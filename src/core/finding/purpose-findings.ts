@@ -2,6 +2,7 @@ import type { TypingPlan } from '../document/form-document';
 import { appliesTo } from '../html/attribute-registry';
 import { attributeEdits } from '../html/edit-markup';
 import { attribute, type Field } from '../html/field';
+import { exampleTexts } from '../pattern/example-text';
 import type { Purpose, Writing, Writings } from '../purpose/purpose';
 import { type PurposeReading, purposeOf } from '../purpose/purpose-of';
 import { placeOfUse } from '../purpose/regions';
@@ -62,18 +63,27 @@ export function purposeFindings(
 /** What a person said of a field counts before what its markup says. */
 function readingOf(field: Field, said: TypingPlan['purpose']): PurposeReading | null {
   if (said === undefined) return purposeOf(field);
-  return said === 'none' ? null : { purpose: said, isSaid: true };
+  return said === 'none' ? null : { purpose: said, isSaid: true, isSure: true };
 }
 
 /** A rule that takes nothing of what a label seems to ask for is about something else. */
 function isForSomethingElse(
-  { isSaid }: PurposeReading,
+  { isSure }: PurposeReading,
   field: Field,
   entered: readonly Writing[],
   refused: readonly Writing[],
 ): boolean {
-  const isNamed = isSaid && attribute(field.controls[0], 'autocomplete') !== null;
-  return !isNamed && refused.length === entered.length;
+  if (refused.length < entered.length) return false;
+  const isNamed = attribute(field.controls[0], 'autocomplete') !== null;
+  return !isSure || !(isNamed || isOfSuchSigns(field, entered));
+}
+
+/** Whether what a rule takes is written in the sort of characters that people write: digits where they mostly write digits alone. */
+function isOfSuchSigns(field: Field, entered: readonly Writing[]): boolean {
+  const hasLetters = (text: string) => /\p{L}/u.test(text);
+  if (2 * entered.filter(({ text }) => hasLetters(text)).length > entered.length) return true;
+  const own = attribute(field.controls[0], 'pattern');
+  return own !== null && !exampleTexts(own).some(hasLetters);
 }
 
 function hasRule(field: Field, guards: TypingPlan['guards']): boolean {
@@ -138,7 +148,8 @@ function refusedFinding({ markup, field, purpose, writings }: Ruled, texts: read
   const isChecked = field.kind === 'email' || field.kind === 'url';
   const isPatternNeedless = isChecked && attribute(control, 'pattern') !== null;
   const edits = isPatternNeedless ? attributeEdits(markup, control, { pattern: null }) : null;
-  const isFixed = texts.some(({ isOnly }) => isOnly);
+  // What is refused in every writing cannot be written otherwise either.
+  const isFixed = texts.some(({ isOnly }) => isOnly) || texts.length === writings.entered.length;
   // What cannot be written otherwise comes first.
   const worstFirst = texts.toSorted((a, b) => Number(b.isOnly) - Number(a.isOnly));
   return [

@@ -48,7 +48,7 @@ export function personNames({ script, language }: PlaceOfUse): readonly Writing[
 
 /** A Japanese name as it is spoken, which forms ask for in katakana. */
 export const kanaNames: readonly Writing[] = [
-  only('シオミ ナギサ', 'katakana'),
+  one('シオミ ナギサ', 'katakana'),
   one('シオミ　ナギサ', 'spaces'),
   one('シオミナギサ', 'no spaces'),
   one('しおみ なぎさ', 'hiragana'),

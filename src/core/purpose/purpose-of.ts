@@ -9,6 +9,8 @@ import { placeOfUse } from './regions';
 export interface PurposeReading {
   readonly purpose: Purpose;
   readonly isSaid: boolean;
+  /** There is no doubt: its autocomplete token says so, or its label and its name both. */
+  readonly isSure: boolean;
 }
 
 /** HTML Standard, "Input types": these say it themselves. */
@@ -44,6 +46,8 @@ const vague: readonly Purpose[] = ['name', 'money', 'time'];
 /** Below this nothing is said, and neither is it where another purpose is nearer than the margin. */
 const least = 4;
 const margin = 3;
+/** From here on label and name both say it in so many words. */
+const sure = 8;
 
 /** What a field is for; null where nothing speaks for it clearly. */
 export function purposeOf(field: Field): PurposeReading | null {
@@ -52,30 +56,41 @@ export function purposeOf(field: Field): PurposeReading | null {
   const token = autofillToken(attribute(control, 'autocomplete') ?? '');
   if (token !== null) {
     const purpose = byToken.get(token);
-    return purpose ? { purpose, isSaid: true } : null;
+    return purpose ? { purpose, isSaid: true, isSure: true } : null;
   }
   const kind = byKind[field.kind];
-  if (kind) return { purpose: kind, isSaid: true };
-  const purpose = spokenPurposeOf(field);
-  return purpose && { purpose, isSaid: false };
+  const spoken = spokenOf(field);
+  const isSureOf = (purpose: Purpose) => spoken?.purpose === purpose && spoken.weight >= sure;
+  if (kind) return { purpose: kind, isSaid: true, isSure: isSureOf(kind) };
+  return spoken && { purpose: spoken.purpose, isSaid: false, isSure: isSureOf(spoken.purpose) };
 }
 
 /** Fields are asked about again and again, by rules, findings and trial values. */
-const spoken = new WeakMap<Field, Purpose | null>();
+const known = new WeakMap<Field, Spoken | null>();
+
+/** What the words of a field speak for, and how much. */
+interface Spoken {
+  readonly purpose: Purpose;
+  readonly weight: number;
+}
 
 /** What its label and its names speak for, whatever kind it is of. */
 export function spokenPurposeOf(field: Field): Purpose | null {
-  const known = spoken.get(field);
-  if (known !== undefined) return known;
-  const purpose = heaviest(field);
-  spoken.set(field, purpose);
-  return purpose;
+  return spokenOf(field)?.purpose ?? null;
 }
 
-function heaviest(field: Field): Purpose | null {
+function spokenOf(field: Field): Spoken | null {
+  const before = known.get(field);
+  if (before !== undefined) return before;
+  const found = heaviest(field);
+  known.set(field, found);
+  return found;
+}
+
+function heaviest(field: Field): Spoken | null {
   const [first, second] = [...weighed(field)].sort(([, a], [, b]) => b - a);
   if (!first || first[1] < least || first[1] - (second?.[1] ?? 0) < margin) return null;
-  return first[0];
+  return { purpose: first[0], weight: first[1] };
 }
 
 /** The last token is the field name, but for “webauthn”. */

@@ -6,12 +6,19 @@ export interface PlaceOfUse {
   readonly region: string;
   /** ISO 15924 code of the script. */
   readonly script: string;
-  /** Whether the tag names the region itself. */
-  readonly isRegionSaid: boolean;
+  /** Whether the region is known and not only likely: the tag names it, or one country alone writes the language. */
+  readonly isRegionKnown: boolean;
 }
 
 /** Of a page that says no language nothing is known; what is written in most places stands for it. */
-const unknown: PlaceOfUse = { language: null, region: 'US', script: 'Latn', isRegionSaid: false };
+const unknown: PlaceOfUse = { language: null, region: 'US', script: 'Latn', isRegionKnown: false };
+
+/** Languages whose forms are written for people of one country, nearly all of them. */
+const ofOneCountry: ReadonlySet<string> = new Set(
+  'ja ko th vi pl cs sk hu fi da nb nn no is lt lv et sl hr bg uk he id ka hy az kk mn km lo my ne si'.split(
+    ' ',
+  ),
+);
 
 /**
  * What a language tag says of where the person is (Unicode Technical Standard 35, "Likely Subtags", as the engine knows them).
@@ -28,7 +35,7 @@ export function placeOfUse(tag: string | null): PlaceOfUse {
       language: said.language,
       region: likely.region,
       script: likely.script ?? 'Latn',
-      isRegionSaid: said.region !== undefined,
+      isRegionKnown: said.region !== undefined || ofOneCountry.has(said.language),
     };
   } catch {
     return unknown;

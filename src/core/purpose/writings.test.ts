@@ -89,8 +89,8 @@ describe('what people enter', () => {
 
   it('takes what is no language tag for an unknown language', () => {
     expect(placeOfUse('!')).toEqual(placeOfUse(null));
-    expect(placeOfUse('und')).toMatchObject({ isRegionSaid: false });
-    expect(placeOfUse('pt_BR')).toMatchObject({ language: 'pt', region: 'BR', isRegionSaid: true });
+    expect(placeOfUse('und')).toMatchObject({ isRegionKnown: false });
+    expect(placeOfUse('pt_BR')).toMatchObject({ language: 'pt', region: 'BR', isRegionKnown: true });
   });
 
   it('is there to fill a field with, of the person’s country first', () => {

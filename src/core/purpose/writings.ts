@@ -128,7 +128,7 @@ function regionsMeant(
 ): readonly Writing[] {
   const own = of(place.region);
   const takes = (writings: readonly Writing[]) => writings.some(({ text }) => accepts(text));
-  if (place.isRegionSaid || takes(own)) return own;
+  if (place.isRegionKnown || takes(own)) return own;
   const meant = others.map(of).find(takes);
   return meant ?? own;
 }
@@ -139,7 +139,7 @@ const dateOrders = ['en-GB', 'de', 'en-US', 'nl', 'sv', 'ja'];
 function datePlace(place: PlaceOfUse, accepts: (text: string) => boolean): PlaceOfUse {
   const takes = (one: PlaceOfUse) =>
     dates(one).entered.some(({ text, note }) => note === 'plain' && accepts(text));
-  if (place.isRegionSaid || takes(place)) return place;
+  if (place.isRegionKnown || takes(place)) return place;
   return dateOrders.map(placeOfUse).find(takes) ?? place;
 }
 

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { formFindingsAtOnce } from '@/core/finding/collect-findings';
 import { claimCode } from '@/core/finding/finding';
-import { askRestriction } from './fixtures/ask-restriction';
+import { askRestriction } from '../fixtures/ask-restriction';
 
 /** What is found about a form without asking an engine: harm, field and code. */
 function judged(name: string): string[] {
-  const markup = readFileSync(new URL(`./fixtures/judged/${name}.html`, import.meta.url), 'utf8');
+  const markup = readFileSync(new URL(`../fixtures/judged/${name}.html`, import.meta.url), 'utf8');
   const setup = { language: 'en-US', corrections: [] } as const;
   return formFindingsAtOnce({ markup, typing: {} }, setup, askRestriction).map(
     (finding) => `${finding.harm} · ${finding.field?.label ?? 'the form'} · ${claimCode(finding)}`,
