@@ -1,4 +1,4 @@
-/** npm run judge [-- held]: holds what Ukko says of forms and pages against what was expected of them, and prints precision and recall by harm. */
+/** npm run judge [-- held | pages]: holds what Ukko says of forms, of those held back, or of pages with scripts against what was expected of them, and prints precision and recall by harm. */
 import { formFindingsAtOnce } from '../src/core/finding/collect-findings';
 import { claimCode, harms } from '../src/core/finding/finding';
 import { restrictionByModel } from '../src/core/replay/restriction-by-model';
@@ -31,14 +31,21 @@ const line = (name: string, score: Score) => {
   return `${name}: precision ${percent(precision)}, recall ${percent(recall)} (${score.right} right, ${score.wrong} wrong, ${score.missed} missed)`;
 };
 
-const judgements: Judgement[] = [];
-for (const judged of process.argv.includes('held') ? heldBack : forms) {
-  const judgement = judgementOf(judged, saidOf(judged));
-  judgements.push(judgement);
-  for (const one of judgement.wrong) console.log(`${judged.name}: wrong: ${one.join(' · ')}`);
-  for (const one of judgement.missed) console.log(`${judged.name}: missed: ${one.join(' · ')}`);
+function judgeForms(cases: readonly JudgedCase[]): void {
+  const judgements: Judgement[] = [];
+  for (const judged of cases) {
+    const judgement = judgementOf(judged, saidOf(judged));
+    judgements.push(judgement);
+    for (const one of judgement.wrong) console.log(`${judged.name}: wrong: ${one.join(' · ')}`);
+    for (const one of judgement.missed) console.log(`${judged.name}: missed: ${one.join(' · ')}`);
+  }
+  const of = (harm: (typeof harms)[number]) =>
+    sumOf(judgements.flatMap(({ byHarm }) => byHarm.get(harm) ?? []));
+  for (const harm of harms) console.log(line(harm, of(harm)));
+  console.log(line(`all ${judgements.length}`, sumOf(harms.map(of))));
 }
-const of = (harm: (typeof harms)[number]) =>
-  sumOf(judgements.flatMap(({ byHarm }) => byHarm.get(harm) ?? []));
-for (const harm of harms) console.log(line(harm, of(harm)));
-console.log(line(`all ${judgements.length}`, sumOf(harms.map(of))));
+
+const [sort, ...names] = process.argv.slice(2);
+if (sort === 'pages') await (await import('./judge-pages')).judgePages(names);
+else judgeForms(sort === 'held' ? heldBack : forms);
+process.exit();

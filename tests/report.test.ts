@@ -69,6 +69,19 @@ describe('a report', () => {
     expect(coverage.flatMap((one) => one.gaps)).toEqual([says]);
     expect(junitReport(gaps, new Set())).toMatch(/<skipped message="No answer about look in Chromium/);
     expect(sarifReport(gaps, 'form.html')).toContain(says);
+    const page = {
+      address: 'http://localhost/',
+      form: 0,
+      steps: '',
+      unread: [{ sort: 'frame', label: 'Card' }],
+    } as const;
+    const framed = reportOf({ ...run, form: { ...hurriedForm, page } });
+    const unread = 'Card: a frame with a page of its own, which is not asked.';
+    for (const text of [csvReport(framed), jsonReport(framed), sarifReport(framed, 'form.html')])
+      expect(text).toContain(unread);
+    for (const text of [markdownReport(framed), textOf(parse(htmlReport(framed)))])
+      expect(text).toContain('Card: a frame');
+    expect(junitReport(framed, new Set())).toContain(unread);
     // Nothing asked is nothing covered, and no list of gaps.
     const nothing = reportOf({ ...run, observations: [] });
     expect(csvReport(nothing)).not.toContain('not covered');

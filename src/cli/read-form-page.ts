@@ -12,7 +12,11 @@ export async function readFormPage(page: OwnPage, signal: AbortSignal): Promise<
   try {
     const { forms } = await readOwnPage(page, signal);
     const form = forms[page.form];
-    if (form) return { id: page.address as FormId, name: form.title, markup: form.markup, typing: {}, page };
+    if (form) {
+      const { title, markup, unread } = form;
+      const read = unread.length > 0 ? { ...page, unread } : page;
+      return { id: page.address as FormId, name: title, markup, typing: {}, page: read };
+    }
     return forms.length === 0
       ? `${page.address} shows no field. Say with --steps what has to be done before the form is there.`
       : `${page.address} has ${forms.length} forms, numbered from 0. Choose one with --form.`;

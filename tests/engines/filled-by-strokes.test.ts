@@ -39,7 +39,7 @@ const targets = ownTargets.map(({ id }) => id);
 
 describe.skipIf(!here)('a page of one’s own is filled in as a person does', () => {
   it('so that a framework holds in its state what was entered, whatever kind of field it is', async () => {
-    const facts = await submissions(await builtPage('react-state.tsx'));
+    const facts = await submissions(await builtPage('tests/fixtures/pages/react-state.tsx'));
     expect([...facts.keys()].sort()).toEqual([...targets].sort());
     for (const { filled, entries, others } of facts.values()) {
       expect(filled).toMatchObject({ status: 'sent', method: 'POST', url: '/register' });

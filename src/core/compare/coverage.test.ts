@@ -7,7 +7,7 @@ import type { Measured, Modelled, Provenance } from '../observation/provenance';
 import type { Observation } from '../questions/observation';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
-import { askedText, gapText } from '../words/coverage-words';
+import { askedText, gapText, unreadText } from '../words/coverage-words';
 import { coverageOf } from './coverage';
 
 const { fields } = readForm(
@@ -58,6 +58,13 @@ function told(observations: readonly Observation[]): string[] {
 }
 
 describe('what was covered', () => {
+  it.each([
+    ['editable', 'Story', 'Story: editable content, which is not asked.'],
+    ['frame', '', 'Without a name: a frame with a page of its own, which is not asked.'],
+  ] as const)('leaves out %s “%s”, and says so', (sort, label, expected) => {
+    expect(unreadText({ sort, label })).toBe(expected);
+  });
+
   it('counts the targets that answered, by how it is known, and names fields that nobody asked', () => {
     expect(
       told([

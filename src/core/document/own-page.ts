@@ -1,5 +1,6 @@
 import { boolean, number, object, string } from 'yup';
 import type { AddressFault } from './page-fault';
+import { type UnreadPart, unreadPartsSchema } from './unread-part';
 
 /** A page of the developer's own, as it runs on a dev server: the form under test is one of its forms. */
 export interface OwnPage {
@@ -10,6 +11,8 @@ export interface OwnPage {
   readonly steps: string;
   /** All that the page asks for is held to the addresses that may be opened; not given: only where it is led. */
   readonly held?: boolean;
+  /** Parts of the form that could not be read, so that nobody asks about them. */
+  readonly unread?: readonly UnreadPart[];
 }
 
 export const ownPageSchema = object({
@@ -17,6 +20,7 @@ export const ownPageSchema = object({
   form: number().strict().integer().min(0).max(1000).required(),
   steps: string().strict().defined().max(20_000),
   held: boolean().strict(),
+  unread: unreadPartsSchema.optional().default(undefined),
 })
   .strict()
   .noUnknown();

@@ -1,3 +1,4 @@
+import type { UnreadPart } from '../document/unread-part';
 import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 
@@ -7,6 +8,8 @@ export interface FormFound {
   readonly title: string;
   /** As it stands in the page, with what is in open shadow roots put in the place of their hosts. */
   readonly markup: string;
+  /** Where something can be entered and no control could be read. */
+  readonly unread: readonly UnreadPart[];
 }
 
 /** Something that can be done where a page stands, as a step would name it. */

@@ -123,6 +123,10 @@ const report = shape<JsonReport>({
       }),
     ),
   ),
+  unread: described(
+    'Parts of a page of the developer’s own into which something can be entered, and which are not asked.',
+    list(text()),
+  ),
   drift: drift.nullable(),
 });
 

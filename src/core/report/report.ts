@@ -1,4 +1,5 @@
 import { coverageOf, type FieldCoverage } from '../compare/coverage';
+import type { UnreadPart } from '../document/unread-part';
 import type { Drift } from '../drift/drift';
 import { type Decision, type Finding, type FindingId, type Harm, harms } from '../finding/finding';
 import type { FieldId } from '../html/field';
@@ -51,6 +52,11 @@ export function askedTargets({ lineUp, observations }: Report['run']): AskedTarg
 /** How far each field was asked; none where nothing was asked at all. */
 export function coverageIn({ form, lineUp, observations }: Run): FieldCoverage[] {
   return observations.length === 0 ? [] : coverageOf(readForm(form.markup).fields, lineUp, observations);
+}
+
+/** Parts of a page of the developer's own that are not covered at all. */
+export function unreadIn({ form }: Run): readonly UnreadPart[] {
+  return form.page?.unread ?? [];
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */

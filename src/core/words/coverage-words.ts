@@ -1,4 +1,5 @@
 import type { FieldCoverage, Gap } from '../compare/coverage';
+import type { UnreadPart, UnreadSort } from '../document/unread-part';
 import type { Question } from '../questions/observation';
 import { leftText, routeText } from './entry-words';
 import { counted, listed } from './listed';
@@ -26,6 +27,18 @@ export function askedText({ targets, routes }: FieldCoverage): string {
   );
   const filled = routes.length === 0 ? '' : `; filled ${listed(routes.map(routeText))}`;
   return `${counts.join(', ')}${filled}`;
+}
+
+const unreadNames: Readonly<Record<UnreadSort, string>> = {
+  editable: 'editable content',
+  widget: 'a widget without a control of HTML',
+  frame: 'a frame with a page of its own',
+  element: 'a custom element that shows no control',
+};
+
+/** A part of a page that is not covered at all, and what it is. */
+export function unreadText({ sort, label }: UnreadPart): string {
+  return `${label || 'Without a name'}: ${unreadNames[sort]}, which is not asked.`;
 }
 
 /** What could not be asked of a field, where, and why. */

@@ -3,6 +3,7 @@ import type { FormFound } from '@/core/page/page-sight';
 import { composedChildren, composedControls, composedElements } from './composed-tree';
 import { domMembers } from './dom-members';
 import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
+import { unreadPartsOf } from './unread-parts';
 
 /** The forms of the page that have fields, and the whole page where fields stand in none. */
 export function ownForms(): Element[] {
@@ -19,7 +20,11 @@ export function ownForms(): Element[] {
 }
 
 export function formsHere(): FormFound[] {
-  return ownForms().map((form) => ({ title: titleOf(form), markup: snapshotOf(form) }));
+  return ownForms().map((form) => ({
+    title: titleOf(form),
+    markup: snapshotOf(form),
+    unread: unreadPartsOf(form),
+  }));
 }
 
 function titleOf(form: Element): string {

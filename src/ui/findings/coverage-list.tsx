@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useMemo, useRef } from 'react';
 import { coverageOf, type FieldCoverage } from '@/core/compare/coverage';
-import { askedText, gapText } from '@/core/words/coverage-words';
+import { askedText, gapText, unreadText } from '@/core/words/coverage-words';
 import { LongList } from '../frame/long-list';
 import { useRun } from '../frame/use-run';
 import { selectionQuery, useSelection } from '../frame/use-selection';
@@ -21,6 +21,7 @@ export function CoverageList() {
     [run, fields, answers],
   );
   if (coverage.length === 0) return null;
+  const unread = run?.form.page?.unread ?? [];
   const open = coverage.filter(({ gaps }) => gaps.length > 0);
   const whole = coverage.filter(({ gaps }) => gaps.length === 0);
   return (
@@ -39,6 +40,9 @@ export function CoverageList() {
         scroll={scroll}
         height={rowHeight}
       />
+      {unread.map((part) => (
+        <p key={`${part.sort} ${part.label}`}>{unreadText(part)}</p>
+      ))}
     </section>
   );
 }

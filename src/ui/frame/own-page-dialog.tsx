@@ -63,7 +63,14 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const take = async () => {
     const form = read?.forms[chosen];
     if (!form) return;
-    const page = { address: address.trim(), form: chosen, steps, ...(held && { held }) };
+    const { unread } = form;
+    const page = {
+      address: address.trim(),
+      form: chosen,
+      steps,
+      ...(held && { held }),
+      ...(unread.length > 0 && { unread }),
+    };
     await trustPage(openDatabase(), page);
     const id = await newForm(openDatabase(), form.markup, form.title, {}, page);
     select({ ...nothingSelected, form: id });
