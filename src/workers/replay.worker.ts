@@ -178,7 +178,7 @@ const replayWork = {
    * @param progress hears how many fields are done, some times a second
    */
   async findings(
-    form: Pick<FormDocument, 'markup' | 'typing'>,
+    form: Pick<FormDocument, 'markup' | 'typing' | 'page'>,
     setup: KeyboardSetup,
     asked: readonly AskedKeyboard[],
     progress: Progress,

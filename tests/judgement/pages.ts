@@ -33,6 +33,8 @@ export const pages: readonly JudgedPage[] = [
   page('tests/judgement/pages/amount-format.tsx'),
   page('tests/judgement/pages/own-mask.ts', [
     ['person misled', 'Phone', 'typed caret'],
+    // Overlooked at first: a plus and what is longer than ten digits is lost.
+    ['value lost', 'Phone', 'typed kept out'],
     ['cannot enter a valid value', 'Reference', 'typed keys'],
   ]),
   page('tests/judgement/pages/date-picker.tsx'),

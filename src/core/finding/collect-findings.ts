@@ -32,7 +32,7 @@ export type AskRestriction = (field: Field, plan: TypingPlan, page: PageControls
  * @yields how many fields are done
  */
 export function* formFindings(
-  { markup, typing }: Pick<FormDocument, 'markup' | 'typing'>,
+  { markup, typing, page: own }: Pick<FormDocument, 'markup' | 'typing' | 'page'>,
   setup: KeyboardSetup,
   ask: AskRestriction,
   asked: readonly AskedKeyboard[] = [],
@@ -40,7 +40,7 @@ export function* formFindings(
   const { fields } = readForm(markup);
   const page = pageOf(markup);
   const { hintOf } = pageUnderCheck(markup, fields);
-  const found = markupFindings(markup, fields);
+  const found = markupFindings(markup, fields, own !== undefined);
   const cuts = nestedForms(markup).flatMap(({ cutAt }) => cutAt ?? []);
   const isCutOff = ({ controls: [{ form, span }] }: Field) =>
     form === null && cuts.some((cutAt) => cutAt <= span.start);

@@ -95,10 +95,11 @@ describe('findings of what is typed', () => {
   });
   it('are keys that are swallowed, and listeners that take long', () => {
     const keys = [
-      step('', 0, { key: 'Backspace', prevented: true }),
-      step('', 0, { key: 'a', prevented: true }),
+      step('b', 1, { key: 'b' }),
+      step('b', 1, { key: 'Backspace', prevented: true }),
+      step('b', 1, { key: 'a', prevented: true }),
     ];
-    expect(found('key Backspace\ntype "a"', keys)).toEqual([
+    expect(found('type "b"\nkey Backspace\ntype "a"', keys)).toEqual([
       ['Serial: the page blocks keys for editing and moving.', 'The page blocked Backspace.'],
     ]);
     expect(found('type "a"', [step('a', 1, { type: 'input', took: 81.5 }, { took: 60 })])).toEqual([
@@ -111,14 +112,10 @@ describe('findings of what is typed', () => {
     '<input name=serial role=combobox>',
     '<input name=serial aria-haspopup=dialog>',
   ])('are no keys that go to what %s opens', (markup) => {
-    const keys = [
-      step('', 0, { key: 'a', prevented: true }),
-      step('', 0, { key: 'Backspace', prevented: true }),
-    ];
-    expect(found('type "a"\nkey Backspace', keys, { markup })).toEqual([]);
-    expect(
-      found('type "a"\nkey Backspace', keys, { markup: '<input name=serial aria-haspopup=false>' }),
-    ).toHaveLength(2);
+    const keys = [step('b', 1), step('b', 1, { key: 'Backspace', prevented: true })];
+    const plain = '<input name=serial aria-haspopup=false>';
+    expect(found('type "b"\nkey Backspace', keys, { markup })).toEqual([]);
+    expect(found('type "b"\nkey Backspace', keys, { markup: plain })).toHaveLength(1);
   });
   it('are strokes that do not go the same way each time, with how often', () => {
     const [steps, says] = [[step('a', 1)], 'Serial: the same strokes do not go the same way each time.'];
@@ -129,6 +126,23 @@ describe('findings of what is typed', () => {
       [says, 'Each of 3 rounds of the same strokes went another way.'],
     ]);
     expect(found('type "a"', steps, { rounds: { asked: 3, alike: 3 } })).toEqual([]);
+  });
+  it('are no keys that a script carries out by itself, or that had nothing to do', () => {
+    const handled = [step('ab', 2), step('a', 1, { key: 'Backspace', prevented: true })];
+    expect(found('type "ab"\nkey Backspace', [step('a', 1), ...handled])).toEqual([]);
+    const moved = [step('a', 1), step('ab', 2), step('ab', 1, { key: 'ArrowLeft', prevented: true })];
+    expect(found('type "ab"\nkey ArrowLeft', moved)).toEqual([]);
+    expect(found('key Backspace', [step('', 0, { key: 'Backspace', prevented: true })])).toEqual([]);
+  });
+  it('are no signs between the groups of a number that is written so or so', () => {
+    const digits = [
+      step('4', 1, { type: 'input' }),
+      step('4', 1, { type: 'input' }),
+      step('41', 2, { type: 'input' }),
+    ];
+    const phone = '<label>Serial <input name=serial autocomplete=tel></label>';
+    expect(found('type "4 1"\nleave', [...digits, step('41', 2)], { markup: phone })).toEqual([]);
+    expect(found('type "4 1"\nleave', [...digits, step('41', 2)])).toHaveLength(1);
   });
   it('are commands whose key is taken for a character', () => {
     const all = [step('1', 1), step('1', 1, { key: 'Control' }, { key: 'a', prevented: true })];

@@ -1,5 +1,7 @@
 import { attribute, type Field, type FieldKind, hasAttribute, isTypedText } from '../html/field';
-import type { TypingFacts, TypingObservation } from '../questions/typing/facts';
+import type { Purpose } from '../purpose/purpose';
+import { purposeOf } from '../purpose/purpose-of';
+import type { TypingFacts, TypingObservation, TypingStep } from '../questions/typing/facts';
 import { type Answers, answerTo } from '../run/answers';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { readPattern } from '../standard/pattern-attribute';
@@ -107,7 +109,10 @@ const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End',
 function swallowedKey({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
   // Guards are Ukko's own, and found by what is known of them.
   if (guards.length > 0 || opensPicker(field)) return null;
-  const swallowed = steps.flatMap(({ events }, index) => {
+  const swallowed = steps.flatMap((step, index) => {
+    // A script may do by itself what the key would have done.
+    if (!hasLeftAll(steps[index - 1], step)) return [];
+    const { events } = step;
     const stroke = script[index];
     return events.flatMap(({ type, key, prevented }) => {
       if (type !== 'keydown' || !prevented || key === null) return [];
@@ -120,6 +125,15 @@ function swallowedKey({ script, steps, guards }: TypingFacts, field: Field): Pro
   return keys.length === 0 ? null : { code: 'keys did nothing', keys };
 }
 
+/** Whether there was something that a key could have done something to, and nothing of it was. */
+function hasLeftAll(before: TypingStep | undefined, { text, caret }: TypingStep): boolean {
+  if (!before || before.text === '') return false;
+  return text === before.text && caret.start === before.caret.start && caret.end === before.caret.end;
+}
+
+/** Purposes whose texts are the same with signs between their groups or without. */
+const grouped: readonly Purpose[] = ['phone', 'card', 'iban', 'postcode', 'date', 'money'];
+
 /** A value that the constraints accept was typed key by key, and less came in. */
 function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
   if (guards.length > 0 || opensPicker(field)) return null;
@@ -129,9 +143,10 @@ function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | 
     .flatMap((stroke) => (stroke.kind === 'key' ? [stroke.key] : []));
   const last = steps[keys.length - 1];
   const typed = keys.join('');
+  const isGrouped = grouped.some((one) => one === purposeOf(field)?.purpose);
   if (!last || !isAccepted(field, typed)) return null;
   const lost = [...new Set(keys.filter((_, index) => isTakenOut(steps, index)))].filter(
-    (key) => countOf(key, last.text) < countOf(key, typed),
+    (key) => countOf(key, last.text) < countOf(key, typed) && !(isGrouped && /[\s()./-]/.test(key)),
   );
   if (lost.length === 0) return null;
   return { code: 'characters kept out', characters: lost, typed, became: last.text };

@@ -17,14 +17,17 @@ export function scriptsForPage(form: FormDocument, fields: readonly Field[]): Ty
 
 /**
  * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key; all of it
- * deleted; its beginning, and one more character before the last, which shows whether the page's scripts let the caret
+ * deleted; its first half, and one more character before the last, which shows whether the page's scripts let the caret
  * stand where it is. Null for a field that takes no typed text, or of which no valid value is known.
  */
 export function usualScript(field: Field): Script | null {
   const trial = validTrial(field);
   if (!isTypedText(field.kind) || trial.status !== 'value' || trial.value === '') return null;
   const keys = graphemes(trial.value).slice(0, 40);
-  const beginning = keys.slice(0, 3);
+  const half = Math.max(3, Math.ceil(keys.length / 2));
+  const beginning = keys.slice(0, half);
+  // A mask that puts signs between groups does so once there are some; a sign of its own it may leave out.
+  const next = keys.slice(half).find((key) => /[\p{L}\p{N}]/u.test(key)) ?? beginning.at(-1) ?? '';
   const press = (key: string): Stroke => ({ kind: 'key', key });
   return [
     ...keys.map(press),
@@ -32,7 +35,7 @@ export function usualScript(field: Field): Script | null {
     press('Backspace'),
     ...beginning.map(press),
     press('ArrowLeft'),
-    press(beginning.at(-1) ?? ''),
+    press(next),
     { kind: 'leave' },
   ];
 }

@@ -91,13 +91,33 @@ function canMove(field: Field | undefined, state: LookState): boolean {
   return state === 'indeterminate' || (state === 'closed' && !hasAttribute(field.controls[0], 'value'));
 }
 
+/**
+ * Gives a field the focus. What opened at the field before may take it back on a page with scripts: that the field takes none is told of a
+ * page that was loaded anew, and where the Tab key does not lead there either.
+ */
+async function takesFocus({ page, asking }: QuestionContext, field: Field): Promise<boolean> {
+  const probed = probeField(field);
+  if (await page.probe('focus', probed)) return true;
+  if (!asking.page) return false;
+  await page.reload();
+  if (await page.probe('focus', probed)) return true;
+  for (let tab = 0; tab < mostTabs; tab++) {
+    await page.press('Tab');
+    if (await page.probe('hasFocus', probed)) return true;
+  }
+  return false;
+}
+
+/** More than a page has places before a field, most of the time. */
+const mostTabs = 40;
+
 async function lookAtFocus(
   context: QuestionContext,
   field: Field,
   atRest: Picture | undefined,
 ): Promise<Outcome<LookFacts>> {
   const { page } = context;
-  const took = await page.probe('focus', probeField(field));
+  const took = await takesFocus(context, field);
   const [facts] = await page.probe('describe', [probeField(field)]);
   if (facts?.box && !took) return inapplicable('no focus');
   if (!facts?.box || !page.drawsFocus) return look(context, facts, null);

@@ -111,17 +111,19 @@ export function useAskedKeyboards(
  * @param asked keyboards that came up for its fields; one and the same until they change
  */
 export function useFormFindings(
-  form: Pick<FormDocument, 'markup' | 'typing'> | null,
+  form: Pick<FormDocument, 'markup' | 'typing' | 'page'> | null,
   asked: readonly AskedKeyboard[],
 ): FoundFindings {
   const setup = useKeyboardSetup();
   const { state, start } = useLongReplay<readonly Finding[]>();
   const [last, setLast] = useState<readonly Finding[] | null>(null);
-  const [markup, typing] = [form?.markup ?? null, form?.typing ?? null];
+  const [markup, typing, page] = [form?.markup ?? null, form?.typing ?? null, form?.page];
   useEffect(() => {
     if (markup !== null && typing !== null)
-      start((work, progress) => work.findings({ markup, typing }, setup, asked, proxy(progress)));
-  }, [markup, typing, setup, asked, start]);
+      start((work, progress) =>
+        work.findings({ markup, typing, ...(page && { page }) }, setup, asked, proxy(progress)),
+      );
+  }, [markup, typing, page, setup, asked, start]);
   useEffect(() => {
     if (state.status === 'there') setLast(state.answer);
   }, [state]);

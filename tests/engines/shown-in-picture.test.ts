@@ -1,0 +1,89 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import fc from 'fast-check';
+import { PNG } from 'pngjs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readForm } from '@/core/html/read-form';
+import { type Picture, pictureBytes } from '@/core/observation/picture';
+import { plainVariant } from '@/core/target/variant';
+import { failureText } from '@/core/words/failure-words';
+import { engines } from '@/engines/engines';
+import { pictureBox } from '@/probe/api/picture-box';
+import { probeBundle } from '@/probe/bundle';
+import { probeField } from '@/probe/questions/question-context';
+import { enginesAvailable } from '../fixtures/engines';
+
+/** Kinds of text boxes, each with as many signs as it is given; in a font of fixed width every sign is an island of ink. */
+const kinds: readonly ((signs: number) => string)[] = [
+  (signs) => `<input name=text value=${'o'.repeat(signs)}>`,
+  (signs) => `<input name=tel type=tel value=${'0'.repeat(signs)}>`,
+  (signs) => `<input name=url type=url value=${'o'.repeat(signs)}>`,
+  (signs) => `<input name=email type=email value=${'o'.repeat(signs)}>`,
+  (signs) => `<input name=password type=password value=${'x'.repeat(signs)}>`,
+  (signs) => `<input name=hint placeholder=${'o'.repeat(signs)}>`,
+  (signs) => `<textarea name=textarea rows=1>${'o'.repeat(signs)}</textarea>`,
+  (signs) => `<input name=number type=number value=${'8'.repeat(signs)}>`,
+];
+const look =
+  'input,textarea{font:24px/1.2 monospace;letter-spacing:6px;color:#000;background:#fff;border:0;outline:0;padding:0;width:300px;height:40px;appearance:none;-moz-appearance:textfield;resize:none;overflow:hidden;display:block;margin:4px}::placeholder{color:#000;opacity:1}::-webkit-inner-spin-button{display:none}';
+const forms = fc.sample(
+  fc.tuple(
+    fc.shuffledSubarray([...kinds], { minLength: kinds.length }),
+    fc.array(fc.integer({ min: 1, max: 6 }), { minLength: kinds.length, maxLength: kinds.length }),
+  ),
+  2,
+);
+
+/** Islands of ink in a row: columns with something dark in them, next to each other. */
+function islandsIn(picture: Picture): number {
+  const { width, height, data } = PNG.sync.read(Buffer.from(pictureBytes(picture)));
+  const isDark = (x: number) =>
+    Array.from({ length: height }, (_, y) => data[(y * width + x) * 4] ?? 255).some((red) => red < 140);
+  let islands = 0;
+  for (let x = 0, was = false; x < width; x++) {
+    const is = isDark(x);
+    if (is && !was) islands++;
+    was = is;
+  }
+  return islands;
+}
+
+describe.skipIf(!(await enginesAvailable())).each(Object.keys(engines))('what %s draws', (name) => {
+  const engine = engines[name as keyof typeof engines];
+  let page = '';
+  const server = createServer((_, response) => response.setHeader('content-type', 'text/html').end(page));
+  beforeAll(() => new Promise<void>((done) => server.listen(0, '127.0.0.1', done)));
+  afterAll(() => {
+    server.closeAllConnections();
+    server.close();
+  });
+
+  it('has as many signs as the text that is told as shown', async () => {
+    const found = await engine.find();
+    if (found.status === 'missing') throw new Error(failureText(found.failure));
+    const session = await engine.launch(found.path, plainVariant, {});
+    try {
+      const { code } = await probeBundle('probe');
+      for (const [order, signs] of forms) {
+        const inputs = order.map((kind, at) => kind(signs[at] ?? 1));
+        page = `<!doctype html><style>${look}</style><form>${inputs.join('')}</form>`;
+        const { port } = server.address() as AddressInfo;
+        const opened = await session.open(`http://127.0.0.1:${port}/`, code, plainVariant);
+        const fields = readForm(page).fields.map(probeField);
+        const size = await opened.probe('documentSize');
+        const boxes = (await opened.probe('controlBoxes', fields)).map(
+          (box) => box && pictureBox(box, size, 0),
+        );
+        const pictures = await opened.pictures(boxes, size);
+        const shown = await opened.probe('textsShown', fields);
+        const drawn = pictures.map((picture) => (picture ? islandsIn(picture) : null));
+        expect(inputs.map((input, at) => [input, drawn[at]])).toEqual(
+          inputs.map((input, at) => [input, [...(shown[at] ?? '')].length]),
+        );
+        expect(drawn).toEqual(signs);
+      }
+    } finally {
+      await session.close();
+    }
+  });
+});
