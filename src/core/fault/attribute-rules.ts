@@ -1,10 +1,10 @@
-import slipsBetween from 'damerau-levenshtein';
 import { attributeRegistry, formAttributeRegistry, isKnownAttribute } from '../html/attribute-registry';
 import { type Field, hasAttribute, isDisabled } from '../html/field';
 import { attributeOf, attributeSpan, type Element, elementSpan } from '../html/parse-markup';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { ignoredBecause } from './ignored-attribute';
 import { withAttributes, withoutAttribute } from './mend';
+import { nearest } from './nearest-word';
 import { entries, type FaultRule, placeOf, text } from './page-under-check';
 
 // Rules about attributes that say something else than they seem to: values and names that there are not, and those that shut people out.
@@ -36,8 +36,24 @@ export const noSuchValue: FaultRule = (page, report) => {
         mend: withAttributes(field.controls[0], { [name]: meant }),
       });
     }
+  for (const field of page.fields) wrongButton(field, report);
   for (const { element } of page.elements) if (element.tagName === 'form') wrongFormValues(element, report);
 };
+
+/** HTML Standard, "The button element": what is no type of a button submits. */
+function wrongButton(field: Field, report: Parameters<FaultRule>[1]): void {
+  const [control] = field.controls;
+  const value = control.element === 'button' ? text(field, 'type') : null;
+  if (!value || buttonTypes.includes(value.toLowerCase())) return;
+  const meant = nearest(value.toLowerCase(), buttonTypes);
+  report({
+    field,
+    span: placeOf(control, 'type'),
+    fault: { code: 'no such value', attribute: 'type', value, takenFor: 'submit', meant },
+    mend: withAttributes(control, { type: meant ?? 'submit' }),
+  });
+}
+const buttonTypes = ['submit', 'reset', 'button'];
 
 function wrongFormValues(form: Element, report: Parameters<FaultRule>[1]): void {
   for (const [name, values] of Object.entries(formAttributeRegistry)) {
@@ -219,15 +235,4 @@ export const acceptOfNothing: FaultRule = ({ fields }, report) => {
 
 function isBarred(field: Field): boolean {
   return isDisabled(field.controls[0]) || hasAttribute(field.controls[0], 'readonly');
-}
-
-/** The word that is one slip away, or two in a long one: a letter more, less, another or swapped. Null where several are as near, or none. */
-function nearest(word: string, words: readonly string[]): string | null {
-  const far = word.length > 6 ? 2 : 1;
-  const near = words
-    .map((one) => ({ one, slips: slipsBetween(word, one).steps }))
-    .filter(({ slips }) => slips <= far)
-    .sort((a, b) => a.slips - b.slips);
-  const [first, second] = near;
-  return first && first.slips > 0 && first.slips !== second?.slips ? first.one : null;
 }

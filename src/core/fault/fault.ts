@@ -33,7 +33,7 @@ export type Fault =
   | { readonly code: 'pattern without a hint' }
   | { readonly code: 'limit not shown'; readonly limits: readonly string[] }
   | { readonly code: 'attribute ignored'; readonly attribute: string; readonly kind: FieldKind }
-  | { readonly code: 'unknown type'; readonly type: string }
+  | { readonly code: 'unknown type'; readonly type: string; readonly meant: string | null }
   | { readonly code: 'number to dial' }
   | { readonly code: 'code as number' }
   | { readonly code: 'list not there'; readonly list: string }

@@ -9,6 +9,7 @@ import { fieldStateOf } from '../standard/field-state';
 import { rangeOf } from '../standard/ranges-and-steps';
 import { missingOnKeypad } from './keypad';
 import { type Mend, toldApart, withAttributes, withReadout } from './mend';
+import { nearest } from './nearest-word';
 import { entries, type FaultRule, placeOf, startOf, text } from './page-under-check';
 
 // Rules about what a kind of field does with what is written on it, and about what helps whoever fills it in.
@@ -33,14 +34,13 @@ export const unknownType: FaultRule = (page, report) => {
     const type = text(field, 'type');
     if (field.controls[0].element !== 'input' || type === null || type === '') continue;
     if (inputTypes.some((known) => known === type.toLowerCase())) continue;
+    const meant =
+      type.toLowerCase() === 'datetime' ? 'datetime-local' : nearest(type.toLowerCase(), inputTypes);
     report({
       field,
       span: placeOf(field.controls[0], 'type'),
-      fault: { code: 'unknown type', type },
-      mend:
-        type.toLowerCase() === 'datetime'
-          ? withAttributes(field.controls[0], { type: 'datetime-local' })
-          : null,
+      fault: { code: 'unknown type', type, meant },
+      mend: meant === null ? null : withAttributes(field.controls[0], { type: meant }),
     });
   }
 };

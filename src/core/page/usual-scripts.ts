@@ -17,7 +17,7 @@ export function scriptsForPage(form: FormDocument, fields: readonly Field[]): Ty
 
 /**
  * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key; all of it
- * deleted; its first half, and one more character before the last, which shows whether the page's scripts let the caret
+ * deleted; its first half, and one more character in the middle of that, which shows whether the page's scripts let the caret
  * stand where it is. Null for a field that takes no typed text, or of which no valid value is known.
  */
 export function usualScript(field: Field): Script | null {
@@ -34,7 +34,7 @@ export function usualScript(field: Field): Script | null {
     { kind: 'command', command: 'select all' },
     press('Backspace'),
     ...beginning.map(press),
-    press('ArrowLeft'),
+    ...Array.from({ length: Math.max(1, Math.floor(half / 2)) }, () => press('ArrowLeft')),
     press(next),
     { kind: 'leave' },
   ];

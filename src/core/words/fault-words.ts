@@ -145,7 +145,7 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
       return {
         says: `${label}: there is no input type “${fault.type}”, so every browser shows a text box.`,
         why: 'The person gets a plain text box, without picker, keyboard or checks.',
-        remedy: fault.type.toLowerCase() === 'datetime' ? 'Use datetime-local.' : 'Use an existing type.',
+        remedy: fault.meant ? `Write type="${fault.meant}".` : 'Use an existing type.',
       };
     case 'number to dial':
       return {
