@@ -16,26 +16,38 @@ export function scriptsForPage(form: FormDocument, fields: readonly Field[]): Ty
 }
 
 /**
- * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key; all of it
- * deleted; its first half, and one more character in the middle of that, which shows whether the page's scripts let the caret
- * stand where it is. Null for a field that takes no typed text, or of which no valid value is known.
+ * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key, all of it deleted; its beginning,
+ * and one more character before the last; all of it deleted, its first half, and one more character in the middle of that. These show
+ * whether the page's scripts let the caret stand where it is: some set the value anew with each key, others once there are signs to put
+ * between groups. Null for a field that takes no typed text, or of which no valid value is known.
  */
 export function usualScript(field: Field): Script | null {
   const trial = validTrial(field);
   if (!isTypedText(field.kind) || trial.status !== 'value' || trial.value === '') return null;
   const keys = graphemes(trial.value).slice(0, 40);
-  const half = Math.max(3, Math.ceil(keys.length / 2));
-  const beginning = keys.slice(0, half);
-  // A mask that puts signs between groups does so once there are some; a sign of its own it may leave out.
-  const next = keys.slice(half).find((key) => /[\p{L}\p{N}]/u.test(key)) ?? beginning.at(-1) ?? '';
-  const press = (key: string): Stroke => ({ kind: 'key', key });
+  const half = Math.ceil(keys.length / 2);
+  // A sign that a mask puts in by itself it may leave out.
+  const next = keys.slice(half).find((key) => /[\p{L}\p{N}]/u.test(key));
+  const inMiddle =
+    half > 3 && next !== undefined ? inserted(keys.slice(0, half), Math.floor(half / 2), next) : [];
+  const [, , third] = keys;
   return [
     ...keys.map(press),
+    ...inserted(keys.slice(0, 3), 1, third ?? keys.at(-1) ?? ''),
+    ...inMiddle,
+    { kind: 'leave' },
+  ];
+}
+
+const press = (key: string): Stroke => ({ kind: 'key', key });
+
+/** In place of all that is there: keys, so many steps back, and one more key. */
+function inserted(keys: readonly string[], back: number, key: string): Stroke[] {
+  return [
     { kind: 'command', command: 'select all' },
     press('Backspace'),
-    ...beginning.map(press),
-    ...Array.from({ length: Math.max(1, Math.floor(half / 2)) }, () => press('ArrowLeft')),
-    press(next),
-    { kind: 'leave' },
+    ...keys.map(press),
+    ...Array.from({ length: back }, () => press('ArrowLeft')),
+    press(key),
   ];
 }

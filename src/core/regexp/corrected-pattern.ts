@@ -18,33 +18,25 @@ const inside = `${meant}bq-&!#%,:;<=>@\`~`;
 
 /**
  * What was meant by a pattern that does not compile with the v flag though its author could think so: classes hold characters that have to
- * be escaped there, or characters are escaped that must not be. Null where it compiles, and where that is not what is wrong with it.
+ * be escaped there, or characters are escaped that must not be. It takes the same texts as the pattern did without the flag. Null where it
+ * compiles, and where that is not what is wrong with it.
  */
 export function correctedPattern(source: string): CorrectedPattern | null {
   if (compiles(source)) return null;
   const escaped = new Set<string>();
   const bare = new Set<string>();
   let corrected = '';
-  let isClass = false;
-  for (let at = 0; at < source.length; at++) {
+  for (let at = 0; at < source.length; ) {
     const letter = source[at] as string;
-    const next = source[at + 1];
-    if (letter === '\\' && next !== undefined) {
-      const isMeant = (isClass ? inside : outside).includes(next);
-      if (!isMeant) bare.add(next);
-      corrected += isMeant ? letter + next : next;
-      at++;
-    } else if (!isClass) {
-      isClass = letter === '[';
-      corrected += letter;
-      if (isClass && next === '^') corrected += source[++at];
-    } else if (letter === ']') {
-      isClass = false;
-      corrected += letter;
-    } else if (isReserved(source, at)) {
-      escaped.add(letter);
-      corrected += `\\${letter}`;
-    } else corrected += letter;
+    if (letter === '[') {
+      const end = endOfClass(source, at);
+      corrected += classAgain(source.slice(at, end), escaped, bare);
+      at = end;
+    } else {
+      const atom = atomAt(source, at);
+      corrected += withoutNeedless(atom, outside, bare);
+      at += atom.length;
+    }
   }
   const isOther = escaped.size > 0 || bare.size > 0;
   return isOther && compiles(corrected)
@@ -52,18 +44,59 @@ export function correctedPattern(source: string): CorrectedPattern | null {
     : null;
 }
 
-/** Whether a character in a class has to be escaped: a hyphen where it makes no range, and one of two that are reserved together. */
-function isReserved(source: string, at: number): boolean {
-  const [before, letter, next] = [source[at - 1] ?? '', source[at] as string, source[at + 1] ?? ''];
-  if (letter === '-') return before === '[' || before === '^' || next === ']' || isAfterRange(source, at);
-  return reserved.includes(letter) || (doubled.includes(letter) && before === letter);
+/** A character, or a backslash with the one behind it. */
+function atomAt(source: string, at: number): string {
+  return source.slice(at, at + (source[at] === '\\' ? 2 : 1));
 }
 
-/** In `a-z-9` and `\w-x` the hyphen makes no range. */
-function isAfterRange(source: string, at: number): boolean {
-  const before = source.slice(0, at);
-  return /[^\\[]-[^\\]$|\\[dDsSwW]$/.test(before) || /^\\[dDsSwW]/.test(source.slice(at + 1));
+function endOfClass(source: string, start: number): number {
+  let at = start + 1;
+  if (source[at] === '^') at++;
+  while (at < source.length && source[at] !== ']') at += atomAt(source, at).length;
+  return Math.min(at + 1, source.length);
 }
+
+function withoutNeedless(atom: string, allowed: string, bare: Set<string>): string {
+  const [, behind] = atom;
+  if (atom.length < 2 || behind === undefined || allowed.includes(behind)) return atom;
+  bare.add(behind);
+  return behind;
+}
+
+/** A class with what the v flag reserves escaped; ranges are read as without it (ECMAScript, "ClassContents"). */
+function classAgain(text: string, escaped: Set<string>, bare: Set<string>): string {
+  const open = text.startsWith('[^') ? '[^' : '[';
+  const inner = text.slice(open.length, text.endsWith(']') ? -1 : undefined);
+  const atoms: string[] = [];
+  for (let at = 0; at < inner.length; at += (atoms.at(-1) as string).length) atoms.push(atomAt(inner, at));
+  let again = '';
+  let before = '';
+  const add = (atom: string, isRange = false) => {
+    const isReserved = reserved.includes(atom) || atom === '-' || (doubled.includes(atom) && atom === before);
+    if (atom.length === 1 && isReserved && !isRange) {
+      escaped.add(atom);
+      again += `\\${atom}`;
+    } else again += withoutNeedless(atom, inside, bare);
+    before = atom;
+  };
+  for (let at = 0; at < atoms.length; ) {
+    const [from = '', sign, to] = atoms.slice(at, at + 3);
+    if (sign !== '-' || to === undefined) {
+      add(from);
+      at += 1;
+      continue;
+    }
+    // Between a class and something else the hyphen makes no range.
+    const isRange = !isClass(from) && !isClass(to);
+    add(from);
+    add('-', isRange);
+    add(to);
+    at += 3;
+  }
+  return again === '' ? text : `${open}${again}${text.endsWith(']') ? ']' : ''}`;
+}
+
+const isClass = (atom: string) => /^\\[dDsSwWpP]$/.test(atom);
 
 function compiles(source: string): boolean {
   try {
