@@ -90,6 +90,14 @@ describe('findings of what is typed', () => {
     expect(found(middle, jump, { followed: true })).toEqual([]);
     expect(found(middle, jump, { mark: 'modelled' })).toEqual([]);
   });
+  it('are a jump where signs between groups are put elsewhere meanwhile, and none where only signs follow', () => {
+    const masked = [step('(201) 5', 7), step('(201) 5', 4), step('(201) 55', 8)];
+    expect(found('type "5"\nkey ArrowLeft\ntype "5"', masked)).toHaveLength(1);
+    const signs = [step('20-', 3), step('20-', 2), step('205-', 4)];
+    expect(found('type "2"\nkey ArrowLeft\ntype "5"', signs)).toEqual([]);
+    const behind = [step('20)', 3), step('20)', 2), step('(205', 4)];
+    expect(found('type "2"\nkey ArrowLeft\ntype "5"', behind)).toEqual([]);
+  });
   it('are none where one types at the end', () => {
     expect(found('type "ab"', [step('a', 1), step('a-b', 3)])).toEqual([]);
   });

@@ -80,11 +80,9 @@ function caretJump({ script, steps, followed }: TypingFacts): Proof | null {
     const stroke = script[index];
     const brings = stroke?.kind === 'text' || (stroke?.kind === 'key' && [...stroke.key].length === 1);
     if (!before || !brings || before.caret.start !== before.caret.end) continue;
-    const rest = before.text.slice(before.caret.end);
     const isJump =
-      rest !== '' &&
       step.text !== before.text &&
-      step.text.endsWith(rest) &&
+      isBehind(signsOf(before.text.slice(before.caret.end)), signsOf(step.text)) &&
       step.caret.start === step.text.length;
     if (isJump && before.caret.end < before.text.length)
       return {
@@ -103,6 +101,11 @@ function opensPicker({ controls: [control] }: Field): boolean {
   const opens = attribute(control, 'aria-haspopup') ?? 'false';
   return hasAttribute(control, 'readonly') || attribute(control, 'role') === 'combobox' || opens !== 'false';
 }
+
+const isBehind = (rest: string, text: string) => rest !== '' && text.endsWith(rest);
+
+/** Letters and digits: what stands between them a mask puts where it wants, and the caret behind it. */
+const signsOf = (text: string) => text.replace(/[^\p{L}\p{N}]/gu, '');
 
 const needed = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'Tab'];
 
