@@ -1,8 +1,6 @@
-import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { readForm } from '@/core/html/read-form';
 import { type Picture, pictureBytes } from '@/core/observation/picture';
 import { plainVariant } from '@/core/target/variant';
@@ -12,6 +10,7 @@ import { pictureBox } from '@/probe/api/picture-box';
 import { probeBundle } from '@/probe/bundle';
 import { probeField } from '@/probe/questions/question-context';
 import { enginesAvailable } from '../fixtures/engines';
+import { startPage } from '../fixtures/served-page';
 
 /** Kinds of text boxes, each with as many signs as it is given; in a font of fixed width every sign is an island of ink. */
 const kinds: readonly ((signs: number) => string)[] = [
@@ -50,14 +49,6 @@ function islandsIn(picture: Picture): number {
 
 describe.skipIf(!(await enginesAvailable())).each(Object.keys(engines))('what %s draws', (name) => {
   const engine = engines[name as keyof typeof engines];
-  let page = '';
-  const server = createServer((_, response) => response.setHeader('content-type', 'text/html').end(page));
-  beforeAll(() => new Promise<void>((done) => server.listen(0, '127.0.0.1', done)));
-  afterAll(() => {
-    server.closeAllConnections();
-    server.close();
-  });
-
   it('has as many signs as the text that is told as shown', async () => {
     const found = await engine.find();
     if (found.status === 'missing') throw new Error(failureText(found.failure));
@@ -66,9 +57,9 @@ describe.skipIf(!(await enginesAvailable())).each(Object.keys(engines))('what %s
       const { code } = await probeBundle('probe');
       for (const [order, signs] of forms) {
         const inputs = order.map((kind, at) => kind(signs[at] ?? 1));
-        page = `<!doctype html><style>${look}</style><form>${inputs.join('')}</form>`;
-        const { port } = server.address() as AddressInfo;
-        const opened = await session.open(`http://127.0.0.1:${port}/`, code, plainVariant);
+        const page = `<!doctype html><style>${look}</style><form>${inputs.join('')}</form>`;
+        const { address, stop } = await startPage(page);
+        const opened = await session.open(address, code, plainVariant);
         const fields = readForm(page).fields.map(probeField);
         const size = await opened.probe('documentSize');
         const boxes = (await opened.probe('controlBoxes', fields)).map(
@@ -76,6 +67,7 @@ describe.skipIf(!(await enginesAvailable())).each(Object.keys(engines))('what %s
         );
         const pictures = await opened.pictures(boxes, size);
         const shown = await opened.probe('textsShown', fields);
+        await stop();
         const drawn = pictures.map((picture) => (picture ? islandsIn(picture) : null));
         expect(inputs.map((input, at) => [input, drawn[at]])).toEqual(
           inputs.map((input, at) => [input, [...(shown[at] ?? '')].length]),

@@ -1,7 +1,7 @@
 import { linePositions } from '../html/line-positions';
 import type { FileFault } from '../reading/file-fault';
 import { fitted } from '../reading/misfit';
-import { readJson } from '../reading/read-json';
+import { readVersioned } from '../reading/versioned-file';
 import type { FormDocument } from './form-document';
 import { formSchema } from './form-schema';
 
@@ -27,19 +27,11 @@ export function isFormFile(content: string): boolean {
 
 /** Reads a form file. A fault has the line in which something is wrong, as far as it can be found. */
 export function readFormFile(content: string): FormFileReading {
-  let value: unknown;
-  try {
-    value = readJson(content);
-  } catch (error) {
-    return fault({ file, code: 'no JSON', line: lineOfError(error, content) });
-  }
-  if (typeof value !== 'object' || value === null || !('format' in value) || value.format !== 'ukko-form')
-    return fault({ file, code: 'other file' });
-  const { format: _, version, ...form } = value as Record<string, unknown>;
-  if (typeof version === 'number' && version > formFileVersion)
-    return fault({ file, code: 'newer version', version, reads: formFileVersion });
-  if (version !== formFileVersion) return fault({ file, code: 'no version' });
-  const fitting = fitted(formSchema, form);
+  const reading = readVersioned(content, { file, format: 'ukko-form', version: formFileVersion }, (error) =>
+    lineOfError(error, content),
+  );
+  if (reading.status === 'fault') return reading;
+  const fitting = fitted(formSchema, reading.contents);
   if (fitting.status === 'fits') return { status: 'read', form: fitting.value as unknown as FormDocument };
   const { misfit } = fitting;
   return fault({ file, code: 'misfit', line: lineOf(content, misfit.path), misfit });

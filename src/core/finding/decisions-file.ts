@@ -5,8 +5,8 @@ import { timeSchema } from '../observation/schema-parts';
 import type { FileFault } from '../reading/file-fault';
 import { jsonSchemaOf } from '../reading/json-schema';
 import { fitted } from '../reading/misfit';
-import { readJson } from '../reading/read-json';
 import { described } from '../reading/schema-union';
+import { readVersioned } from '../reading/versioned-file';
 import { type Decision, decisionKinds } from './finding';
 
 /** A decision as a project keeps it beside its code. */
@@ -65,30 +65,13 @@ export function isDecisionsFile(content: string): boolean {
 
 /** Reads decisions that a project keeps. */
 export function readDecisionsFile(content: string): DecisionsFileReading {
-  let value: unknown;
-  try {
-    value = readJson(content);
-  } catch {
-    return fault({ file, code: 'no JSON', line: null });
-  }
-  if (
-    typeof value !== 'object' ||
-    value === null ||
-    !('format' in value) ||
-    value.format !== 'ukko-decisions'
-  )
-    return fault({ file, code: 'other file' });
-  const { format: _, version, $schema: __, ...contents } = value as Record<string, unknown>;
-  if (typeof version === 'number' && version > decisionsFileVersion)
-    return fault({ file, code: 'newer version', version, reads: decisionsFileVersion });
-  if (version !== decisionsFileVersion) return fault({ file, code: 'no version' });
+  const reading = readVersioned(content, { file, format: 'ukko-decisions', version: decisionsFileVersion });
+  if (reading.status === 'fault') return reading;
+  const { $schema: _, ...contents } = reading.contents;
   const fitting = fitted(contentsSchema, contents);
-  if (fitting.status === 'misfit') return fault({ file, code: 'misfit', line: null, misfit: fitting.misfit });
+  if (fitting.status === 'misfit')
+    return { status: 'fault', fault: { file, code: 'misfit', line: null, misfit: fitting.misfit } };
   return { status: 'read', decisions: (fitting.value as { decisions: ProjectDecision[] }).decisions };
-}
-
-function fault(fault: FileFault): DecisionsFileReading {
-  return { status: 'fault', fault };
 }
 
 /** Writes decisions so that two people who decide about two findings change two lines: one in each line, in an order that stays. */

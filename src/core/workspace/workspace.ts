@@ -9,7 +9,7 @@ import type { Picture } from '../observation/picture';
 import { pictureIdSchema, pixels, timeSchema } from '../observation/schema-parts';
 import type { FileFault } from '../reading/file-fault';
 import { fitted } from '../reading/misfit';
-import { readJson } from '../reading/read-json';
+import { readVersioned } from '../reading/versioned-file';
 import type { RunId } from '../run/run';
 import type { LineUp } from '../target/line-up';
 import type { Target } from '../target/target';
@@ -98,33 +98,15 @@ const file = 'workspace';
 
 /** Reads `workspace.json`. */
 export function readWorkspace(content: string): WorkspaceReading {
-  let value: unknown;
-  try {
-    value = readJson(content);
-  } catch {
-    return fault({ file, code: 'no JSON', line: null });
-  }
-  if (
-    typeof value !== 'object' ||
-    value === null ||
-    !('format' in value) ||
-    value.format !== 'ukko-workspace'
-  )
-    return fault({ file, code: 'other file' });
-  const { format, version, ...contents } = value as Record<string, unknown>;
-  if (typeof version === 'number' && version > workspaceVersion)
-    return fault({ file, code: 'newer version', version, reads: workspaceVersion });
-  if (version !== workspaceVersion) return fault({ file, code: 'no version' });
-  const fitting = fitted(contentsSchema, contents);
-  if (fitting.status === 'misfit') return fault({ file, code: 'misfit', line: null, misfit: fitting.misfit });
+  const reading = readVersioned(content, { file, format: 'ukko-workspace', version: workspaceVersion });
+  if (reading.status === 'fault') return reading;
+  const fitting = fitted(contentsSchema, reading.contents);
+  if (fitting.status === 'misfit')
+    return { status: 'fault', fault: { file, code: 'misfit', line: null, misfit: fitting.misfit } };
   const read = fitting.value as unknown as WorkspaceContents;
   const decisions = carriedDecisions(read.decisions);
   return {
     status: 'read',
     contents: { ...read, format: 'ukko-workspace', version: workspaceVersion, decisions },
   };
-}
-
-function fault(fault: FileFault): WorkspaceReading {
-  return { status: 'fault', fault };
 }
