@@ -224,7 +224,7 @@ class Positions {
       );
     };
     const found = shortestPath(triple(from, from, to), onward, (at) => at === triple(from, to, to));
-    return found?.steps.map(({ letter }) => this.letters[letter]).join('');
+    return found?.steps.map(({ letter }) => this.letters[letter]).join('') ?? null;
   }
 
   private wordTo(state: number): string {
