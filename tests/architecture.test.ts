@@ -38,7 +38,7 @@ const core: Layers = {
   'model/deviations': 'html standard target',
   'model/typing': 'html standard script guard observation questions/* model/deviations',
   model:
-    'html reading regexp standard script guard target document fallback observation questions/* questions model/deviations model/typing',
+    'html reading regexp standard script guard target document observation questions/* questions model/deviations model/typing',
   rules:
     'html purpose reading regexp standard script guard pattern target observation model/deviations model/typing',
   replay:

@@ -250,6 +250,18 @@ describe('predict', () => {
     );
   });
 
+  it.each(['blink-phone', 'native-phone-field'])(
+    'answers for %s all that was planned of a page that a plain button sends',
+    (target) => {
+      const page = { address: 'http://localhost:1/', form: 0, steps: '' };
+      const markup = '<form><input name=a><button type=button>Send</button></form>';
+      const asked = askingOf(markup, pageQuestions, {}, null, page);
+      const keysOf = (all: readonly { field: string; question: string }[]) =>
+        all.map(({ field: of, question }) => `${of} ${question}`).sort();
+      expect(keysOf(predict(targetId(target), asked, ''))).toEqual(keysOf(planOf(asked)));
+    },
+  );
+
   it('has nothing to say for a target without habits', () => {
     expect(predict(targetId('this-browser'), asking, '')).toEqual([]);
   });

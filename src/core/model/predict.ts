@@ -1,16 +1,16 @@
-import { type LookState, statesOf } from '../document/look-state';
+import type { LookState } from '../document/look-state';
 import { invalidTrial, trialFor } from '../document/trial-value';
-import { plansFor } from '../fallback/fallback-plan';
+import { grouped } from '../grouped';
 import { controlParts } from '../html/control-part';
 import { attribute, type Field, takesKeys } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { pageOf } from '../html/page-controls';
 import type { Outcome } from '../observation/outcome';
 import type { Modelled } from '../observation/provenance';
-import { type Asking, isSender, planOf } from '../questions/asking';
+import { type Asking, planOf } from '../questions/asking';
 import { type LookFacts, lookNotAsked } from '../questions/look/facts';
 import type { MessageFacts } from '../questions/message/facts';
-import type { Observation, PageQuestion } from '../questions/observation';
+import type { Observation } from '../questions/observation';
 import type { PartsFacts } from '../questions/parts/facts';
 import type { TypingFacts } from '../questions/typing/facts';
 import { GaveUp } from '../regexp/budget';
@@ -45,59 +45,40 @@ export function* predictions(
   const habits = habitsOf(target);
   if (!habits) return;
   const provenance: Modelled = { mark: 'modelled', model: `Ukko ${modelVersion}`, source: habits.source };
+  const planned = grouped(planOf(asking), ({ field }) => field);
   for (const field of asking.fields) {
     const asked = { field: field.id, target, provenance, at };
-    yield asking.questions.flatMap((question): Observation[] => {
-      if (isNativeField(habits) && question !== 'typing') return notAsked(asked, question, field);
+    yield (planned.get(field.id) ?? []).map(({ question, state }): Observation => {
+      const shown = state ?? 'closed';
+      if (isNativeField(habits) && question !== 'typing')
+        return question === 'look'
+          ? { ...asked, question, state: shown, outcome: nativeField }
+          : { ...asked, question, outcome: nativeField };
       switch (question) {
-        case 'look':
-          return statesOf(field.kind).map((state) => ({
-            ...asked,
-            question,
-            state,
-            outcome: workedOut(() => predictLook(field, state, engineDeviations[habits.deviations])),
-          }));
+        case 'look': {
+          const predict = () => predictLook(field, shown, engineDeviations[habits.deviations]);
+          return { ...asked, question, state: shown, outcome: workedOut(predict) };
+        }
         case 'message':
-          return [{ ...asked, question, outcome: workedOut(() => predictMessage(field, habits)) }];
-        case 'accessibility':
-          return [
-            {
-              ...asked,
-              question,
-              outcome: asking.page
-                ? unknownPage
-                : workedOut(() => predictAccessibility(field, asking, habits)),
-            },
-          ];
+          return { ...asked, question, outcome: workedOut(() => predictMessage(field, habits)) };
+        case 'accessibility': {
+          const predict = () => predictAccessibility(field, asking, habits);
+          return { ...asked, question, outcome: asking.page ? unknownPage : workedOut(predict) };
+        }
         case 'parts':
-          return [{ ...asked, question, outcome: asking.page ? unknownPage : predictParts(field, habits) }];
+          return { ...asked, question, outcome: asking.page ? unknownPage : predictParts(field, habits) };
+        case 'submission': {
+          const predict = () => predictSubmission(field, asking, habits);
+          return { ...asked, question, outcome: asking.page ? unknownPage : workedOut(predict) };
+        }
         case 'fallback':
-          return plansFor(field).length > 0 ? [{ ...asked, question, outcome: unpredictable }] : [];
-        case 'submission':
-          return isSender(field, asking)
-            ? [
-                {
-                  ...asked,
-                  question,
-                  outcome: asking.page
-                    ? unknownPage
-                    : workedOut(() => predictSubmission(field, asking, habits)),
-                },
-              ]
-            : [];
         case 'opening':
         case 'bubble':
-          return [{ ...asked, question, outcome: unpredictable }];
-        case 'typing':
-          return ownEntry(asking.scripts, field.id)
-            ? [
-                {
-                  ...asked,
-                  question,
-                  outcome: workedOut(() => predictTyping(field, asking, habits, new Date(at))),
-                },
-              ]
-            : [];
+          return { ...asked, question, outcome: unpredictable };
+        case 'typing': {
+          const predict = () => predictTyping(field, asking, habits, new Date(at));
+          return { ...asked, question, outcome: workedOut(predict) };
+        }
       }
     });
   }
@@ -115,37 +96,16 @@ function workedOut<Facts>(predict: () => Outcome<Facts>): Outcome<Facts> {
 }
 
 /** A field of a native app is no part of a page: what a page's form would ask of it has no answer. */
-function notAsked(
-  asked: Pick<Observation, 'field' | 'target' | 'provenance' | 'at'>,
-  question: Exclude<PageQuestion, 'typing'>,
-  field: Field,
-): Observation[] {
-  const outcome = {
-    status: 'inapplicable',
-    reason: { code: 'native field' },
-  } as const;
-  const planned = planOf({ ...emptyAsking, questions: [question], fields: [field] });
-  return planned.map(({ state }) =>
-    question === 'look'
-      ? { ...asked, question, state: state ?? 'closed', outcome }
-      : { ...asked, question, outcome },
-  );
-}
+const nativeField = {
+  status: 'inapplicable',
+  reason: { code: 'native field' },
+} as const;
 
 /** Of a page of the developer's own the model has a snapshot of the markup, and no more. */
 const unknownPage = {
   status: 'inapplicable',
   reason: { code: 'model knows no page' },
 } as const;
-
-const emptyAsking: Asking = {
-  markup: '',
-  questions: [],
-  fields: [],
-  scripts: {},
-  page: null,
-  runsScripts: true,
-};
 
 export function predictLook(field: Field, state: LookState, deviations: Deviations): Outcome<LookFacts> {
   if (field.kind === 'hidden') return { status: 'inapplicable', reason: { code: 'not drawn' } };

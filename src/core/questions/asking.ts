@@ -5,7 +5,7 @@ import type { TypingTasks } from '../guard/typing-task';
 import type { Field, FieldId, FormReading } from '../html/field';
 import { ownEntry } from '../html/own-entry';
 import { readForm } from '../html/read-form';
-import { sendersIn, sends } from '../html/sender';
+import { sendersIn } from '../html/sender';
 import { type PageQuestion, pageQuestions } from './observation';
 
 /** The questions of a sweep over one form, the same for every target. */
@@ -74,10 +74,11 @@ export interface PlannedQuestion {
 }
 
 /** In which states a question is asked of a field; null: once, whatever its state. None: it is not asked. */
-type Plan = (
-  field: Field,
-  asking: Pick<Asking, 'scripts' | 'markup' | 'page'>,
-) => readonly (LookState | null)[];
+type Plan = (field: Field, asking: Planned) => readonly (LookState | null)[];
+
+interface Planned extends Pick<Asking, 'scripts'> {
+  readonly senders: ReadonlySet<FieldId>;
+}
 
 const once: Plan = () => [null];
 const onceIf =
@@ -92,7 +93,7 @@ const plans: Readonly<Record<PageQuestion, Plan>> = {
   opening: once,
   bubble: once,
   parts: once,
-  submission: onceIf(isSender),
+  submission: onceIf(({ id }, { senders }) => senders.has(id)),
   fallback: onceIf((field) => plansFor(field).length > 0),
   typing: onceIf(({ id }, { scripts }) => ownEntry(scripts, id) !== undefined),
 };
@@ -102,16 +103,17 @@ export function sendersOf({ markup, page }: Pick<Asking, 'markup' | 'page'>): Fi
   return sendersIn(readForm(markup).fields, page !== null);
 }
 
-/** Whether the form is sent by this field of it. */
-export function isSender({ id, kind }: Field, asking: Pick<Asking, 'markup' | 'page'>): boolean {
-  return sends(kind) || (asking.page !== null && sendersOf(asking).some((one) => one.id === id));
+/** The ids of these. */
+export function senderIds(asking: Pick<Asking, 'markup' | 'page'>): ReadonlySet<FieldId> {
+  return new Set(sendersOf(asking).map(({ id }) => id));
 }
 
 /** Everything that one target is asked. A sweep's progress counts against it. */
 export function planOf(asking: Asking): PlannedQuestion[] {
+  const planned: Planned = { scripts: asking.scripts, senders: senderIds(asking) };
   return asking.questions.flatMap((question) =>
     asking.fields.flatMap((field) =>
-      plans[question](field, asking).map((state) => ({ question, field: field.id, state })),
+      plans[question](field, planned).map((state) => ({ question, field: field.id, state })),
     ),
   );
 }
