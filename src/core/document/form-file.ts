@@ -1,7 +1,7 @@
 import { linePositions } from '../html/line-positions';
 import type { FileFault } from '../reading/file-fault';
 import { fitted } from '../reading/misfit';
-import { readVersioned } from '../reading/versioned-file';
+import { beginsAs, readVersioned } from '../reading/versioned-file';
 import type { FormDocument } from './form-document';
 import { formSchema } from './form-schema';
 
@@ -22,7 +22,7 @@ export function writeFormFile(form: FormDocument): string {
 
 /** True for text that says it is a form file, whether or not it can be read. */
 export function isFormFile(content: string): boolean {
-  return /^\s*\{\s*"format"\s*:\s*"ukko-form"/.test(content);
+  return beginsAs('ukko-form', content);
 }
 
 /** Reads a form file. A fault has the line in which something is wrong, as far as it can be found. */

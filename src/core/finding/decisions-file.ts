@@ -6,7 +6,7 @@ import type { FileFault } from '../reading/file-fault';
 import { jsonSchemaOf } from '../reading/json-schema';
 import { fitted } from '../reading/misfit';
 import { described } from '../reading/schema-union';
-import { readVersioned } from '../reading/versioned-file';
+import { beginsAs, readVersioned } from '../reading/versioned-file';
 import { type Decision, decisionKinds } from './finding';
 
 /** A decision as a project keeps it beside its code. */
@@ -31,7 +31,7 @@ const contentsSchema = object({
   decisions: array(
     object({
       form: described(
-        'The name of the form, or of its file, that it is about; not given: any form.',
+        'Name of the form or of its file. Absent: the decision applies to every form.',
         string().strict().max(500).optional(),
       ),
       finding: described('The id of the finding, as JSON reports give it.', text(100_000)),
@@ -58,9 +58,9 @@ const contentsSchema = object({
 
 const file = 'decisions';
 
-/** True for what begins as such a file does, whether or not the rest is right. */
+/** True for text that says it is such a file, whether or not it can be read. */
 export function isDecisionsFile(content: string): boolean {
-  return /^\s*\{\s*"format"\s*:\s*"ukko-decisions"/.test(content);
+  return beginsAs('ukko-decisions', content);
 }
 
 /** Reads decisions that a project keeps. */

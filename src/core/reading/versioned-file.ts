@@ -16,6 +16,13 @@ export type VersionedReading =
   | { readonly status: 'read'; readonly contents: JsonObject }
   | { readonly status: 'fault'; readonly fault: FileFault };
 
+/** True for text that begins as a file of this format does, its schema named first or not, whether or not the rest is right. */
+export function beginsAs(format: string, content: string): boolean {
+  const [, named] =
+    /^\s*\{\s*(?:"\$schema"\s*:\s*"[^"]*"\s*,\s*)?"format"\s*:\s*"([^"]*)"/.exec(content) ?? [];
+  return named === format;
+}
+
 /**
  * Reads a file that says what it is and in which version; whether the rest is right is for its schema to say.
  * @param lineOf the line in which the parser stopped, from 1, where that can be told
