@@ -1,7 +1,7 @@
 /** npm run judge -- pages [NAME…]: sweeps pages with frameworks and libraries of fields over the engines here, and holds what is found against what was expected. */
 import type { FormId } from '../src/core/document/form-document';
 import { findingsOfRun } from '../src/core/finding/collect-findings';
-import { claimCode, type Finding } from '../src/core/finding/finding';
+import type { Finding } from '../src/core/finding/finding';
 import { readForm } from '../src/core/html/read-form';
 import { scriptsForPage } from '../src/core/page/usual-scripts';
 import { askingOf, sendersOf, sweepQuestions } from '../src/core/questions/asking';
@@ -10,13 +10,12 @@ import { restrictionByModel } from '../src/core/replay/restriction-by-model';
 import type { RunId } from '../src/core/run/run';
 import { targets } from '../src/core/target/line-up';
 import { type EngineTarget, targetId } from '../src/core/target/target';
-import { findingTitle } from '../src/core/words/finding-words';
 import { readOwnPage } from '../src/engines/own-page';
 import { sweepEngines } from '../src/engines/sweep-engines';
 import { builtPage } from '../tests/fixtures/built-page';
 import { startPage } from '../tests/fixtures/served-page';
-import type { Expected } from '../tests/judgement/case';
 import { type JudgedPage, pages } from '../tests/judgement/pages';
+import { judgementOf, type Said, saidBy } from '../tests/judgement/score';
 
 const asked = targets.filter((one): one is EngineTarget => one.ask === 'engine' && one.withheld === null);
 const at = new Date().toISOString();
@@ -70,34 +69,24 @@ async function swept({ file }: JudgedPage): Promise<Swept> {
   }
 }
 
-function toldOf({ harm, field, claim }: Finding): Expected {
-  const code = claim.code === 'typed' ? `typed ${claim.effect}` : claimCode({ claim });
-  return [harm, field?.label ?? null, code];
-}
-
 export async function judgePages(names: readonly string[]): Promise<void> {
   const sums = { right: 0, wrong: 0, missed: 0 };
   for (const judged of pages) {
     if (names.length > 0 && !names.some((name) => judged.file.includes(name))) continue;
     const { findings, observations, sent } = await swept(judged);
-    const told = findings.map((finding) => ({ finding, expected: toldOf(finding) }));
-    const isMust = (one: Expected) =>
-      judged.must.some((must) => JSON.stringify(must) === JSON.stringify(one));
-    const missed = judged.must.filter(
-      (must) => !told.some(({ expected }) => JSON.stringify(expected) === JSON.stringify(must)),
-    );
-    const wrong = told.filter(({ expected }) => judged.free.includes(expected[0]) && !isMust(expected));
+    const said = findings.map(saidBy);
+    const { wrong: beside, missed } = judgementOf({ must: judged.must, arguable: [] }, said);
+    const isWrong = ([harm]: Said) => judged.free.includes(harm);
+    const wrong = beside.filter(isWrong);
     const failed = observations.filter(({ outcome }) => outcome.status === 'failed').length;
     const isSent = sent.length > 0 && sent.every((status) => status === judged.filled);
     console.log(
       `${judged.file}: ${observations.length} answers, ${failed} failed; filled in: ${sent.join(', ')}${isSent ? '' : ` (expected: ${judged.filled})`}`,
     );
-    for (const { finding } of wrong) console.log(`  wrong: ${finding.harm} · ${findingTitle(finding)}`);
+    for (const one of wrong) console.log(`  wrong: ${one.join(' · ')}`);
     for (const one of missed) console.log(`  missed: ${one.join(' · ')}`);
-    for (const { finding, expected } of told)
-      if (!isMust(expected) && !judged.free.includes(expected[0]))
-        console.log(`  said: ${finding.harm} · ${findingTitle(finding)}`);
-    sums.right += told.filter(({ expected }) => isMust(expected)).length + (isSent ? 1 : 0);
+    for (const one of beside) if (!isWrong(one)) console.log(`  said: ${one.join(' · ')}`);
+    sums.right += said.length - beside.length + (isSent ? 1 : 0);
     sums.wrong += wrong.length + (isSent ? 0 : 1);
     sums.missed += missed.length;
   }

@@ -1,6 +1,6 @@
 /** npm run judge [-- held | pages]: holds what Ukko says of forms, of those held back, or of pages with scripts against what was expected of them, and prints precision and recall by harm. */
 import { formFindingsAtOnce } from '../src/core/finding/collect-findings';
-import { claimCode, harms } from '../src/core/finding/finding';
+import { harms } from '../src/core/finding/finding';
 import { restrictionByModel } from '../src/core/replay/restriction-by-model';
 import type { JudgedCase } from '../tests/judgement/case';
 import { forms } from '../tests/judgement/forms';
@@ -11,6 +11,7 @@ import {
   ratiosOf,
   type Said,
   type Score,
+  saidBy,
   sumOf,
 } from '../tests/judgement/score';
 
@@ -18,11 +19,7 @@ const setup = { language: 'en-US', corrections: [] } as const;
 const ask = restrictionByModel('2026-01-01T00:00:00Z');
 
 function saidOf({ markup }: JudgedCase): Said[] {
-  return formFindingsAtOnce({ markup, typing: {} }, setup, ask).map((finding) => [
-    finding.harm,
-    finding.field?.label ?? null,
-    claimCode(finding),
-  ]);
+  return formFindingsAtOnce({ markup, typing: {} }, setup, ask).map(saidBy);
 }
 
 const percent = (ratio: number | null) => (ratio === null ? '–' : `${(100 * ratio).toFixed(1)} %`);

@@ -1,8 +1,14 @@
-import { type Harm, harms } from '@/core/finding/finding';
+import { claimCode, type Finding, type Harm, harms } from '@/core/finding/finding';
 import type { Expected, JudgedCase } from './case';
 
 /** What was said of a case. */
 export type Said = Expected;
+
+/** What a finding says, as it is expected; of typing also what scripts do. */
+export function saidBy({ harm, field, claim }: Finding): Said {
+  const code = claim.code === 'typed' ? `typed ${claim.effect}` : claimCode({ claim });
+  return [harm, field?.label ?? null, code];
+}
 
 /** Counts of one harm: what was rightly said, wrongly said, and not said. */
 export interface Score {
@@ -20,7 +26,10 @@ export interface Judgement {
 const key = (one: Expected) => JSON.stringify(one);
 
 /** Holds what was said of a case against what was expected of it; what is arguable counts neither way. */
-export function judgementOf({ must, arguable }: JudgedCase, said: readonly Said[]): Judgement {
+export function judgementOf(
+  { must, arguable }: Pick<JudgedCase, 'must' | 'arguable'>,
+  said: readonly Said[],
+): Judgement {
   const expected = new Set(must.map(key));
   const told = new Set(said.map(key));
   const right = said.filter((one) => expected.has(key(one)));

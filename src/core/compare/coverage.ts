@@ -113,8 +113,12 @@ function filledIn(observations: readonly Observation[], names: Names): FilledIn[
 }
 
 function notFilled(entries: readonly FilledIn[]): Gap[] {
-  const byReason = new Map<LeftReason, string[]>();
-  for (const { entry, target } of entries)
-    if (entry.status === 'left') byReason.set(entry.why, [...(byReason.get(entry.why) ?? []), target]);
-  return [...byReason].map(([why, targets]) => ({ what: 'not filled', why, targets }));
+  const left = entries.flatMap(({ entry, target }) =>
+    entry.status === 'left' ? [{ why: entry.why, target }] : [],
+  );
+  return [...grouped(left, ({ why }) => why)].map(([why, same]) => ({
+    what: 'not filled',
+    why,
+    targets: same.map(({ target }) => target),
+  }));
 }

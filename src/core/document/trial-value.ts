@@ -29,6 +29,11 @@ export type Trial =
   | { readonly status: 'value'; readonly value: string }
   | { readonly status: 'none'; readonly reason: TrialReason };
 
+/** The value of a trial; null where there is none. */
+export function triedValue(trial: Trial | null): string | null {
+  return trial?.status === 'value' ? trial.value : null;
+}
+
 const plausible: Partial<Record<FieldKind, readonly string[]>> = {
   text: ['Ada Holm', 'SKR-04', 'skerry', '12.50', '1250'],
   search: ['storm petrel'],

@@ -1,11 +1,11 @@
 import { attributeRegistry, formAttributeRegistry, isKnownAttribute } from '../html/attribute-registry';
-import { type Field, hasAttribute, isDisabled } from '../html/field';
+import { type Field, hasAttribute } from '../html/field';
 import { attributeOf, attributeSpan, type Element, elementSpan } from '../html/parse-markup';
 import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { ignoredBecause } from './ignored-attribute';
 import { withAttributes, withoutAttribute } from './mend';
 import { nearest } from './nearest-word';
-import { entries, type FaultRule, placeOf, text } from './page-under-check';
+import { entries, type FaultRule, isBarred, placeOf, text } from './page-under-check';
 
 // Rules about attributes that say something else than they seem to: values and names that there are not, and those that shut people out.
 
@@ -232,7 +232,3 @@ export const acceptOfNothing: FaultRule = ({ fields }, report) => {
     });
   }
 };
-
-function isBarred(field: Field): boolean {
-  return isDisabled(field.controls[0]) || hasAttribute(field.controls[0], 'readonly');
-}

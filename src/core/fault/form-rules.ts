@@ -1,4 +1,5 @@
 import { isTypedText } from '../html/field';
+import { isCutOffBy } from '../html/nested-forms';
 import { elementSpan } from '../html/parse-markup';
 import { blocksImplicitSubmission } from '../standard/implicit-submission';
 import { buttonThatSends } from './mend';
@@ -27,12 +28,10 @@ export const noWayToSend: FaultRule = ({ fields, elements, nested }, report) => 
 
 /** A form that begins inside of another one (HTML Standard, "in body": its start tag is ignored, and its end tag ends the outer form). */
 export const formInForm: FaultRule = ({ fields, nested }, report) => {
-  for (const { tag, cutAt } of nested) {
-    const lost = fields.filter(
-      ({ controls: [control] }) => cutAt !== null && control.form === null && control.span.start >= cutAt,
-    );
+  for (const one of nested) {
+    const lost = fields.filter(({ controls: [control] }) => isCutOffBy(one, control));
     report({
-      span: tag,
+      span: one.tag,
       fault:
         lost.length === 0
           ? { code: 'form in a form' }

@@ -1,4 +1,13 @@
-import { attribute, type Control, type Field, type FormReading, isButton, type Span } from '../html/field';
+import {
+  attribute,
+  type Control,
+  type Field,
+  type FormReading,
+  hasAttribute,
+  isButton,
+  isDisabled,
+  type Span,
+} from '../html/field';
 import { wrappedControls } from '../html/label-words';
 import { linePositions } from '../html/line-positions';
 import { type NestedForm, nestedForms } from '../html/nested-forms';
@@ -59,6 +68,10 @@ export const entries = ({ fields }: PageUnderCheck) =>
 
 /** An attribute of a field's first control. */
 export const text = (field: Field, name: string) => attribute(field.controls[0], name);
+
+/** Whether a field is barred from constraint validation, and nobody enters anything (HTML Standard, "readonly", "disabled"). */
+export const isBarred = ({ controls: [control] }: Field) =>
+  hasAttribute(control, 'readonly') || isDisabled(control);
 
 /** Fields that are checked, and faults that one rule reports: of more nobody reads, and some rules hold each field against all. */
 const [mostChecked, mostReported] = [1000, 300];

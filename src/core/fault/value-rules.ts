@@ -1,7 +1,7 @@
 import { appliesTo } from '../html/attribute-registry';
 import { attributeEdits } from '../html/edit-markup';
 import { exampleIn } from '../html/example-in-placeholder';
-import { attribute, type Field, hasAttribute, isDisabled, isTypedText } from '../html/field';
+import { attribute, type Field, hasAttribute, isTypedText } from '../html/field';
 import type { Purpose } from '../purpose/purpose';
 import { purposeOf } from '../purpose/purpose-of';
 import { correctedPattern } from '../regexp/corrected-pattern';
@@ -12,7 +12,7 @@ import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
 import { type Mend, saidBeside, withAttributes } from './mend';
-import { entries, type FaultRule, type PageUnderCheck, placeOf, text } from './page-under-check';
+import { entries, type FaultRule, isBarred, type PageUnderCheck, placeOf, text } from './page-under-check';
 
 // Rules about what a field takes: its value, its limits, its pattern.
 
@@ -131,8 +131,6 @@ export const beyondGauge: FaultRule = (page, report) => {
   }
 };
 
-const isBarred = ({ controls: [control] }: Field) => hasAttribute(control, 'readonly') || isDisabled(control);
-
 export const patternFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const pattern = text(field, 'pattern');
@@ -164,8 +162,7 @@ const longText = 1000;
 /** Whether a person can run into a limit without knowing that there is one. One that the browser ignores is none. */
 function surprises(field: Field, name: string): boolean {
   const value = text(field, name);
-  if (value === null || !appliesTo(name, field.kind)) return false;
-  if (hasAttribute(field.controls[0], 'readonly') || isDisabled(field.controls[0])) return false;
+  if (value === null || !appliesTo(name, field.kind) || isBarred(field)) return false;
   if (name === 'minlength' || name === 'maxlength') {
     const length = parseNonNegativeInteger(value);
     if (length === null || (name === 'minlength' && length <= 1)) return false;

@@ -8,14 +8,8 @@ import { phonesWith } from '../keyboard/phone-browsers';
 import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 
 /** A field from whose keyboard a person does not get on, or cannot send. */
-/** @param isCutOff whether the field stood in a form that another one in it ended, which is told as the cause */
-export function actionKeyFindings(
-  field: Field,
-  fields: readonly Field[],
-  setup: KeyboardSetup,
-  isCutOff = false,
-): Finding[] {
-  if (!hasKeyboard(field) || isCutOff) return [];
+export function actionKeyFindings(field: Field, fields: readonly Field[], setup: KeyboardSetup): Finding[] {
+  if (!hasKeyboard(field)) return [];
   // That the form has no button at all is a fault of the form, told once.
   const isForms = !fields.some(
     (one) => one.kind === 'button' && one.controls[0].form === field.controls[0].form,

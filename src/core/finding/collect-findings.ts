@@ -2,7 +2,7 @@ import type { FormDocument, TypingPlan } from '../document/form-document';
 import { pageUnderCheck } from '../fault/page-under-check';
 import { firstSamples } from '../guard/sample-table';
 import { type Field, isTypedText } from '../html/field';
-import { nestedForms } from '../html/nested-forms';
+import { isCutOffBy } from '../html/nested-forms';
 import { ownEntry } from '../html/own-entry';
 import { type PageControls, pageOf } from '../html/page-controls';
 import { readForm } from '../html/read-form';
@@ -39,11 +39,10 @@ export function* formFindings(
 ): Generator<number, Finding[]> {
   const { fields } = readForm(markup);
   const page = pageOf(markup);
-  const { hintOf } = pageUnderCheck(markup, fields);
+  const { hintOf, nested } = pageUnderCheck(markup, fields);
   const found = markupFindings(markup, fields, own !== undefined);
-  const cuts = nestedForms(markup).flatMap(({ cutAt }) => cutAt ?? []);
-  const isCutOff = ({ controls: [{ form, span }] }: Field) =>
-    form === null && cuts.some((cutAt) => cutAt <= span.start);
+  // That a form in its form cut a field off is told as the cause of all that follows for its keyboard.
+  const isCutOff = ({ controls: [control] }: Field) => nested.some((one) => isCutOffBy(one, control));
   for (const [index, field] of fields.entries()) {
     const plan = ownEntry(typing, field.id) ?? { script: '', guards: [] };
     const own = asked.filter((one) => one.field === field.id);
@@ -53,7 +52,7 @@ export function* formFindings(
         () => patternFindings(markup, field, plan.guards),
         () => purposeFindings(markup, field, plan, hintOf(field)),
         () => keyboardFindings(markup, ruled, setup, own),
-        () => actionKeyFindings(field, fields, setup, isCutOff(field)),
+        () => (isCutOff(field) ? [] : actionKeyFindings(field, fields, setup)),
         () => detourFindings(markup, ruled, setup),
         () => (isTypedText(field.kind) ? guardFindings(field, plan.guards, ask(field, plan, page), own) : []),
       ]),

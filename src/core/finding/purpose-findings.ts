@@ -4,7 +4,7 @@ import { attributeEdits } from '../html/edit-markup';
 import { attribute, type Field } from '../html/field';
 import { exampleTexts } from '../pattern/example-text';
 import type { Purpose, Writing, Writings } from '../purpose/purpose';
-import { type PurposeReading, purposeOf } from '../purpose/purpose-of';
+import { type PurposeReading, purposeAsSaid } from '../purpose/purpose-of';
 import { placeOfUse } from '../purpose/regions';
 import { writingsOf } from '../purpose/writings';
 import { judgeFor } from '../rules/judge';
@@ -34,7 +34,7 @@ export function purposeFindings(
   { guards, purpose: said }: Pick<TypingPlan, 'guards' | 'purpose'>,
   hint: string,
 ): Finding[] {
-  const reading = readingOf(field, said);
+  const reading = purposeAsSaid(field, said);
   if (!reading) return [];
   const accepts = acceptedBy(field, guards);
   const place = placeOfUse(field.controls[0].language);
@@ -58,12 +58,6 @@ export function purposeFindings(
       meaningless.filter(({ text }) => accepts(text)),
     ),
   ];
-}
-
-/** What a person said of a field counts before what its markup says. */
-function readingOf(field: Field, said: TypingPlan['purpose']): PurposeReading | null {
-  if (said === undefined) return purposeOf(field);
-  return said === 'none' ? null : { purpose: said, isSaid: true, isSure: true };
 }
 
 /** A rule that takes nothing of what a label seems to ask for is about something else. */

@@ -84,7 +84,7 @@ function caretJump({ script, steps, followed }: TypingFacts): Proof | null {
       step.text !== before.text &&
       isBehind(signsOf(before.text.slice(before.caret.end)), signsOf(step.text)) &&
       step.caret.start === step.text.length;
-    if (isJump && before.caret.end < before.text.length)
+    if (isJump)
       return {
         code: 'caret jump',
         before: before.text,
@@ -135,7 +135,7 @@ function hasLeftAll(before: TypingStep | undefined, { text, caret }: TypingStep)
 }
 
 /** Purposes whose texts are the same with signs between their groups or without. */
-const grouped: readonly Purpose[] = ['phone', 'card', 'iban', 'postcode', 'date', 'money'];
+const inGroups: readonly Purpose[] = ['phone', 'card', 'iban', 'postcode', 'date', 'money'];
 
 /** A value that the constraints accept was typed key by key, and less came in. */
 function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | null {
@@ -146,7 +146,7 @@ function keptOut({ script, steps, guards }: TypingFacts, field: Field): Proof | 
     .flatMap((stroke) => (stroke.kind === 'key' ? [stroke.key] : []));
   const last = steps[keys.length - 1];
   const typed = keys.join('');
-  const isGrouped = grouped.some((one) => one === purposeOf(field)?.purpose);
+  const isGrouped = inGroups.some((one) => one === purposeOf(field)?.purpose);
   if (!last || !isAccepted(field, typed)) return null;
   const lost = [...new Set(keys.filter((_, index) => isTakenOut(steps, index)))].filter(
     (key) => countOf(key, last.text) < countOf(key, typed) && !(isGrouped && /[\s()./-]/.test(key)),

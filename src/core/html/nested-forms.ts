@@ -1,4 +1,4 @@
-import type { Span } from './field';
+import type { Control, Span } from './field';
 import {
   type Element,
   elementsOf,
@@ -16,6 +16,11 @@ export interface NestedForm {
   readonly outer: number;
   /** The place behind which nothing belongs to the outer form any more; null where that has not ended early. */
   readonly cutAt: number | null;
+}
+
+/** Whether a control stands behind the place where the outer form ended early, and belongs to no form. */
+export function isCutOffBy({ cutAt }: NestedForm, { form, span }: Control): boolean {
+  return cutAt !== null && form === null && cutAt <= span.start;
 }
 
 const known = new WeakMap<ParsedMarkup, readonly NestedForm[]>();

@@ -13,14 +13,17 @@ const mostTexts = 40;
 /** Steps that the making of all texts of a pattern may take. */
 const stepsForTexts = 2_000_000;
 
-/** Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end. */
-export function slowTexts(source: string): SlowText[] {
+/**
+ * Texts that a matcher which goes back and tries again may take very long over: one for each part that is repeated without end.
+ * @param ambiguities of the pattern, where they are known already
+ */
+export function slowTexts(
+  source: string,
+  ambiguities = ambiguitiesOf(source, new Budget(stepsForTexts)),
+): SlowText[] {
   const rows = partsOf(source);
   if (!rows) return [];
-  return [
-    ...ambiguitiesOf(source, new Budget(stepsForTexts)).flatMap(textsOver),
-    ...new TextFinder(source).inRows(rows, ''),
-  ].slice(0, mostTexts);
+  return [...ambiguities.flatMap(textsOver), ...new TextFinder(source).inRows(rows, '')].slice(0, mostTexts);
 }
 
 /** Texts over a piece that is taken in several ways: the piece as it is, and the shortest piece of which it is made. */

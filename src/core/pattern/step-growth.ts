@@ -49,7 +49,7 @@ export function growthOfSteps(source: string, longest: number): StepGrowth | nul
   const of = (grows: Ambiguity['grows']) => pieces.filter((one) => one.grows === grows).flatMap(textsOver);
   return (
     doubling(of('exponentially'), longest, count, true) ??
-    doubling([...of('with a power'), ...slowTexts(source)], longest, count, false) ??
+    doubling([...of('with a power'), ...slowTexts(source, pieces)], longest, count, false) ??
     power(of('with a power'), longest, count)
   );
 }

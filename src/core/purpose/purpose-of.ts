@@ -49,6 +49,15 @@ const margin = 3;
 /** From here on label and name both say it in so many words. */
 const sure = 8;
 
+/**
+ * What a field is for, where a person may have said so: that counts before what its markup says.
+ * @param said not given: as its markup says; none: nothing that is known
+ */
+export function purposeAsSaid(field: Field, said: Purpose | 'none' | undefined): PurposeReading | null {
+  if (said === undefined) return purposeOf(field);
+  return said === 'none' ? null : { purpose: said, isSaid: true, isSure: true };
+}
+
 /** What a field is for; null where nothing speaks for it clearly. */
 export function purposeOf(field: Field): PurposeReading | null {
   const [control] = field.controls;

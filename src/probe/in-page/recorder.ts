@@ -17,7 +17,8 @@ export class Recorder {
   private events: { readonly event: Event; readonly record: EventRecord }[] = [];
   private readonly before = new WeakMap<Event, { readonly value: string; readonly at: number }>();
   private readonly took = new WeakMap<Event, number>();
-  private readonly pace = new Pace();
+  /** Null where the page has no listeners that it could slow down. */
+  private readonly pace: Pace | null;
   private refusedBy: string | null = null;
   private rewrittenBy: readonly string[] = [];
   private endless: string | null = null;
@@ -29,6 +30,7 @@ export class Recorder {
     /** The page has listeners of its own: what they leave of each event is recorded too. */
     private readonly hasOwn = false,
   ) {
+    this.pace = hasOwn ? new Pace() : null;
     const { signal } = this.listening;
     if (hasOwn) this.watchListeners(signal);
     // Guards are attached first: a record says whether the event was prevented when other listeners saw it.
@@ -65,7 +67,7 @@ export class Recorder {
       caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
       value: this.value,
       focused: focusedElement() === this.element,
-      ...(this.hasOwn && { slowness: this.pace.slowness() }),
+      ...(this.pace && { slowness: this.pace.slowness() }),
     };
   }
 

@@ -22,9 +22,10 @@ function sortOf(element: Element): UnreadPart['sort'] | null {
   if (element instanceof HTMLIFrameElement) return 'frame';
   const edited = own.getAttribute('contenteditable');
   if (edited !== null && edited.toLowerCase() !== 'false') return 'editable';
-  const holdsControl = composedControls(element).length > 0;
-  if (own.matches(widget) && !holdsControl && !isInList(element)) return 'widget';
-  return isFormAssociated(element) && !holdsControl && !holdsWidget(element) ? 'element' : null;
+  const isWidget = own.matches(widget) && !isInList(element);
+  if (!(isWidget || isFormAssociated(element)) || composedControls(element).length > 0) return null;
+  if (isWidget) return 'widget';
+  return holdsWidget(element) ? null : 'element';
 }
 
 /** The list that a text box opens is a part of that. */

@@ -1,5 +1,5 @@
 import { type LookState, lookStates, statesOf } from '@/core/document/look-state';
-import { type Trial, trialFor } from '@/core/document/trial-value';
+import { invalidTrial, type Trial, trialFor, triedValue, validTrial } from '@/core/document/trial-value';
 import { type Field, type FieldId, hasAttribute } from '@/core/html/field';
 import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
@@ -13,9 +13,11 @@ import { inapplicable, probeField, type QuestionContext } from './question-conte
 /** States in which all fields of a page can be at once, so that one picture of the page shows them all. */
 const pageStates = lookStates.filter((state) => state !== 'focused');
 
-/** States in which a person has entered something; pages with scripts of their own hear of nothing that a script sets. */
-const entered: readonly LookState[] = ['filled', 'invalid'];
-const nothing: Trial = { status: 'none', reason: 'nothing to enter' };
+/** What a person has entered in a state; pages with scripts of their own hear of nothing that a script sets. */
+const entered: Partial<Record<LookState, (field: Field) => Trial>> = {
+  filled: validTrial,
+  invalid: invalidTrial,
+};
 
 /** States in which the text is asked for: it takes the focus through all fields, which the others would not survive. */
 const textStates: readonly LookState[] = ['closed', 'filled'];
@@ -47,12 +49,10 @@ async function lookAtPage(
   const { page } = context;
   const fields = asked.map(probeField);
   const trials = asked.map((field) => trialFor(field, state));
-  const values = trials.map((trial) => (trial?.status === 'value' ? trial.value : null));
-  const isEntered = context.asking.page !== null && entered.includes(state);
+  const trialOf = context.asking.page === null ? undefined : entered[state];
   await anew(context);
-  if (isEntered)
-    await enterValues(page, context.oneByOne(asked), (field) => trials[asked.indexOf(field)] ?? nothing);
-  else await page.probe('fill', fields, values);
+  if (trialOf) await enterValues(page, context.oneByOne(asked), trialOf);
+  else await page.probe('fill', fields, trials.map(triedValue));
   if (state === 'invalid') await page.probe('attemptToSend');
   if (state === 'disabled') await page.probe('disable', fields);
   const facts = await page.probe('describe', fields);

@@ -1,5 +1,5 @@
-import { invalidTrial, type Trial } from '@/core/document/trial-value';
-import { attribute, type Field } from '@/core/html/field';
+import { invalidTrial, triedValue } from '@/core/document/trial-value';
+import { attribute } from '@/core/html/field';
 import { type FieldEntry, isRewritten } from '@/core/observation/field-entry';
 import { anew } from './anew';
 import { enterValues } from './enter-values';
@@ -12,7 +12,7 @@ export async function askMessage(context: QuestionContext): Promise<void> {
   const trials = asking.fields.map(invalidTrial);
   const fields = asking.fields.map(probeField);
   await anew(context);
-  if (asking.page) await enterThem(context, trials);
+  if (asking.page) await enterThem(context);
   else await page.probe('fill', fields, trials.map(triedValue));
   const facts = await page.probe('describe', fields);
   for (const [index, field] of asking.fields.entries()) {
@@ -34,19 +34,11 @@ export async function askMessage(context: QuestionContext): Promise<void> {
 }
 
 /** What a page's scripts keep from being entered is set by a script: the engine has words for it all the same. */
-async function enterThem(
-  { page, asking, oneByOne }: QuestionContext,
-  trials: readonly Trial[],
-): Promise<void> {
-  const trialOf = (field: Field) => trials[asking.fields.indexOf(field)] ?? invalidTrial(field);
-  const entries = await enterValues(page, oneByOne(asking.fields), trialOf);
+async function enterThem({ page, asking, oneByOne }: QuestionContext): Promise<void> {
+  const entries = await enterValues(page, oneByOne(asking.fields), invalidTrial);
   const missing = new Set(entries.filter(isMissing).map(({ field }) => field));
   const missed = asking.fields.filter(({ id }) => missing.has(id));
-  await page.probe('fill', missed.map(probeField), missed.map(trialOf).map(triedValue));
+  await page.probe('fill', missed.map(probeField), missed.map(invalidTrial).map(triedValue));
 }
 
 const isMissing = (entry: FieldEntry) => entry.status === 'left' || isRewritten(entry);
-
-function triedValue(trial: Trial): string | null {
-  return trial.status === 'value' ? trial.value : null;
-}

@@ -6,7 +6,7 @@ import { boundary } from '@/core/model/answer-submission';
 import type { FieldEntry } from '@/core/observation/field-entry';
 import type { Outcome } from '@/core/observation/outcome';
 import { noRequest, type Unsent } from '@/core/observation/reason';
-import { type Asking, isSender, sendersOf } from '@/core/questions/asking';
+import { type Asking, senderIds, sendersOf } from '@/core/questions/asking';
 import type { OtherWays, Sending, SubmissionFacts } from '@/core/questions/submission/facts';
 import { boundaryOf } from '@/core/standard/form-decodings';
 import type { Received, Receiver } from '../api/askable-page';
@@ -20,39 +20,32 @@ import { settled } from './settled';
 /** What each button that sends really sends, and which field is in its way. */
 export async function askSubmission(context: QuestionContext): Promise<void> {
   const { asking } = context;
-  const senders = asking.fields.filter((field) => isSender(field, asking));
-  for await (const field of context.oneByOne(senders))
+  const senders = senderIds(asking);
+  const asked = asking.fields.filter(({ id }) => senders.has(id));
+  for await (const field of context.oneByOne(asked))
     context.answer(field.id, { question: 'submission', outcome: await submissionBy(context, field) });
   await context.page.probe('reset');
 }
 
 async function submissionBy(context: QuestionContext, button: Field): Promise<Outcome<SubmissionFacts>> {
-  const { receiver } = context;
+  const { page, asking, receiver } = context;
   if (!receiver) return inapplicable('page submits nothing');
-  if (!context.page.click) return inapplicable('page presses no buttons');
-  const isOwn = context.asking.page !== null;
+  if (!page.click) return inapplicable('page presses no buttons');
+  const isOwn = asking.page !== null;
   let entries: readonly FieldEntry[] = [];
   const asIs = await surely(() => press(context, button, receiver, async () => undefined));
   const filled = await surely(() =>
     press(context, button, receiver, async () => {
-      if (isOwn) entries = await enterAll(context);
-      else await setAll(context);
+      if (isOwn) entries = await enterValues(page, asking.fields, validTrial);
+      else await fillByScript(page, asking.fields);
     }),
   );
   if (!asIs || !filled) return inapplicable('no room');
   const others =
-    firstSender(sendersOf(context.asking), button)?.id === button.id
+    firstSender(sendersOf(asking), button)?.id === button.id
       ? await otherWays(context, button, receiver)
       : null;
   return { status: 'answered', facts: { asIs, filled, others, ...(isOwn && { entries }) } };
-}
-
-function enterAll({ page, asking }: QuestionContext): Promise<FieldEntry[]> {
-  return enterValues(page, asking.fields, validTrial);
-}
-
-function setAll({ page, asking }: QuestionContext): Promise<void> {
-  return fillByScript(page, asking.fields);
 }
 
 /** That nothing was sent is told when it is so twice: on a busy machine a click may miss what has just moved. */
@@ -92,7 +85,8 @@ async function otherWays(context: QuestionContext, button: Field, receiver: Rece
     submit: await by('form', () => page.probe('sendByScript', probeField(button), 'submit')),
     ...(asking.page && {
       setByScript:
-        (await surely(() => press(context, button, receiver, () => setAll(context)))) ?? nothingSent,
+        (await surely(() => press(context, button, receiver, () => fillByScript(page, asking.fields)))) ??
+        nothingSent,
     }),
   };
 }
@@ -116,13 +110,13 @@ async function press(
   return await whatCame(page, receiver, asking);
 }
 
-/** Lets go of what a page of its own has sent before, and keeps in mind how it stands; no other page has scripts. */
+/** Lets go of what a page of the developer's own has sent before, and keeps in mind how it stands; other pages have no scripts. */
 async function listenAnew(page: QuestionContext['page'], asking: Asking): Promise<void> {
   await takeCaught(page, asking);
   if (asking.page) await page.probe('rememberPage');
 }
 
-/** What the scripts of a page of its own would have sent; no other page has any. */
+/** What scripts of a page of the developer's own would have sent; other pages under test have none. */
 async function takeCaught(page: QuestionContext['page'], asking: Asking): Promise<readonly Received[]> {
   return asking.page ? page.probe('caught') : [];
 }

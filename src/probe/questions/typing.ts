@@ -27,8 +27,8 @@ export async function askTyping(context: QuestionContext): Promise<void> {
       context.answer(field.id, { question: 'typing', outcome: inapplicable(reason) });
       continue;
     }
-    const typable = fieldInPage(context.page, { ...probeField(field), kind }, context.asking.page !== null);
     const isOwn = context.asking.page !== null;
+    const typable = fieldInPage(context.page, { ...probeField(field), kind }, isOwn);
     const once = () => typeInto(typable, task, isTypedText(kind), context.signal);
     const typed = isOwn ? await inRounds(once) : await once();
     context.answer(field.id, {

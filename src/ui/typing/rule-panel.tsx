@@ -12,7 +12,7 @@ import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edit
 import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
 import { pathFinder } from '@/core/pattern/path-through';
 import type { Purpose } from '@/core/purpose/purpose';
-import { purposeOf } from '@/core/purpose/purpose-of';
+import { purposeAsSaid } from '@/core/purpose/purpose-of';
 import type { RuleReport } from '@/core/rules/rule-report';
 import { unworkedClause } from '@/core/words/unworked-words';
 import type { Replayer } from '@/workers/replayer';
@@ -156,7 +156,7 @@ function Rule({
 }) {
   const { form } = useForm();
   const [saved, setSaved] = useState(source);
-  const purpose = said === undefined ? (purposeOf(field)?.purpose ?? null) : said === 'none' ? null : said;
+  const purpose = purposeAsSaid(field, said)?.purpose ?? null;
   const [lit, setLit] = useState<string | null>(null);
   const [at, setAt] = useState<SourceSpan | null>(null);
   const input = useRef<InputRef>(null);
