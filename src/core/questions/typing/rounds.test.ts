@@ -48,6 +48,30 @@ describe('rounds of the same strokes', () => {
     expect(steps[0]?.events.map(({ took }) => took)).toEqual([5, 2]);
   });
 
+  it('are alike whether a timer of the page rewrites the value before the key is released or after', () => {
+    const typed = (atRelease: string, rewrittenTo?: string): TypedRound => ({
+      steps: [
+        {
+          text: 'A',
+          caret: { start: 1, end: 1 },
+          value: 'A',
+          refused: null,
+          guard: null,
+          events: [
+            { ...event(), ...(rewrittenTo !== undefined && { rewrittenTo }) },
+            { ...event(), type: 'keyup', value: atRelease },
+          ],
+        },
+      ],
+    });
+    const { steps, rounds } = ofRounds([typed('A', 'A'), typed('a', 'A'), typed('a', 'A')]);
+    expect(rounds).toEqual({ asked: 3, alike: 3 });
+    // Shown is what most of them really saw.
+    expect(steps[0]?.events[1]?.value).toBe('a');
+    expect(ofRounds([typed('A', 'A'), typed('b', 'A'), typed('b', 'A')]).rounds?.alike).toBe(2);
+    expect(ofRounds([typed('A'), typed('a'), typed('a')]).rounds?.alike).toBe(2);
+  });
+
   it('leave a time unknown that nobody knows', () => {
     expect(ofRounds([round('a', undefined), round('a', undefined)]).steps[0]?.events[0]).not.toHaveProperty(
       'took',

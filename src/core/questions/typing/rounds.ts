@@ -1,3 +1,4 @@
+import { grouped } from '../../grouped';
 import type { EventRecord } from '../../observation/event-record';
 import type { TypingFacts, TypingStep } from './facts';
 
@@ -16,14 +17,8 @@ export type TypedRound = Pick<TypingFacts, 'steps' | 'stoppedBy'>;
 export function ofRounds(
   rounds: readonly [TypedRound, ...TypedRound[]],
 ): TypedRound & Pick<TypingFacts, 'rounds'> {
-  const [first] = rounds;
-  const groups = new Map<string, TypedRound[]>();
-  for (const round of rounds) {
-    const key = JSON.stringify(round, (name, value: unknown) => (name === 'took' ? undefined : value));
-    groups.set(key, [...(groups.get(key) ?? []), round]);
-  }
-  const alike = [...groups.values()].reduce((most, group) => (group.length > most.length ? group : most));
-  const [round = first] = alike;
+  const alike = mostAlike(rounds, ({ steps, ...round }) => ({ ...round, steps: steps.map(released) }));
+  const [round = rounds[0]] = mostAlike(alike, (each) => each);
   return {
     ...round,
     steps: round.steps.map((step, at) =>
@@ -34,6 +29,34 @@ export function ofRounds(
     ),
     rounds: { asked: rounds.length, alike: alike.length },
   };
+}
+
+/** The largest group of rounds that are the same in what is told of them, but for how long listeners took. */
+function mostAlike(
+  rounds: readonly TypedRound[],
+  told: (round: TypedRound) => unknown,
+): readonly TypedRound[] {
+  const groups = grouped(rounds, (round) =>
+    JSON.stringify(told(round), (name, value: unknown) => (name === 'took' ? undefined : value)),
+  );
+  return [...groups.values()].reduce<readonly TypedRound[]>(
+    (most, group) => (group.length > most.length ? group : most),
+    [],
+  );
+}
+
+/**
+ * A step as if the key had been released after the page had rewritten the value: where a timer of the page rewrites it, a release some
+ * milliseconds sooner or later sees one value or the other, and that tells nothing about the page.
+ */
+function released(step: TypingStep): TypingStep {
+  const input = step.events.findLast(({ rewrittenTo }) => rewrittenTo !== undefined);
+  if (input?.rewrittenTo === undefined) return step;
+  const value = input.rewrittenTo;
+  const events = step.events.map((event) =>
+    event.type === 'keyup' && event.value === input.value ? { ...event, value } : event,
+  );
+  return { ...step, events };
 }
 
 function withMedians(step: TypingStep, same: readonly TypingStep[]): TypingStep {
