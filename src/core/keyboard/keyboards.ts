@@ -30,9 +30,18 @@ const known: Readonly<Record<KeyboardFamily, Known>> = {
   'ios-like': remembered('The keyboard that comes with iOS-like phones'),
 };
 
-/** The keyboard of a family for a sort of field, in a language. */
+const made = new Map<string, Keyboard>();
+
+/** The keyboard of a family for a sort of field, in a language; the same one each time, so that what is worked out of it holds. */
 export function keyboardOf(family: KeyboardFamily, sort: KeyboardSort, language: Language): Keyboard {
-  return { name: sort, layers: makers[family](sort, language), known: known[family] };
+  const name = `${family} ${sort} ${language}`;
+  const keyboard = made.get(name) ?? {
+    name: sort,
+    layers: makers[family](sort, language),
+    known: known[family],
+  };
+  made.set(name, keyboard);
+  return keyboard;
 }
 
 const makers: Readonly<
