@@ -99,7 +99,7 @@ async function measuredOn(
   signal?.addEventListener('abort', stop, { once: true });
   try {
     const { fields } = readForm(markup);
-    const arrive = page && ((browser: PhoneBrowser) => arriveAt(browser, page, fields));
+    const arrive = (browser: PhoneBrowser) => (page ? arriveAt(browser, page, fields) : withProbe(browser));
     const show = () => shownAt(start(), address, screen, arrive);
     const answers: KeyboardAnswer[] = [];
     const shelf = new PictureShelf();
@@ -127,6 +127,12 @@ async function measuredOn(
     await hide();
     await screen.close();
   }
+}
+
+/** In a page that is made for the form, all of it is the form under test. */
+async function withProbe(browser: PhoneBrowser): Promise<void> {
+  const { code } = await probeBundle('probe');
+  await browser.evaluate(`(() => { ${code}; return true; })()`);
 }
 
 /** Does the steps before the form of an own page, and makes that form the one under test. */

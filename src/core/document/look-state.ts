@@ -21,9 +21,13 @@ const fieldStates = ['closed', 'focused', 'filled', 'invalid', 'disabled'] as co
 const meterStates = ['closed', 'optimal', 'suboptimal', 'poor'] as const;
 const progressStates = ['closed', 'filled', 'indeterminate'] as const;
 
+/** No constraint is checked of it, and what it is like when it is disabled its own scripts decide. */
+const widgetStates = ['closed', 'focused', 'filled'] as const;
+
 /** The states in which a kind of field can be seen. */
 export function statesOf(kind: FieldKind): readonly LookState[] {
   if (kind === 'meter') return meterStates;
   if (kind === 'progress') return progressStates;
+  if (kind === 'widget') return widgetStates;
   return kind === 'output' ? ['closed'] : fieldStates;
 }

@@ -2,6 +2,7 @@ import { appliesTo } from '../html/attribute-registry';
 import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, type FieldKind, hasAttribute } from '../html/field';
 import { ownEntry } from '../html/own-entry';
+import { takesText } from '../html/widget';
 import { exampleTexts } from '../pattern/example-text';
 import { purposeOf } from '../purpose/purpose-of';
 import { placeOfUse } from '../purpose/regions';
@@ -17,6 +18,7 @@ import type { LookState } from './look-state';
 export const trialReasons = [
   'no file by script',
   'nothing to enter',
+  'no text typed',
   'no valid text',
   'nothing invalid',
   'no such region',
@@ -34,8 +36,11 @@ export function triedValue(trial: Trial | null): string | null {
   return trial?.status === 'value' ? trial.value : null;
 }
 
+/** What is typed where anything may be. */
+const typedWords = 'Ada Holm';
+
 const plausible: Partial<Record<FieldKind, readonly string[]>> = {
-  text: ['Ada Holm', 'SKR-04', 'skerry', '12.50', '1250'],
+  text: [typedWords, 'SKR-04', 'skerry', '12.50', '1250'],
   search: ['storm petrel'],
   tel: ['+358 40 555 0100', '0405550100', '040-555-0100'],
   url: ['https://skerry.example/tide'],
@@ -71,6 +76,8 @@ export function validTrial(field: Field): Trial {
   if (field.kind === 'checkbox' || field.kind === 'radio') return { status: 'value', value: 'on' };
   if (field.kind === 'file') return none('no file by script');
   if (field.kind === 'select') return optionTrial(field);
+  if (field.kind === 'widget')
+    return takesText(field.controls[0]) ? { status: 'value', value: typedWords } : none('no text typed');
   if (!plausible[field.kind]) return none('nothing to enter');
   const [value] = validValues(field);
   return value === undefined ? none('no valid text') : { status: 'value', value };

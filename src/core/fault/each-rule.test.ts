@@ -32,6 +32,17 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     labelled('<input name=a>'),
   ],
   [
+    'widget without a name',
+    '<label>Sea <div role=slider tabindex=0>3</div></label>',
+    '<div role=slider tabindex=0 aria-label=Sea>3</div>',
+  ],
+  // What a script of its own makes of an element may take part in forms, and be named by labels.
+  [
+    'widget without a name',
+    '<div role=textbox contenteditable></div>',
+    '<div contenteditable></div><label for=x>Sea</label><x-dial id=x role=slider></x-dial>',
+  ],
+  [
     'label for nothing',
     '<label for=b>Tide</label><input name=a id=a title=A>',
     '<label for=a>Tide</label><input name=a id=a>',

@@ -10,6 +10,8 @@ export type Fault =
   | { readonly code: 'no name' }
   | { readonly code: 'no label' }
   | { readonly code: 'label without words' }
+  /** Of a widget. */
+  | { readonly code: 'no accessible name' }
   /** `target` is what its `for` says; null: it has none. */
   | { readonly code: 'label for nothing'; readonly target: string | null }
   | { readonly code: 'duplicate id'; readonly id: string }

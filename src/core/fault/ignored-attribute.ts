@@ -34,7 +34,7 @@ export type Ignored =
 /** Why an attribute that a field has does nothing there; null where it does something, or where only styles and scripts may know. */
 export function ignoredBecause(field: Field, name: string): Ignored | null {
   const value = attribute(field.controls[0], name);
-  if (value === null) return null;
+  if (value === null || field.kind === 'widget') return null;
   if (!isKnownAttribute(name)) return { code: 'not in the standard' };
   if (!Object.hasOwn(attributeRegistry, name)) return null;
   if (name === 'type') return unknownType(field, value);

@@ -33,6 +33,7 @@ import {
   unlabelled,
   unnamed,
   unnamedChoices,
+  unnamedWidget,
 } from './naming-rules';
 import { type FaultRule, type MarkupFault, runRules } from './page-under-check';
 import {
@@ -55,6 +56,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
   'form in a form': formInForm,
   'no name': unnamed,
   'no label': unlabelled,
+  'widget without a name': unnamedWidget,
   'label for nothing': labelForNothing,
   'duplicate id': duplicateId,
   'focus asked for twice': manyFocus,

@@ -3,6 +3,7 @@ import { askedBefore, groupName } from '../html/group-name';
 import { labelWords } from '../html/label-words';
 import { nameFromWords } from '../html/name-from-words';
 import { attributeOf, type Element, isElement, type Node } from '../html/parse-markup';
+import { widgetRoleOf } from '../html/widget';
 import {
   type Mend,
   namedGroup,
@@ -57,7 +58,19 @@ export const unlabelled: FaultRule = (page, report) => {
   }
 };
 
-const isLabelable = (tagName: string | undefined) => fieldElements.some((name) => name === tagName);
+/** An element of a script's own may take part in forms, and has labels then (HTML Standard, "Form-associated custom elements"). */
+const isLabelable = (tagName = '') => tagName.includes('-') || fieldElements.some((name) => name === tagName);
+
+/** A role that a person is to be told of is told without a name; labels name controls alone (WAI-ARIA, "Accessible Name Calculation"). */
+export const unnamedWidget: FaultRule = (page, report) => {
+  for (const field of page.widgets) {
+    const [control] = field.controls;
+    const place = page.elementOf(control);
+    const isNamed = ['aria-label', 'aria-labelledby', 'title'].some((name) => text(field, name)?.trim());
+    if (isNamed || widgetRoleOf(control) === null || isLabelable(place?.element.tagName)) continue;
+    report({ field, span: placeOf(control), fault: { code: 'no accessible name' } });
+  }
+};
 
 /** Whether its id, if it has one, leads to this element: of two with one id it leads to the first. */
 function leadsTo(byId: PageUnderCheck['byId'], element: Element): boolean {

@@ -45,7 +45,10 @@ export type Report = (
 
 /** What a rule looks at. */
 export interface PageUnderCheck {
+  /** Fields that are controls of HTML. */
   readonly fields: readonly Field[];
+  /** The others: what scripts make of their attributes nobody can tell from markup. */
+  readonly widgets: readonly Field[];
   /** Forms that begin inside of others. */
   readonly nested: readonly NestedForm[];
   readonly elements: readonly Placed[];
@@ -135,7 +138,8 @@ export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUn
   }
   const wrapped = wrappedControls(elements);
   return {
-    fields,
+    fields: fields.filter(({ kind }) => kind !== 'widget'),
+    widgets: fields.filter(({ kind }) => kind === 'widget'),
     nested: nestedForms(markup),
     elements,
     byId,

@@ -133,6 +133,8 @@ export type Sight =
   | 'opening leaves'
   | 'bubble leaves'
   | 'not by keyboard'
+  | 'widget not by keyboard'
+  | 'keys change nothing'
   | 'focus not shown';
 
 /** What scripts of a page do to whoever types. */

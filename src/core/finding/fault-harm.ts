@@ -7,6 +7,7 @@ const faultHarms: Readonly<Record<FaultCode, Harm>> = {
   'no name': 'value lost',
   'no label': 'person misled',
   'label without words': 'person misled',
+  'no accessible name': 'person misled',
   'label for nothing': 'person misled',
   'duplicate id': 'person misled',
   'focus asked for twice': 'person misled',

@@ -16,6 +16,7 @@ export type Proof =
   | { readonly code: 'leaves window'; readonly sides: readonly string[] }
   | { readonly code: 'takes no focus' }
   | { readonly code: 'focus unseen' }
+  | { readonly code: 'value unchanged'; readonly keys: readonly string[]; readonly value: string }
   /** Texts before and after a stroke; the caret in UTF-16 code units. */
   | {
       readonly code: 'caret jump';

@@ -7,9 +7,11 @@ import { editingKeys } from '../guard/offered-guards';
 import type { Field } from '../html/field';
 import { readForm } from '../html/read-form';
 import type { Provenance } from '../observation/provenance';
+import { usualScript } from '../page/usual-scripts';
 import type { KeyboardFacts } from '../questions/keyboard/facts';
 import { type LookFacts, type LookObservation, lookNotAsked } from '../questions/look/facts';
 import type { Observation } from '../questions/observation';
+import type { TypingFacts } from '../questions/typing/facts';
 import { answersOf } from '../run/answers';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
@@ -141,6 +143,105 @@ describe('findings of where the focus is', () => {
     ]);
     expect(foundIn(photos, {})).toEqual([]);
     expect(foundIn('<label>Observer <input></label>', { focusUnseen: true })).toEqual([]);
+  });
+});
+
+describe('findings of a widget in a page of one’s own', () => {
+  const slider = '<div role=slider tabindex=0 aria-label="Sea state"></div>';
+  const fieldOf = (markup: string) => {
+    const [field] = readForm(markup).fields;
+    if (!field) throw new Error(markup);
+    return field;
+  };
+  /** What its value is after each key of the usual script and after it is left. */
+  const typed = (
+    markup: string,
+    values: readonly string[],
+    changes: Partial<TypingFacts> = {},
+  ): Observation => {
+    const field = fieldOf(markup);
+    const script = usualScript(field) ?? [];
+    const steps = script.map((_, at) => ({
+      text: '',
+      caret: { start: 0, end: 0 },
+      value: values[at] ?? values.at(-1) ?? '',
+      events: [{ ...keydown, value: '' }],
+      guard: null,
+      refused: null,
+    }));
+    const facts = { script, guards: [], followed: true, steps, rounds: { asked: 3, alike: 3 }, ...changes };
+    const outcome = { status: 'answered', facts } as const;
+    return {
+      field: field.id,
+      target: targetId('firefox'),
+      at: '',
+      provenance: measured,
+      question: 'typing',
+      outcome,
+    };
+  };
+  const keydown = {
+    type: 'keydown',
+    key: 'ArrowUp',
+    code: 'ArrowUp',
+    inputType: null,
+    data: null,
+    trusted: true,
+    prevented: false,
+  } as const;
+  const stuckIn = (
+    markup: string,
+    values: readonly string[],
+    form = ownPage,
+    changes?: Partial<TypingFacts>,
+  ) =>
+    seenFindings(form, lineUp, answersOf([typed(markup, values, changes)]), [fieldOf(markup)]).map(
+      ({ claim, harm, targets }) => [claim, harm, targets[0]?.proofs],
+    );
+  const keys = ['ArrowUp', 'ArrowDown', 'ArrowRight', 'ArrowLeft', 'Home', 'End'];
+
+  it('are a value that no key changes', () => {
+    expect(stuckIn(slider, ['3'])).toEqual([
+      [
+        { code: 'seen', sight: 'keys change nothing' },
+        'person misled',
+        [{ code: 'value unchanged', keys, value: '3' }],
+      ],
+    ]);
+    expect(stuckIn(slider.replace('slider', 'spinbutton'), ['3'])).toHaveLength(1);
+  });
+
+  it.each([
+    ['one key changes it', slider, ['3', '2', '3'], ownPage, {}],
+    ['the last key changes it', slider, ['3', '3', '3', '3', '3', '9', '9'], ownPage, {}],
+    ['its scripts are not there', slider, ['3'], {}, {}],
+    ['it cannot be set', slider.replace('role', 'aria-disabled=true role'), ['3'], ownPage, {}],
+    ['it is to be read', slider.replace('role', 'aria-readonly=true role'), ['3'], ownPage, {}],
+    ['it does not count', '<div role=combobox tabindex=0></div>', [''], ownPage, {}],
+    ['it was not the same each time', slider, ['3'], ownPage, { rounds: { asked: 3, alike: 2 } }],
+    ['not all keys were pressed', slider, ['3'], ownPage, { steps: [] }],
+  ])('are none where %s', (_, markup, values, form, changes) => {
+    expect(stuckIn(markup, values, form as typeof ownPage, changes)).toEqual([]);
+  });
+
+  it('are that it takes no focus, in words of its own', () => {
+    const none = { status: 'inapplicable', reason: { code: 'no focus' } } as const;
+    const unreached = (markup: string, form: Parameters<typeof seenFindings>[0]) =>
+      seenFindings(form, lineUp, answersOf(looks(fieldOf(markup), none)), [fieldOf(markup)]).map(
+        ({ claim }) => claim,
+      );
+    expect(unreached(slider, ownPage)).toEqual([{ code: 'seen', sight: 'widget not by keyboard' }]);
+    expect(unreached(slider, {})).toEqual([]);
+    expect(unreached(slider.replace('role', 'aria-disabled=true role'), ownPage)).toEqual([]);
+  });
+
+  it('are focus that nothing shows, unless it has a caret', () => {
+    const unseen = (markup: string) =>
+      seenFindings(ownPage, lineUp, answersOf(looks(fieldOf(markup), { focusUnseen: true })), [
+        fieldOf(markup),
+      ]);
+    expect(unseen(slider).map(({ claim }) => claim)).toEqual([{ code: 'seen', sight: 'focus not shown' }]);
+    expect(unseen('<div contenteditable></div>')).toEqual([]);
   });
 });
 

@@ -1,5 +1,14 @@
 import type { FormDocument } from '../document/form-document';
-import { type Field, isDated, isDisabled, isTypedText, takesKeys } from '../html/field';
+import {
+  attribute,
+  type Control,
+  type Field,
+  isDated,
+  isDisabled,
+  isTypedText,
+  takesKeys,
+} from '../html/field';
+import { takesText, widgetRoleOf } from '../html/widget';
 import type { Observation } from '../questions/observation';
 import { type Answers, answerTo } from '../run/answers';
 import type { LineUp } from '../target/line-up';
@@ -46,18 +55,27 @@ const leaving = (question: 'opening' | 'bubble'): Sort => ({
   },
 });
 
-const unreachable: Sort = {
-  name: 'not by keyboard',
+const unreachable = (kinds: 'controls' | 'widgets'): Sort => ({
+  name: kinds === 'controls' ? 'not by keyboard' : 'widget not by keyboard',
   harm: 'cannot enter a valid value',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (!takesKeys(field.kind) || field.controls.every(isDisabled)) return null;
+    if (!takesKeys(field.kind) || field.controls.every(isOff)) return null;
+    if ((field.kind === 'widget') !== (kinds === 'widgets')) return null;
     const [closed, focused] = looksOf(answers, target, field);
     if (closed?.outcome.status !== 'answered' || focused?.outcome.status !== 'inapplicable') return null;
     if (focused.outcome.reason.code !== 'no focus') return null;
     return { answer: focused, proof: { code: 'takes no focus' } };
   },
-};
+});
+
+const isOff = (control: Control) =>
+  isDisabled(control) || attribute(control, 'aria-disabled')?.toLowerCase() === 'true';
+
+const isReadOnly = (control: Control) => attribute(control, 'aria-readonly')?.toLowerCase() === 'true';
+
+const hasCaret = ({ kind, controls: [control] }: Field) =>
+  isTypedText(kind) || isDated(kind) || (kind === 'widget' && takesText(control));
 
 /** In what is typed into, the caret shows the focus, or the part that is typed. */
 const noFocusShown: Sort = {
@@ -65,19 +83,42 @@ const noFocusShown: Sort = {
   harm: 'person misled',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (!takesKeys(field.kind) || isTypedText(field.kind) || isDated(field.kind)) return null;
+    if (!takesKeys(field.kind) || hasCaret(field)) return null;
     const [, focused] = looksOf(answers, target, field);
     if (focused?.outcome.status !== 'answered' || !focused.outcome.facts.focusUnseen) return null;
     return { answer: focused, proof: { code: 'focus unseen' } };
   },
 };
 
+/** Of a widget that counts: up, down, left, right, first, last; one of them leads elsewhere from wherever it stands. */
+const stuck: Sort = {
+  name: 'keys change nothing',
+  harm: 'person misled',
+  evidence: 'strokes',
+  shownBy(answers, target, { id, kind, controls: [control] }) {
+    const role = kind === 'widget' ? widgetRoleOf(control) : null;
+    if ((role !== 'slider' && role !== 'spinbutton') || isOff(control) || isReadOnly(control)) return null;
+    const answer = answerTo(answers, 'typing', target, id);
+    if (answer?.outcome.status !== 'answered') return null;
+    const { script, steps, rounds } = answer.outcome.facts;
+    const keys = script.flatMap((stroke) => (stroke.kind === 'key' ? [stroke.key] : []));
+    const [value, ...others] = new Set(steps.map((step) => step.value));
+    const isHeard = steps.some(({ events }) => events.some(({ type }) => type === 'keydown'));
+    const isWhole = arrows.every((key) => keys.includes(key)) && steps.length === script.length;
+    if (value === undefined || others.length > 0 || !isHeard || !isWhole) return null;
+    if (rounds !== undefined && rounds.alike < rounds.asked) return null;
+    return { answer, proof: { code: 'value unchanged', keys, value } };
+  },
+};
+
+const arrows = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'];
+
 function looksOf(answers: Answers, target: TargetId, { id }: Field) {
   return (['closed', 'focused'] as const).map((state) => answerTo(answers, 'look', target, id, state));
 }
 
-/** Where a field stands in the window is the author's doing in a page of their own alone. */
-const inOwnPage: readonly Sort[] = [leaving('opening'), leaving('bubble')];
+/** Where a field stands in the window is the author's doing in a page of their own alone, and only there are the scripts of a widget. */
+const inOwnPage: readonly Sort[] = [leaving('opening'), leaving('bubble'), unreachable('widgets'), stuck];
 
 /** Faults that an engine or a device showed by itself, whatever the others do. */
 export function seenFindings(
@@ -86,7 +127,7 @@ export function seenFindings(
   answers: Answers,
   fields: readonly Field[],
 ): Finding[] {
-  const sorts = [outOfSight, unreachable, noFocusShown, ...(page ? inOwnPage : [])];
+  const sorts = [outOfSight, unreachable('controls'), noFocusShown, ...(page ? inOwnPage : [])];
   return fields.flatMap((field) =>
     sorts.flatMap((sort): Finding[] => {
       const targets = lineUp.targets.flatMap(({ id, name }): FoundOn[] => {

@@ -43,12 +43,13 @@ export const fieldElements = [
   'progress',
   'output',
 ] as const;
-export type FieldElement = (typeof fieldElements)[number];
+/** A *widget* is any other element into which a person enters something, see `widgetsIn`. */
+export type FieldElement = (typeof fieldElements)[number] | 'widget';
 
-/** Finds the controls of a page in the order in which `readForm` numbers them. */
+/** Finds the controls of HTML in a page; `readForm` numbers them and the widgets among them in the order of the page. */
 export const controlSelector = fieldElements.join(',');
 
-export type FieldKind = InputType | 'select' | 'textarea' | 'meter' | 'progress' | 'output';
+export type FieldKind = InputType | 'select' | 'textarea' | 'meter' | 'progress' | 'output' | 'widget';
 
 export interface Span {
   readonly start: number;
@@ -70,14 +71,14 @@ export interface Option {
   readonly grouped: boolean;
 }
 
-/** One element. `ordinal` is its place among all elements that match `controlSelector`, from 0. */
+/** One element. `ordinal` is its place among all controls and widgets of the page, from 0. */
 export interface Control {
   readonly ordinal: number;
   readonly element: FieldElement;
   readonly attributes: readonly Attribute[];
   readonly startTag: Span;
   readonly span: Span;
-  /** What stands between the tags; the default value of a textarea, the words on a button. */
+  /** What stands between the tags; the default value of a textarea, the words on a button, the content of a widget. */
   readonly text: string;
   /** Of a select; in document order, without its groups. */
   readonly options: readonly Option[];

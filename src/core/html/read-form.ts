@@ -5,6 +5,7 @@ import {
   attribute,
   type Control,
   type Field,
+  type FieldElement,
   type FieldId,
   type FormElement,
   type FormReading,
@@ -36,6 +37,8 @@ import {
   parseMarkup,
   textOf,
 } from './parse-markup';
+import { widgetRoleOf } from './widget';
+import { widgetsIn } from './widgets-in-markup';
 
 export interface Found {
   readonly control: Control;
@@ -67,7 +70,7 @@ function readingOf(markup: string, parsed: ParsedMarkup): FormReading {
   const found = controlsIn(elements);
   const byId = elementsById(elements);
   return {
-    fields: fieldsOf(found, labelsOf(elements), byId),
+    fields: fieldsOf(found, labelsOf(elements, byId), byId),
     notes: notesOf(markup, parsed, found, elements),
     forms: elements.flatMap(({ element }) => formElement(element) ?? []),
     lists: elements.flatMap(({ element }) =>
@@ -76,13 +79,17 @@ function readingOf(markup: string, parsed: ParsedMarkup): FormReading {
   };
 }
 
+/** Elements whose content is their text, not their options. */
+const withText: readonly FieldElement[] = ['textarea', 'button', 'output', 'widget'];
+
 export type Placed = { element: Element; ancestors: readonly Element[] };
 
 export function controlsIn(elements: readonly Placed[]): Found[] {
   const found: Found[] = [];
   const forms = formOwners(elements);
+  const widgets = widgetsIn(elements);
   for (const { element: node, ancestors } of elements) {
-    const element = fieldElements.find((name) => name === node.tagName);
+    const element = widgets.has(node) ? 'widget' : fieldElements.find((name) => name === node.tagName);
     const place = node.sourceCodeLocation;
     const span = elementSpan(node);
     if (!element || !place || !span) continue;
@@ -96,7 +103,7 @@ export function controlsIn(elements: readonly Placed[]): Found[] {
         attributes: attributesIn(node),
         startTag: { start: startTag.startOffset, end: startTag.endOffset },
         span,
-        text: element === 'textarea' || element === 'button' || element === 'output' ? textOf(node) : '',
+        text: withText.includes(element) ? textOf(node) : '',
         options: element === 'select' ? optionsIn(node) : [],
         disabledByFieldset: isInDisabledFieldset(node, ancestors),
         inDatalist: ancestors.some(({ tagName }) => tagName === 'datalist'),
@@ -162,7 +169,7 @@ function isInDisabledFieldset(node: Element, ancestors: readonly Element[]): boo
 }
 
 /** Label text by the element that it labels (HTML Standard, "The label element"). */
-function labelsOf(elements: readonly Placed[]): (found: Found) => string {
+function labelsOf(elements: readonly Placed[], byId: ReadonlyMap<string, Element>): (found: Found) => string {
   const byFor = new Map<string, Element>();
   const byWrapping = new Map<Element, Element>();
   const wrapped = wrappedControls(elements);
@@ -175,19 +182,30 @@ function labelsOf(elements: readonly Placed[]): (found: Found) => string {
   }
   const wordsOf = (label: Element | undefined, labelled: Element | null) =>
     label ? labelWords(label, labelled) : undefined;
-  return ({ node, control }) => {
+  return ({ node, control, ancestors }) => {
     const id = attributeOf(node, 'id');
     const kind = kindOf(control.element, attribute(control, 'type'));
     const candidates = [
       id ? wordsOf(byFor.get(id), null) : undefined,
       wordsOf(byWrapping.get(node), node),
       attribute(control, 'aria-label'),
+      wordsOfIds(attribute(control, 'aria-labelledby'), byId),
+      // It is no name of a widget, but what a person reads beside it.
+      control.element === 'widget' ? wordsOf(ancestors.findLast(isLabel), node) : undefined,
       control.element === 'button' ? tidyWords(control.text) : undefined,
       isButton(kind) ? (attribute(control, 'value') ?? attribute(control, 'alt')) : undefined,
     ];
     return candidates.find((text) => text) ?? '';
   };
 }
+
+/** The words of the elements that are named, in their order (WAI-ARIA, "aria-labelledby"). */
+function wordsOfIds(ids: string | null, byId: ReadonlyMap<string, Element>): string {
+  const named = (ids ?? '').split(/\s+/).flatMap((id) => byId.get(id) ?? []);
+  return tidyWords(named.map(textOf).join(' '));
+}
+
+const isLabel = ({ tagName }: Element) => tagName === 'label';
 
 function fieldsOf(
   found: readonly Found[],
@@ -218,12 +236,16 @@ function fieldsOf(
       label:
         (members.length > 1 ? questionOf(first, byId, name) || name : labelOf(first)) ||
         name ||
-        control.element,
+        calledByItself(control),
       name,
       controls: [head ?? control, ...rest],
       suggestions: suggestionsOf(control, byId),
     };
   });
+}
+
+function calledByItself(control: Control): string {
+  return control.element === 'widget' ? (widgetRoleOf(control) ?? 'editable content') : control.element;
 }
 
 /** What a group of choices asks, by its heading or by the words before it. */
@@ -279,6 +301,7 @@ function notesOf(
 
   for (const { span, told } of inertParts(parsed)) note(span, told);
   for (const { control } of found) {
+    if (control.element === 'widget') continue;
     for (const { name, span } of control.attributes) {
       if (!isKnownAttribute(name) && !name.startsWith('on'))
         note(span, { code: 'unknown attribute', attribute: name });

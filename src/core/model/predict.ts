@@ -10,7 +10,7 @@ import type { Modelled } from '../observation/provenance';
 import { type Asking, planOf } from '../questions/asking';
 import { type LookFacts, lookNotAsked } from '../questions/look/facts';
 import type { MessageFacts } from '../questions/message/facts';
-import type { Observation } from '../questions/observation';
+import type { Observation, PageQuestion } from '../questions/observation';
 import type { PartsFacts } from '../questions/parts/facts';
 import type { TypingFacts } from '../questions/typing/facts';
 import { GaveUp } from '../regexp/budget';
@@ -50,10 +50,11 @@ export function* predictions(
     const asked = { field: field.id, target, provenance, at };
     yield (planned.get(field.id) ?? []).map(({ question, state }): Observation => {
       const shown = state ?? 'closed';
-      if (isNativeField(habits) && question !== 'typing')
+      const none = unmodelled(field, question, habits);
+      if (none)
         return question === 'look'
-          ? { ...asked, question, state: shown, outcome: nativeField }
-          : { ...asked, question, outcome: nativeField };
+          ? { ...asked, question, state: shown, outcome: none }
+          : { ...asked, question, outcome: none };
       switch (question) {
         case 'look': {
           const predict = () => predictLook(field, shown, engineDeviations[habits.deviations]);
@@ -94,6 +95,18 @@ function workedOut<Facts>(predict: () => Outcome<Facts>): Outcome<Facts> {
     throw error;
   }
 }
+
+/** Why the model says nothing of a question, whatever the field is like; null where it does. */
+function unmodelled({ kind }: Field, question: PageQuestion, habits: Habits) {
+  if (isNativeField(habits) && question !== 'typing') return nativeField;
+  return kind === 'widget' ? unknownWidget : null;
+}
+
+/** What a widget does its own scripts decide, and how its content is edited each engine. */
+const unknownWidget = {
+  status: 'inapplicable',
+  reason: { code: 'model knows no widget' },
+} as const;
 
 /** A field of a native app is no part of a page: what a page's form would ask of it has no answer. */
 const nativeField = {

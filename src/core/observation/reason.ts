@@ -27,6 +27,7 @@ export const observerReasons = [
   'model knows no parts',
   'model knows no page',
   'model knows no name',
+  'model knows no widget',
   'remote display',
   'page sees no accessibility tree',
 ] as const;

@@ -3,6 +3,7 @@ import { typingTasks } from '../document/form-document';
 import { validTrial } from '../document/trial-value';
 import type { TypingTasks } from '../guard/typing-task';
 import { type Field, isTypedText } from '../html/field';
+import { takesText, type WidgetRole, widgetRoleOf } from '../html/widget';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
 
@@ -19,11 +20,15 @@ export function scriptsForPage(form: FormDocument, fields: readonly Field[]): Ty
  * What is typed into a field of a page of one's own when nobody wrote a script: a valid value key by key, all of it deleted; its beginning,
  * and one more character before the last; all of it deleted, its first half, and one more character in the middle of that. These show
  * whether the page's scripts let the caret stand where it is: some set the value anew with each key, others once there are signs to put
- * between groups. Null for a field that takes no typed text, or of which no valid value is known.
+ * between groups. A widget into which no text is typed is worked with its keys. Null for a field that takes no keys, or of which no valid
+ * value is known.
  */
 export function usualScript(field: Field): Script | null {
   const trial = validTrial(field);
-  if (!isTypedText(field.kind) || trial.status !== 'value' || trial.value === '') return null;
+  if (field.kind === 'widget' && !takesText(field.controls[0]))
+    return stepsOf(widgetRoleOf(field.controls[0]));
+  const isText = isTypedText(field.kind) || field.kind === 'widget';
+  if (!isText || trial.status !== 'value' || trial.value === '') return null;
   const keys = graphemes(trial.value).slice(0, 40);
   const half = Math.ceil(keys.length / 2);
   // A sign that a mask puts in by itself it may leave out.
@@ -37,6 +42,15 @@ export function usualScript(field: Field): Script | null {
     ...inMiddle,
     { kind: 'leave' },
   ];
+}
+
+/** The keys that a widget of a role is worked with (ARIA Authoring Practices, "Patterns"). */
+function stepsOf(role: WidgetRole | null): Script {
+  const keys =
+    role === 'combobox'
+      ? ['ArrowDown', 'ArrowDown', 'Enter']
+      : ['ArrowUp', 'ArrowDown', 'ArrowRight', 'ArrowLeft', 'Home', 'End'];
+  return [...keys.map(press), { kind: 'leave' }];
 }
 
 const press = (key: string): Stroke => ({ kind: 'key', key });

@@ -114,7 +114,7 @@ export interface LimitedSteps {
 /** What the HTML Standard says. */
 export const noDeviations: Deviations = {
   unknownKinds: [],
-  barredKinds: ['hidden', 'reset', 'button', 'output', 'meter', 'progress'],
+  barredKinds: ['hidden', 'reset', 'button', 'output', 'meter', 'progress', 'widget'],
   sanitizeNumber: (text) => (isValidFloatingPointNumber(text) ? text : ''),
   numberText: (text, where) =>
     where === 'value' ? (isValidFloatingPointNumber(text) ? text : null) : parseFloatingPointNumber(text),

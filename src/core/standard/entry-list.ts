@@ -63,8 +63,7 @@ export function whyUnsent(
   deviations: Deviations = noDeviations,
 ): Unsent | null {
   const { control, kind, attributes } = state;
-  if (control.element === 'meter' || control.element === 'progress' || control.element === 'output')
-    return 'never sent';
+  if (['meter', 'progress', 'output', 'widget'].includes(control.element)) return 'never sent';
   if (kind === 'reset' || kind === 'button') return 'never sent';
   if (control.inDatalist && !deviations.sendsFromDatalist) return 'in a datalist';
   if ('disabled' in attributes || control.disabledByFieldset) return 'disabled';

@@ -96,6 +96,16 @@ const sightWords: Readonly<Record<Sight, ToldClaim>> = {
     why: 'People who use a keyboard or a screen reader cannot enter it.',
     remedy: 'Hide the control with opacity or a clip, not with display: none or visibility: hidden.',
   },
+  'widget not by keyboard': {
+    says: 'the widget cannot be reached by keyboard',
+    why: 'People who use a keyboard or a screen reader cannot enter it.',
+    remedy: 'Give it tabindex="0", and carry out the keys of its role in a keydown listener.',
+  },
+  'keys change nothing': {
+    says: 'no arrow key changes its value',
+    why: 'People who use a keyboard or a screen reader cannot set it, or are not told what they set.',
+    remedy: 'Carry out the arrow keys, and set aria-valuenow or aria-valuetext with every change.',
+  },
   'focus not shown': {
     says: 'nothing shows that the field has focus',
     why: 'People who use a keyboard do not see where they are.',

@@ -39,6 +39,12 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
         why: 'People who use a screen reader are not told what to enter.',
         remedy: 'Write into the label what to enter.',
       };
+    case 'no accessible name':
+      return {
+        says: `${label} has no accessible name: screen readers announce its role alone.`,
+        why: 'People who use a screen reader are not told what to enter.',
+        remedy: 'Name it with aria-label, or with aria-labelledby and the id of the text beside it.',
+      };
     case 'label for nothing':
       return {
         says:

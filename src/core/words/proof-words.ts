@@ -17,6 +17,8 @@ export function proofWords(proof: Proof, target: string): string {
       return 'It does not take focus.';
     case 'focus unseen':
       return 'The field and what is near it look the same with focus and without.';
+    case 'value unchanged':
+      return `Its value stays ${quoted(proof.value, 'empty')} after ${listed(proof.keys)}.`;
     case 'caret jump':
       return `“${proof.before}” becomes “${proof.after}”, and the caret moves from ${proof.from} to ${proof.to}.`;
     case 'keys did nothing':

@@ -5,6 +5,7 @@ import { failureText } from './failure-words';
 const reasonTexts: Readonly<Record<ReasonCode, string>> = {
   'no file by script': 'A script cannot choose a file.',
   'nothing to enter': 'Nothing can be entered here.',
+  'no text typed': 'No text is typed into a widget of this role.',
   'no valid text': 'No text was found that its constraints accept.',
   'nothing invalid': 'Nothing is invalid here.',
   'no such region': 'The meter has no such region.',
@@ -26,6 +27,7 @@ const reasonTexts: Readonly<Record<ReasonCode, string>> = {
   'page submits nothing': 'A page cannot be submitted inside Ukko.',
   'model draws nothing': 'The model draws nothing: only a real engine opens something.',
   'model knows no parts': 'The model does not know the parts of this control.',
+  'model knows no widget': 'The model does not know what scripts make of a widget or of editable content.',
   'model knows no name': 'The model does not know the accessible name that this engine composes.',
   'model knows no page': 'The model knows neither the styles nor the scripts of a page.',
   'page sees no accessibility tree': 'A page cannot see what assistive technology is told.',

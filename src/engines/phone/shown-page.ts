@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { controlSelector, type Field, isTypedText } from '@/core/html/field';
+import { type Field, isTypedText } from '@/core/html/field';
 import type { Picture } from '@/core/observation/picture';
 import type { KeyboardFacts } from '@/core/questions/keyboard/facts';
 import { probeGlobal } from '@/probe/api/probe-api';
@@ -36,26 +36,24 @@ export interface ShownPage {
   readonly corner: Corner;
   /** Height of the viewport while no keyboard is up, CSS px. */
   readonly full: number;
-  /** An expression for the first control of a field. */
-  readonly control: (field: Field) => string;
 }
 
 /**
  * Opens a page in a browser that is starting, and finds it on the display. Ends the browser where that fails.
- * @param arrive what is done in a page of the developer's own before its form is there; null for a page that is all form
+ * @param arrive what is done in the page before its form is there and the probe with it
  */
 export async function shownAt(
   starting: Promise<PhoneBrowser>,
   address: string,
   screen: PhoneScreen,
-  arrive: ((browser: PhoneBrowser) => Promise<void>) | null,
+  arrive: (browser: PhoneBrowser) => Promise<void>,
 ): Promise<ShownPage> {
   const browser = await starting;
   try {
     await browser.open(address);
     const corner = await viewportOn(screen, browser);
-    await arrive?.(browser);
-    return { browser, corner, full: await untouchedHeight(browser), control: controlIn(arrive !== null) };
+    await arrive(browser);
+    return { browser, corner, full: await untouchedHeight(browser) };
   } catch (error) {
     await browser.close();
     throw error;
@@ -98,18 +96,14 @@ async function photographed(screen: PhoneScreen): Promise<Raster> {
 /** A host of a shadow root does not hand it on in every engine. */
 const blur = `(() => { let active = ${ownDocument}.activeElement; while (active?.shadowRoot?.activeElement) active = active.shadowRoot.activeElement; active?.blur(); return true; })()`;
 
-const controlIn =
-  (isOwn: boolean) =>
-  ({ controls: [{ ordinal }] }: Field) =>
-    isOwn
-      ? `window.${probeGlobal}.controlAt(${ordinal})`
-      : `${ownDocument}.querySelectorAll('${controlSelector}')[${ordinal}]`;
+/** An expression for the first control of a field. */
+const control = ({ controls: [{ ordinal }] }: Field) => `window.${probeGlobal}.controlAt(${ordinal})`;
 
 /** Taps a field and some keys of the keyboard that comes up, and says what came of it. Throws `EngineLost` when none of the taps reaches it. */
 export async function tapField(
   field: Field,
   screen: PhoneScreen,
-  { browser, corner, full, control }: ShownPage,
+  { browser, corner, full }: ShownPage,
   shelf: PictureShelf,
 ): Promise<Tapped> {
   // A keyboard goes a moment after the focus does.

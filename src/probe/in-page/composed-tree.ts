@@ -1,4 +1,3 @@
-import { controlSelector } from '@/core/html/field';
 import { domMembers } from './dom-members';
 
 /** What stands in a node as it is drawn: the contents of an open shadow root, and what is put into its slots. */
@@ -20,9 +19,12 @@ export function* composedElements(root: Node): Generator<Element> {
   }
 }
 
-/** The controls below a node, in the order in which `readForm` numbers those of its snapshot. */
-export function composedControls(root: Node): Element[] {
-  return [...composedElements(root)].filter((element) => domMembers(element).matches(controlSelector));
+/** The element in which another is drawn. */
+export function composedParent(element: Element): Element | null {
+  const own = domMembers(element);
+  const parent = own.assignedSlot ?? own.parentNode;
+  if (parent instanceof ShadowRoot) return parent.host;
+  return parent instanceof Element ? parent : null;
 }
 
 /** The element that has the focus, inside of shadow roots too. */

@@ -8,6 +8,7 @@ import { aligned, boxOf, controlBoxOf } from './field-boxes';
 import { isCheckable } from './field-controls';
 import { formAssociatedHost, formOf, nameOf } from './form-associated-host';
 import type { Listed } from './form-under-test';
+import { isWidget, widgetValue } from './page-fields';
 import { standInOf } from './stand-in';
 
 export function describe(fields: readonly ProbeField[]): FieldFacts[] {
@@ -46,7 +47,7 @@ function fontOf(element: Element): string {
 function sentBy(members: readonly Listed[]): string[] {
   const [first] = members;
   const form = first ? formOf(first) : null;
-  if (!first || !form || !('name' in first)) return [];
+  if (!first || !form || !('name' in first || formAssociatedHost(first))) return [];
   const name = nameOf(first);
   const isSubmit = 'type' in first && (first.type === 'submit' || first.type === 'image');
   const submitter = isSubmit && !(first as HTMLButtonElement).disabled ? first : null;
@@ -73,6 +74,7 @@ function sentByThemselves(elements: readonly Element[]): string[] {
 export function currentValueOf(members: readonly Listed[]): string {
   const [first] = members;
   if (!first) return '';
+  if (isWidget(first)) return widgetValue(first);
   if (isCheckable(first)) {
     const checked = members.find((member) => isCheckable(member) && member.checked);
     return checked ? String(checked.value) : '';
@@ -82,9 +84,9 @@ export function currentValueOf(members: readonly Listed[]): string {
 
 function validityFacts(members: readonly Listed[]): Pick<FieldFacts, 'willValidate' | 'flags' | 'message'> {
   const [first] = members;
-  if (!first || !('validity' in first)) return { willValidate: false, flags: [], message: '' };
-  const host = formAssociatedHost(first);
+  const host = first && formAssociatedHost(first);
   if (host) return validityOfHost(host);
+  if (!first || !('validity' in first)) return { willValidate: false, flags: [], message: '' };
   return {
     willValidate: first.willValidate,
     flags: validityFlags.filter((flag) => first.validity[flag]),

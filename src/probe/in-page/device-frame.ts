@@ -1,8 +1,8 @@
 import type { HandTurn } from '@/core/device/hand-typing';
-import { controlSelector } from '@/core/html/field';
 import { domEvents } from '@/core/observation/event-record';
 import type { HandApi, HandNews } from '../api/hand-api';
 import type { ProbeField } from '../api/probe-api';
+import { fieldsOfDocument } from './page-fields';
 import { Recorder, type TypedElement } from './recorder';
 import { frameApi, loadIntoFrame, startFrame } from './start-frame';
 
@@ -10,7 +10,7 @@ const handApi: HandApi = {
   ...frameApi,
   watch(html, fields, heard) {
     loadIntoFrame(html);
-    const all = document.querySelectorAll(controlSelector);
+    const all = fieldsOfDocument();
     fields.forEach((field, index) => {
       const element = all[field.ordinals[0] ?? -1];
       if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement)

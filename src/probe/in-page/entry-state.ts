@@ -1,8 +1,8 @@
 import type { EntryState, ListState, ProbeField } from '../api/probe-api';
-import { composedControls } from './composed-tree';
 import { currentValueOf } from './described-fields';
 import { domMembers } from './dom-members';
 import { controlsOf } from './field-controls';
+import { composedFields, isWidget } from './page-fields';
 
 /** What a person meets who wants to enter something into a field. */
 export function entryStateOf(field: ProbeField): EntryState {
@@ -10,17 +10,24 @@ export function entryStateOf(field: ProbeField): EntryState {
   const [first] = members;
   return {
     isThere: first !== undefined,
-    isDisabled: first !== undefined && domMembers(first).matches(':disabled'),
-    isReadOnly: first !== undefined && 'readOnly' in first && first.readOnly,
+    isDisabled:
+      first !== undefined && (domMembers(first).matches(':disabled') || says(first, 'aria-disabled')),
+    isReadOnly:
+      first !== undefined && (('readOnly' in first && first.readOnly) || says(first, 'aria-readonly')),
     value: currentValueOf(members),
     type: first && 'type' in first ? first.type : null,
     list: listStateOf(first),
   };
 }
 
-/** How the list of options of a text box stands (WAI-ARIA, "combobox"); null for what is none. */
+function says(element: Element, name: string): boolean {
+  return domMembers(element).getAttribute(name)?.toLowerCase() === 'true';
+}
+
+/** How the list of options of a text box or a widget stands (WAI-ARIA, "combobox"); null for what is none. */
 function listStateOf(element: Element | undefined): ListState | null {
-  if (!(element instanceof HTMLInputElement)) return null;
+  if (!(element instanceof HTMLInputElement || (element instanceof HTMLElement && isWidget(element))))
+    return null;
   const own = domMembers(element);
   const opens = own.getAttribute('aria-haspopup');
   if (own.getAttribute('role') !== 'combobox' && opens !== 'listbox') return null;
@@ -33,10 +40,10 @@ function listStateOf(element: Element | undefined): ListState | null {
 }
 
 /** What can be read in the largest element that holds this control and no other: some lists write what was chosen beside their text box. */
-function wordsAround(control: HTMLInputElement): string {
+function wordsAround(control: HTMLElement): string {
   let around: HTMLElement = control;
   for (let up = control.parentElement; up && up !== domMembers(document).body; up = up.parentElement) {
-    if (composedControls(up).length > 1 || up instanceof HTMLFormElement) break;
+    if (composedFields(up).length > 1 || up instanceof HTMLFormElement) break;
     around = up;
   }
   // biome-ignore lint/performance/useDomNodeTextContent: what is not drawn cannot be read

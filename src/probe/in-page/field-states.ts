@@ -6,6 +6,7 @@ import { domMembers } from './dom-members';
 import { boxOf } from './field-boxes';
 import { controlsOf, isCheckable } from './field-controls';
 import { controls, formsUnderTest, type Listed } from './form-under-test';
+import { isEditable, isWidget } from './page-fields';
 import { closeSending } from './sending';
 
 export function reset(): void {
@@ -13,6 +14,7 @@ export function reset(): void {
   blur();
   changeBack();
   closeSending();
+  contentBack();
   for (const form of formsUnderTest()) domMembers(form).reset();
   for (const control of controls()) {
     if (!control || ('form' in control && control.form)) continue;
@@ -30,6 +32,21 @@ export function blur(): void {
   window.scrollTo(0, 0);
 }
 
+/** Content of widgets as it was before a script wrote into them. */
+const written = new Map<HTMLElement, string>();
+
+/** As a script does that knows of editable content and nothing of the page's own scripts. */
+function writeInto(widget: HTMLElement, text: string): void {
+  if (!isEditable(widget)) return;
+  if (!written.has(widget)) written.set(widget, widget.innerHTML);
+  widget.textContent = text;
+}
+
+function contentBack(): void {
+  for (const [widget, content] of written) widget.innerHTML = content;
+  written.clear();
+}
+
 export function fill(fields: readonly ProbeField[], values: readonly (string | null)[]): void {
   const all = controls();
   fields.forEach((field, index) => {
@@ -37,7 +54,8 @@ export function fill(fields: readonly ProbeField[], values: readonly (string | n
     if (value === null || value === undefined) return;
     const [first, ...rest] = controlsOf(field, all);
     if (!first) return;
-    if (isCheckable(first)) {
+    if (isWidget(first)) writeInto(first, value);
+    else if (isCheckable(first)) {
       for (const other of rest) if (isCheckable(other)) other.checked = false;
       first.checked = value !== '';
     } else if (first instanceof HTMLInputElement && first.type === 'file') first.value = '';

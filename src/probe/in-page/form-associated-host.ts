@@ -1,10 +1,11 @@
 import { domMembers } from './dom-members';
 
 /**
- * The custom element that takes part in a form in the place of a control inside of its shadow root (HTML Standard, "Form-associated custom
+ * The custom element that takes part in a form by itself, or in the place of a control inside of its shadow root (HTML Standard, "Form-associated custom
  * elements"): name, value, validity and what is sent are its own. Null for a control that stands for itself.
  */
 export function formAssociatedHost(control: Element): HTMLElement | null {
+  if (isFormAssociated(control)) return control;
   for (let root = domMembers(control).getRootNode(); root instanceof ShadowRoot; ) {
     const { host } = root;
     if (isFormAssociated(host)) return host;

@@ -1,9 +1,8 @@
-import { controlSelector } from '@/core/html/field';
 import type { ControlSign } from '../api/probe-api';
-import { composedControls } from './composed-tree';
 import { domMembers } from './dom-members';
 import { nameOf } from './form-associated-host';
 import { ownForms } from './own-forms';
+import { composedFields, fieldsOfDocument, isWidget } from './page-fields';
 import { samePlaces } from './same-controls';
 
 export type Listed =
@@ -47,7 +46,7 @@ export function formsUnderTest(): HTMLFormElement[] {
 
 /** In the order in which they were read: what comes and goes must not shift the others, and what a framework drew anew is the same. */
 export function controls(): readonly (Listed | null)[] {
-  if (!own) return Array.from(domMembers(document).querySelectorAll<Listed>(controlSelector));
+  if (!own) return fieldsOfDocument() as Listed[];
   const { found, signs } = own;
   const isFirst = found.length === 0;
   if (!isFirst && found.every((control) => control?.isConnected)) return found;
@@ -90,13 +89,13 @@ function formThatWasRead(place: number, signs: readonly (ControlSign | null)[]):
 }
 
 function controlsOfForm(form: Element | null): Listed[] {
-  return form ? (composedControls(form) as Listed[]) : [];
+  return form ? (composedFields(form) as Listed[]) : [];
 }
 
 function signOf(control: Element): ControlSign {
   const members = domMembers(control);
   return {
-    element: members.localName,
+    element: isWidget(control) ? 'widget' : members.localName,
     name: nameOf(control),
     type: members.getAttribute('type') ?? '',
   };

@@ -1,7 +1,8 @@
 import { type FieldElement, isButton, kindOf } from '@/core/html/field';
 import type { HeldBack } from '../api/probe-api';
-import { composedControls, focusedElement } from './composed-tree';
+import { focusedElement } from './composed-tree';
 import { domMembers } from './dom-members';
+import { composedFields, isWidget } from './page-fields';
 
 interface Then {
   readonly focused: Element | null;
@@ -54,9 +55,11 @@ function countByName(fields: ReadonlySet<Element>): Map<string, number> {
 }
 
 function fieldsDrawn(): Element[] {
-  return composedControls(document).filter((control) => {
+  return composedFields(document).filter((control) => {
     const own = domMembers(control);
-    const kind = kindOf(own.localName as FieldElement, own.getAttribute('type'));
+    const kind = isWidget(control)
+      ? 'widget'
+      : kindOf(own.localName as FieldElement, own.getAttribute('type'));
     return !isButton(kind) && kind !== 'hidden' && own.checkVisibility({ visibilityProperty: true });
   });
 }

@@ -1,22 +1,24 @@
 import { controlSelector } from '@/core/html/field';
 import type { FormFound } from '@/core/page/page-sight';
-import { composedChildren, composedControls, composedElements } from './composed-tree';
+import { composedChildren, composedElements } from './composed-tree';
 import { domMembers } from './dom-members';
 import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
+import { composedFields, isWidget } from './page-fields';
 import { unreadPartsOf } from './unread-parts';
 
 /** The forms of the page that have fields, and the whole page where fields stand in none. */
 export function ownForms(): Element[] {
   const all = [...composedElements(document)];
   const forms = all.filter(
-    (element) => element instanceof HTMLFormElement && composedControls(element).length > 0,
+    (element) => element instanceof HTMLFormElement && composedFields(element).length > 0,
   );
-  const inForms = new Set(forms.flatMap(composedControls));
-  const isField = (element: Element) =>
-    domMembers(element).matches(controlSelector) &&
-    !element.matches('button,[type=submit],[type=button],[type=reset]');
-  const isLoose = all.some((element) => isField(element) && !inForms.has(element));
+  const inForms = new Set(forms.flatMap(composedFields));
+  const isLoose = composedFields(document).some((element) => !isButton(element) && !inForms.has(element));
   return isLoose ? [...forms, domMembers(document).body] : forms;
+}
+
+function isButton(element: Element): boolean {
+  return !isWidget(element) && domMembers(element).matches('button,[type=submit],[type=button],[type=reset]');
 }
 
 export function formsHere(): FormFound[] {
@@ -59,12 +61,17 @@ function snapshotOf(form: Element): string {
     return copy;
   };
   const ids = new Set(
-    composedControls(form).flatMap((control) => [control.id, formAssociatedHost(control)?.id ?? '']),
+    composedFields(form).flatMap((control) => [control.id, formAssociatedHost(control)?.id ?? '']),
   );
   ids.delete('');
+  const namers = new Set(
+    composedFields(form).flatMap((field) => field.getAttribute('aria-labelledby')?.split(/\s+/) ?? []),
+  );
+  namers.delete('');
   const labels = [...composedElements(document)].filter(
-    (element): element is HTMLLabelElement =>
-      element instanceof HTMLLabelElement && ids.has(element.htmlFor) && !own.contains(element),
+    (element) =>
+      !own.contains(element) &&
+      (element instanceof HTMLLabelElement ? ids.has(element.htmlFor) : namers.has(element.id)),
   );
   const lists = [...composedElements(document)].filter(
     (element) => element instanceof HTMLDataListElement && !own.contains(element),
@@ -79,7 +86,7 @@ function snapshotOf(form: Element): string {
 
 /** In a snapshot a control stands for the form-associated element that it is the inside of: it has its name, and is found by its label. */
 function standForHost(control: Element, copy: Element, spoken: Set<Element>): void {
-  if (isFormAssociated(control)) copy.removeAttribute('id');
+  if (isFormAssociated(control) && !isWidget(control)) copy.removeAttribute('id');
   const host = domMembers(control).matches(controlSelector) ? formAssociatedHost(control) : null;
   if (!host || spoken.has(host)) return;
   spoken.add(host);

@@ -1,10 +1,10 @@
 import type { FallbackPlan } from '@/core/fallback/fallback-plan';
-import { controlSelector } from '@/core/html/field';
 import { inDocument } from '../api/box';
 import type { PlanApplied, ProbeApi, ProbeField } from '../api/probe-api';
 import { attachDatePicker } from './date-picker';
 import { domMembers } from './dom-members';
 import { entriesOf, withoutEntries } from './entry-list';
+import { fieldsOfDocument } from './page-fields';
 
 /** Around the plan's controls, to find them again and to take their picture. */
 let place: HTMLElement | null = null;
@@ -13,7 +13,7 @@ let form: HTMLFormElement | null = null;
 
 function applyPlan(field: ProbeField, plan: FallbackPlan, withScripts: boolean): PlanApplied {
   const [ordinal] = field.ordinals;
-  const input = domMembers(document).querySelectorAll<HTMLInputElement>(controlSelector)[ordinal ?? -1];
+  const input = fieldsOfDocument()[ordinal ?? -1] as HTMLInputElement | undefined;
   if (!input) throw new Error('The field is not in the page.');
   const native = input.type === field.kind;
   form = input.form;

@@ -12,6 +12,7 @@ import { choose, controls, countOfControls, formsUnderTest, isOwn } from './form
 import { heldBack, pageNow } from './held-back';
 import { overlays } from './overlays';
 import { formsHere } from './own-forms';
+import { focusPlaceOf } from './page-fields';
 import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
 import { isQuiet, waitForQuiet, watchForQuiet } from './quiet';
@@ -56,8 +57,15 @@ function attemptToSend(): void {
 
 function focus(field: ProbeField): boolean {
   const [first] = controlsOf(field);
-  first?.focus({ preventScroll: true });
-  return focusedElement() === first;
+  if (!first) return false;
+  const place = focusPlaceOf(first);
+  place.focus({ preventScroll: true });
+  return focusedElement() === place;
+}
+
+function hasFocus(control: HTMLElement): boolean {
+  const focused = focusedElement();
+  return focused === control || focused === focusPlaceOf(control);
 }
 
 let overlay: HTMLStyleElement | null = null;
@@ -134,7 +142,7 @@ export const probedPage: ProbeApi = {
   requestsMade,
   formsHere,
   controlsIn: countOfControls,
-  hasFocus: (field) => controlsOf(field).some((control) => control === focusedElement()),
+  hasFocus: (field) => controlsOf(field).some(hasFocus),
   idsFor,
   controlAt: (ordinal) => controls()[ordinal] ?? null,
   doableHere,
@@ -154,7 +162,7 @@ export const probedPage: ProbeApi = {
     const element = controlsOf(field)[0] as TypedElement | undefined;
     if (!element) throw new Error('The field is not in the page.');
     recorder = new Recorder(element, field.kind, guards, isOwn());
-    if (focusFirst) element.focus();
+    if (focusFirst) focusPlaceOf(element).focus();
   },
   validity: validityInPage,
   takeTyped() {
@@ -162,7 +170,7 @@ export const probedPage: ProbeApi = {
     return recorder.take();
   },
   strike(stroke) {
-    if (recorder && stroke.kind === 'focus') recorder.element.focus();
+    if (recorder && stroke.kind === 'focus') focusPlaceOf(recorder.element).focus();
     else if (recorder) strike(recorder.element, stroke);
   },
   select(field, start, end) {

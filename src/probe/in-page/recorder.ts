@@ -3,17 +3,19 @@ import type { FieldKind } from '@/core/html/field';
 import { isTypedText } from '@/core/html/field';
 import { domEvents, type EventRecord } from '@/core/observation/event-record';
 import type { TypedSoFar } from '../api/probe-api';
-import { type AttachedGuards, attachGuards } from './attach-guards';
+import { type AttachedGuards, attachGuards, type GuardReport } from './attach-guards';
 import { focusedElement } from './composed-tree';
 import { domMembers } from './dom-members';
 import { Pace } from './pace';
+import { focusPlaceOf, widgetValue } from './page-fields';
 
 export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
 
 /** Records what listeners on one field see, and lets guards act on it: the same core code as in the model. */
 export class Recorder {
   private readonly listening = new AbortController();
-  private readonly attached: AttachedGuards;
+  /** Null for a widget: guards are written for controls. */
+  private readonly attached: AttachedGuards | null;
   private events: { readonly event: Event; readonly record: EventRecord }[] = [];
   private readonly before = new WeakMap<Event, { readonly value: string; readonly at: number }>();
   private readonly took = new WeakMap<Event, number>();
@@ -34,7 +36,14 @@ export class Recorder {
     const { signal } = this.listening;
     if (hasOwn) this.watchListeners(signal);
     // Guards are attached first: a record says whether the event was prevented when other listeners saw it.
-    this.attached = attachGuards(element, guards, {
+    this.attached = kind === 'widget' ? null : attachGuards(element, guards, this.guardReport());
+    for (const type of domEvents) element.addEventListener(type, (event) => this.record(event), { signal });
+    if (element.form)
+      domMembers(element.form).addEventListener('submit', (event) => this.record(event), { signal });
+  }
+
+  private guardReport(): GuardReport {
+    return {
       refused: (guard) => {
         this.refusedBy ??= guard;
       },
@@ -44,10 +53,7 @@ export class Recorder {
       endless: (guard) => {
         this.endless = guard;
       },
-    });
-    for (const type of domEvents) element.addEventListener(type, (event) => this.record(event), { signal });
-    if (element.form)
-      domMembers(element.form).addEventListener('submit', (event) => this.record(event), { signal });
+    };
   }
 
   take(): TypedSoFar {
@@ -57,27 +63,28 @@ export class Recorder {
     this.refusedBy = null;
     this.rewrittenBy = [];
     this.endless = null;
-    const isText = isTypedText(this.kind);
+    const followed = isTypedText(this.kind) ? this.attached?.followed : undefined;
     return {
       events,
       guard: refusedBy,
       rewrittenBy,
       endless,
-      text: isText ? this.attached.followed.text : this.value,
-      caret: isText ? this.attached.followed.caret : { start: 0, end: 0 },
+      text: followed?.text ?? this.value,
+      caret: followed?.caret ?? { start: 0, end: 0 },
       value: this.value,
-      focused: focusedElement() === this.element,
+      focused: focusedElement() === focusPlaceOf(this.element),
       ...(this.pace && { slowness: this.pace.slowness() }),
     };
   }
 
   stop(): void {
-    this.attached.detach();
+    this.attached?.detach();
     this.listening.abort();
   }
 
   private get value(): string {
     const { element } = this;
+    if (this.kind === 'widget') return widgetValue(element);
     const checkable = element.type === 'checkbox' || element.type === 'radio';
     return checkable ? `checked:${(element as HTMLInputElement).checked}` : element.value;
   }

@@ -1,4 +1,5 @@
 import { domMembers } from './dom-members';
+import { isEditable, isWidget } from './page-fields';
 
 /**
  * The text that a control shows, as far as its engine lets the page know: all of a text box is selected for a moment and
@@ -11,9 +12,16 @@ export function textShownBy(element: Element): string | null {
   if (element instanceof HTMLButtonElement || element instanceof HTMLOutputElement)
     // biome-ignore lint/performance/useDomNodeTextContent: what is drawn is asked for, not what was written
     return element.innerText.trim();
+  if (element instanceof HTMLElement && isWidget(element)) return widgetShown(element);
   if (!(element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement)) return null;
   if (['submit', 'button', 'reset'].includes(element.type)) return element.value || null;
   return hasTextBox(element) ? (placeholderOf(element) ?? selectedTextOf(element)) : null;
+}
+
+function widgetShown(element: HTMLElement): string | null {
+  // biome-ignore lint/performance/useDomNodeTextContent: what is drawn is asked for, not what was written
+  const text = element.innerText.trim();
+  return text === '' && !isEditable(element) ? null : text;
 }
 
 function placeholderOf(element: HTMLInputElement | HTMLTextAreaElement): string | null {

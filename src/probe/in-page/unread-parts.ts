@@ -1,10 +1,11 @@
 import type { UnreadPart } from '@/core/document/unread-part';
 import { controlSelector } from '@/core/html/field';
-import { composedControls, composedElements } from './composed-tree';
+import { composedElements, composedParent } from './composed-tree';
 import { domMembers } from './dom-members';
 import { isFormAssociated } from './form-associated-host';
+import { composedFields, isWidget } from './page-fields';
 
-/** Roles of widgets into which a person enters something (WAI-ARIA, "Widget Roles"), on elements that are no controls of HTML. */
+/** Roles of widgets into which a person enters something (WAI-ARIA, "Widget Roles") and of which no field is made, or not always. */
 const widget =
   '[role=textbox],[role=searchbox],[role=combobox],[role=slider],[role=spinbutton],[role=listbox],[role=checkbox],[role=radio],[role=switch]';
 
@@ -18,14 +19,20 @@ export function unreadPartsOf(form: Element): UnreadPart[] {
 
 function sortOf(element: Element): UnreadPart['sort'] | null {
   const own = domMembers(element);
-  if (own.matches(controlSelector)) return null;
+  if (own.matches(controlSelector) || isPartOfWidget(element)) return null;
   if (element instanceof HTMLIFrameElement) return 'frame';
   const edited = own.getAttribute('contenteditable');
   if (edited !== null && edited.toLowerCase() !== 'false') return 'editable';
-  const isWidget = own.matches(widget) && !isInList(element);
-  if (!(isWidget || isFormAssociated(element)) || composedControls(element).length > 0) return null;
-  if (isWidget) return 'widget';
+  const hasRole = own.matches(widget) && !isInList(element);
+  if (!(hasRole || isFormAssociated(element)) || composedFields(element).length > 0) return null;
+  if (hasRole) return 'widget';
   return holdsWidget(element) ? null : 'element';
+}
+
+function isPartOfWidget(element: Element): boolean {
+  for (let around: Element | null = element; around; around = composedParent(around))
+    if (isWidget(around)) return true;
+  return false;
 }
 
 /** The list that a text box opens is a part of that. */

@@ -87,7 +87,7 @@ async function byPerson(page: AskablePage, field: Field, tried: string, before: 
   if (field.kind === 'checkbox' || field.kind === 'radio') return checked(page, field, tried);
   if (field.kind === 'select') return moved(page, field, tried, ['ArrowDown', 'ArrowUp']);
   if (field.kind === 'range') return moved(page, field, tried, ['ArrowRight', 'ArrowLeft']);
-  const isText = isTypedText(field.kind) || before.type === 'text';
+  const isText = isTypedText(field.kind) || field.kind === 'widget' || before.type === 'text';
   if (isDated(field.kind) && !isText) return dated(page, field, tried);
   if (!isText) return 'script';
   if (before.value !== '') {

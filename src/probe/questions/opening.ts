@@ -1,5 +1,6 @@
 import { validTrial } from '@/core/document/trial-value';
 import { type Field, hasAttribute, isDated } from '@/core/html/field';
+import { widgetRoleOf } from '@/core/html/widget';
 import type { Outcome } from '@/core/observation/outcome';
 import type { OpeningFacts } from '@/core/questions/opening/facts';
 import { leavesOf } from '../api/leaves';
@@ -49,6 +50,9 @@ const picking: readonly Gesture[] = [inTheMiddle, atTheEnd, byKeyboard];
 const pickingTurned: readonly Gesture[] = [inTheMiddle, atTheEnd, atTheStart, byKeyboard];
 const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown];
 
+/** ARIA Authoring Practices, "combobox": the list may open by either key. */
+const listing: readonly Gesture[] = [inTheMiddle, byKeyboard, arrowDown];
+
 /** What opens when a person tries to open a field, on a real display. */
 export async function askOpening(context: QuestionContext): Promise<void> {
   for await (const field of context.oneByOne(context.asking.fields))
@@ -57,7 +61,8 @@ export async function askOpening(context: QuestionContext): Promise<void> {
 }
 
 async function openingOf(context: QuestionContext, field: Field): Promise<Outcome<OpeningFacts>> {
-  const gestures = gesturesFor(field, context.speaksRightToLeft ? pickingTurned : picking);
+  const isList = context.asking.page !== null && isCombobox(field);
+  const gestures = isList ? listing : gesturesFor(field, context.speaksRightToLeft ? pickingTurned : picking);
   if (!gestures) return inapplicable('nothing opens');
   const { page } = context;
   const window = await page.window();
@@ -70,11 +75,12 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     tried.push(gesture.name);
     const scrolled = await scrollOf(context, field);
     const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));
+    const isExpanded = isList && (await page.probe('entryState', probeField(field))).list?.isOpen;
     const isScrolled = Math.abs((await scrollOf(context, field)) - scrolled) > 1;
     await window.dismiss();
     // A key that scrolled the page opened nothing.
     if (!appeared || isScrolled) continue;
-    const opened = await beyondFocus(context, field, window, appeared);
+    const opened = isExpanded ? appeared : await beyondFocus(context, field, window, appeared);
     if (!opened) continue;
     context.picture(opened.picture);
     context.openings.set(field.id, gesture.name);
@@ -117,6 +123,11 @@ async function scrollOf({ page }: QuestionContext, field: Field): Promise<number
   const inViewport = await page.probe('placeInViewport', probed);
   const [inDocument] = await page.probe('controlBoxes', [probed]);
   return inDocument && inViewport ? inDocument.y - inViewport.y : 0;
+}
+
+/** A text box or a widget at which scripts of a page open a list (WAI-ARIA, "combobox"). */
+function isCombobox({ controls: [control] }: Field): boolean {
+  return widgetRoleOf(control) === 'combobox';
 }
 
 function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gesture[] | null {

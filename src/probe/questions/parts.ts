@@ -1,6 +1,7 @@
 import { anotherValidValue, validTrial } from '@/core/document/trial-value';
 import { type ControlPart, controlParts } from '@/core/html/control-part';
 import { attribute, type Field, isDated, isTypedText } from '@/core/html/field';
+import { takesText } from '@/core/html/widget';
 import type { Outcome } from '@/core/observation/outcome';
 import type { DetectedPart, PartsFacts, Showing } from '@/core/questions/parts/facts';
 import { meterRegionValues } from '@/core/standard/gauges';
@@ -154,7 +155,8 @@ async function partsByUse(context: QuestionContext, field: Field): Promise<Detec
       if (value !== null && use.tells(trial.value, value)) parts.push({ part: use.part, how: use.how });
     }
   }
-  if (isTypedText(field.kind) || isDated(field.kind)) {
+  const isEdited = field.kind === 'widget' && takesText(field.controls[0]);
+  if (isTypedText(field.kind) || isDated(field.kind) || isEdited) {
     await page.probe('reset');
     if (isDated(field.kind) && trial.status === 'value')
       await page.probe('fill', [probeField(field)], [trial.value]);

@@ -45,6 +45,7 @@ export async function askTyping(context: QuestionContext): Promise<void> {
 async function kindInEffect({ page }: QuestionContext, field: Field): Promise<FieldKind | null> {
   const [facts] = await page.probe('describe', [probeField(field)]);
   if (!facts?.isThere) return null;
+  if (field.kind === 'widget') return field.kind;
   return inputTypes.find((type) => type === facts.typeReflected) ?? field.kind;
 }
 
