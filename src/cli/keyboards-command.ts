@@ -6,6 +6,7 @@ import { isTappable, type KeyboardAnswer, type PhoneEngine } from '@/core/keyboa
 import { askedText } from '@/core/observation/content-purpose';
 import { pictureBytes } from '@/core/observation/picture';
 import { type KeyboardFacts, untold } from '@/core/questions/keyboard/facts';
+import { kindText } from '@/core/words/kind-text';
 import { firstLine } from '@/engines/api/deadline';
 import { EngineLost } from '@/engines/api/engine';
 import { measureKeyboards } from '@/engines/measure-keyboards';
@@ -66,7 +67,7 @@ function lineOf(answer: KeyboardAnswer, fields: readonly Field[]): string {
   const { asked, layout, height, fieldInSight } = facts;
   return [
     field.label,
-    field.kind,
+    kindText(field),
     asked === untold ? '' : `asked for ${askedText(asked)}`,
     layout ?? 'no keyboard',
     `${height.before} to ${height.with} px`,

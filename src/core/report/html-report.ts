@@ -11,6 +11,7 @@ import { askedText, gapText, unreadText } from '../words/coverage-words';
 import { answerDriftWords, causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
+import { kindText } from '../words/kind-text';
 import { placeText } from '../words/place-words';
 import { type Html, html } from './html';
 import { reportStyle } from './html-report-style';
@@ -193,7 +194,7 @@ function surveyPart({ run }: Report, fields: readonly Field[], pictures: ShownPi
     .filter(({ kind }) => kind !== 'hidden')
     .map(
       (field) =>
-        html`<tr><th scope="row">${field.label} <small>${field.kind}</small></th>${withPictures.map(
+        html`<tr><th scope="row">${field.label} <small>${kindText(field)}</small></th>${withPictures.map(
           ({ id, name }) => {
             const picture = pictures.closed(id, field.id);
             return html`<td>${picture ? image(picture, `${field.label} in ${name}`) : 'no picture'}</td>`;

@@ -8,6 +8,7 @@ import { withAttributes, withText } from '@/core/document/edited-form';
 import { limits } from '@/core/document/form-document';
 import { grouped } from '@/core/grouped';
 import { attribute, type Field, fieldOfControl, hasAttribute } from '@/core/html/field';
+import { kindText } from '@/core/words/kind-text';
 import type { ToldFault } from '@/core/words/told-fault';
 import { type ToldNote, toldNote } from '@/core/words/told-note';
 import type { Replayer } from '@/workers/replayer';
@@ -203,7 +204,7 @@ function FieldRow({
   return (
     <button type="button" className={styles.row} aria-expanded={open} onClick={onOpen}>
       <span>{field.label}</span>
-      <span className="mono">{field.kind}</span>
+      <span className="mono">{kindText(field)}</span>
       <span className={styles.limits}>{[...asked, ...limitsText].join(' · ')}</span>
       {faults.length > 0 && (
         <span className={styles.fault}>{faults.length === 1 ? '1 fault' : `${faults.length} faults`}</span>

@@ -11,6 +11,7 @@ import type { OpeningObservation } from '@/core/questions/opening/facts';
 import { type LineUp, targetIn } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { differenceWords } from '@/core/words/difference-words';
+import { kindText } from '@/core/words/kind-text';
 import { provenanceText } from '@/core/words/provenance-words';
 import { unansweredText } from '@/core/words/reason-words';
 import { trustText } from '@/core/words/trust-words';
@@ -38,7 +39,7 @@ export function CloseUp({ onClose }: { onClose: () => void }) {
       <div className={styles.head}>
         <div>
           <h2>{field?.label ?? 'Close-up'}</h2>
-          {field && <span className="mono soft">{field.kind}</span>}
+          {field && <span className="mono soft">{kindText(field)}</span>}
         </div>
         <Button size="small" onClick={onClose}>
           Close

@@ -15,6 +15,7 @@ import type { Field } from '@/core/html/field';
 import { markOf } from '@/core/observation/provenance';
 import type { Difference } from '@/core/questions/differences';
 import type { Target, TargetId } from '@/core/target/target';
+import { kindText } from '@/core/words/kind-text';
 import { gridStep } from '../frame/grid-step';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import type { TargetComparison } from '../frame/use-comparison';
@@ -176,7 +177,7 @@ const GridRow = memo(function GridRow({
       {/* biome-ignore lint/a11y/useSemanticElements: see above */}
       <div className={styles.field} role="rowheader">
         <span title={field.label}>{field.label}</span>
-        <span className={styles.kind}>{field.kind}</span>
+        <span className={styles.kind}>{kindText(field)}</span>
       </div>
       {targets.map((target, column) => (
         <Cell
