@@ -40,4 +40,11 @@ export const pages: readonly JudgedPage[] = [
   page('tests/judgement/pages/date-picker.tsx'),
   page('tests/judgement/pages/calendar.ts'),
   page('tests/judgement/pages/phone-field.tsx'),
+  page('tests/judgement/pages/radix-form.tsx'),
+  page('tests/judgement/pages/rich-text.ts'),
+  page('tests/judgement/pages/own-widgets.ts', [
+    ['cannot enter a valid value', 'Length', 'seen widget not by keyboard'],
+    ['person misled', 'Crew', 'seen keys change nothing'],
+    ['person misled', 'slider', 'no accessible name'],
+  ]),
 ];

@@ -4,9 +4,14 @@ import type { Expected, JudgedCase } from './case';
 /** What was said of a case. */
 export type Said = Expected;
 
-/** What a finding says, as it is expected; of typing also what scripts do. */
+function codeOf(claim: Finding['claim']): string {
+  if (claim.code === 'typed') return `typed ${claim.effect}`;
+  return claim.code === 'seen' ? `seen ${claim.sight}` : claimCode({ claim });
+}
+
+/** What a finding says, as it is expected; of typing also what scripts do, of an engine what it showed. */
 export function saidBy({ harm, field, claim }: Finding): Said {
-  const code = claim.code === 'typed' ? `typed ${claim.effect}` : claimCode({ claim });
+  const code = codeOf(claim);
   return [harm, field?.label ?? null, code];
 }
 

@@ -28,6 +28,11 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
   ['no label', 'Tide <input name=a>', 'Tide <input name=a title=Tide>'],
   [
     'no label',
+    'Tide <input name=a aria-hidden=false style="display: block"><div hidden><input name=b title=B></div>',
+    '<select name=a aria-hidden=true></select><input name=b style="width: 1px; display:none"><input name=c hidden>',
+  ],
+  [
+    'no label',
     '<label for=b>Tide</label><input name=a id=a><input name=b id=b title=B>',
     labelled('<input name=a>'),
   ],

@@ -1,4 +1,4 @@
-import { type Field, fieldElements, isButton } from '../html/field';
+import { type Field, fieldElements, isButton, isConcealed } from '../html/field';
 import { askedBefore, groupName } from '../html/group-name';
 import { labelWords } from '../html/label-words';
 import { nameFromWords } from '../html/name-from-words';
@@ -32,6 +32,7 @@ export const unlabelled: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind === 'hidden' || field.kind === 'output' || isButton(field.kind)) continue;
     const control = field.controls[0];
+    if (isConcealed(control)) continue;
     const place = page.elementOf(control);
     const id = text(field, 'id');
     const around = place?.ancestors.filter(

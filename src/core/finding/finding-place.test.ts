@@ -23,6 +23,16 @@ function placeOf(code: string, label?: string) {
 }
 
 describe('where a finding is', () => {
+  it('is told by the element that a widget is', () => {
+    const widget = '<form>\n<div ID=sea role=slider tabindex=0></div></form>';
+    const [finding] = formFindingsAtOnce(
+      { markup: widget, typing: {} },
+      { language: 'en-US', corrections: [] },
+      askRestriction,
+    ).filter(({ field }) => field);
+    expect(finding && findingPlaces(widget)(finding)).toMatchObject({ line: 2, selector: 'div[id="sea"]' });
+  });
+
   it('is the start tag of its field, or what is wrong in it', () => {
     expect(placeOf('shape cut')).toEqual({
       line: 2,

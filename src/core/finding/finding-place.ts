@@ -2,6 +2,7 @@ import { markupFaults } from '../fault/markup-faults';
 import { attribute, type Field, type Span } from '../html/field';
 import { type LinePosition, linePositions } from '../html/line-positions';
 import { readForm } from '../html/read-form';
+import { tagOf } from '../html/widget';
 import type { Finding } from './finding';
 import { markupFindingId } from './markup-finding-id';
 
@@ -44,7 +45,7 @@ export function fieldPlace(markup: string, field: Field): FindingPlace {
 }
 
 function told(markup: string, field: Field): Pick<FindingPlace, 'element' | 'selector'> {
-  return { element: cut(markup, field.controls[0].startTag), selector: selectorOf(field) };
+  return { element: cut(markup, field.controls[0].startTag), selector: selectorOf(markup, field) };
 }
 
 function cut(markup: string, { start, end }: Span): string {
@@ -53,11 +54,11 @@ function cut(markup: string, { start, end }: Span): string {
 }
 
 /** CSS Selectors: an attribute selector holds any text, quoted (CSS Syntax, "Serializing a string"). */
-function selectorOf({ controls: [control] }: Field): string | null {
+function selectorOf(markup: string, { controls: [control] }: Field): string | null {
   for (const name of ['id', 'name']) {
     const value = attribute(control, name);
     if (value && value.length <= longest)
-      return `${control.element}[${name}="${value.replace(/[\\"]/g, '\\$&').replace(/\n/g, '\\a ')}"]`;
+      return `${tagOf(markup, control)}[${name}="${value.replace(/[\\"]/g, '\\$&').replace(/\n/g, '\\a ')}"]`;
   }
   return null;
 }

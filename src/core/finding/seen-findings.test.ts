@@ -135,6 +135,8 @@ describe('findings of where the focus is', () => {
     ]);
     expect(foundIn('<label>Photos <input type=file disabled></label>', none)).toEqual([]);
     expect(foundIn('<label>Tide <meter></meter></label>', none)).toEqual([]);
+    // A library's own, behind what it draws.
+    expect(foundIn('<select name=tide aria-hidden=true tabindex=-1></select>', none)).toEqual([]);
     expect(foundIn(photos, { status: 'inapplicable', reason: { code: 'no room' } })).toEqual([]);
   });
   it('are a field that shows it nowhere, unless a caret does', () => {
@@ -142,6 +144,7 @@ describe('findings of where the focus is', () => {
       ['Photos: nothing shows that the field has focus.', 'person misled'],
     ]);
     expect(foundIn(photos, {})).toEqual([]);
+    expect(foundIn('<select name=tide aria-hidden=true></select>', { focusUnseen: true })).toEqual([]);
     expect(foundIn('<label>Observer <input></label>', { focusUnseen: true })).toEqual([]);
   });
 });

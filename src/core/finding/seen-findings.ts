@@ -3,6 +3,7 @@ import {
   attribute,
   type Control,
   type Field,
+  isConcealed,
   isDated,
   isDisabled,
   isTypedText,
@@ -70,7 +71,9 @@ const unreachable = (kinds: 'controls' | 'widgets'): Sort => ({
 });
 
 const isOff = (control: Control) =>
-  isDisabled(control) || attribute(control, 'aria-disabled')?.toLowerCase() === 'true';
+  isDisabled(control) ||
+  isConcealed(control) ||
+  attribute(control, 'aria-disabled')?.toLowerCase() === 'true';
 
 const isReadOnly = (control: Control) => attribute(control, 'aria-readonly')?.toLowerCase() === 'true';
 
@@ -83,7 +86,7 @@ const noFocusShown: Sort = {
   harm: 'person misled',
   evidence: 'survey',
   shownBy(answers, target, field) {
-    if (!takesKeys(field.kind) || hasCaret(field)) return null;
+    if (!takesKeys(field.kind) || hasCaret(field) || field.controls.every(isConcealed)) return null;
     const [, focused] = looksOf(answers, target, field);
     if (focused?.outcome.status !== 'answered' || !focused.outcome.facts.focusUnseen) return null;
     return { answer: focused, proof: { code: 'focus unseen' } };

@@ -151,6 +151,18 @@ export function hasAttribute(control: Attributed, name: string): boolean {
   return control.attributes.some((a) => a.name === name);
 }
 
+/**
+ * True for a control that is by itself kept from everybody, or from assistive technology: libraries put one behind a widget to send its
+ * value. What stands in something hidden may come to be shown, and is not meant.
+ */
+export function isConcealed(control: Attributed): boolean {
+  return (
+    hasAttribute(control, 'hidden') ||
+    attribute(control, 'aria-hidden')?.toLowerCase() === 'true' ||
+    /(?:^|;)\s*display\s*:\s*none\b/i.test(attribute(control, 'style') ?? '')
+  );
+}
+
 /** The kind of a control; an unknown `type` is the Text state (HTML Standard, "The input element"). */
 export function kindOf(element: FieldElement, type: string | null): FieldKind {
   const asked = (type ?? '').toLowerCase();

@@ -19,6 +19,12 @@ export const widgetSelector = [
   .concat('button[type="button" i][role="combobox" i]')
   .join(',');
 
+/** The name of a control's element, in lower case. */
+export function tagOf(markup: string, { startTag }: Pick<Control, 'startTag'>): string {
+  const [, tag = ''] = /^<([^\s/>]+)/.exec(markup.slice(startTag.start, startTag.end)) ?? [];
+  return tag.toLowerCase();
+}
+
 /** The role of a widget; null for editable content of no role. */
 export function widgetRoleOf(control: Pick<Control, 'attributes'>): WidgetRole | null {
   const role = attribute(control, 'role')?.toLowerCase();

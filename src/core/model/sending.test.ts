@@ -62,6 +62,13 @@ describe('what the model says of a submission', () => {
         .slice(0, 2)
         .map(({ why }) => why),
     ).toEqual(['no form', 'disabled']);
+    // What a script's own element puts into the form nobody knows from markup.
+    const widgets = '<form><div contenteditable id=a></div><x-dial role=slider id=b></x-dial></form>';
+    expect(
+      unsentFields(widgets, readForm(widgets).fields, 0, noDeviations).map(
+        (one) => `${one.field}: ${unsentFieldClause(one)}`,
+      ),
+    ).toEqual(['a: it is no control of the form, and only a script can send it']);
   });
 });
 

@@ -1,5 +1,6 @@
-import type { Field, FieldId, FieldKind } from '../html/field';
+import type { Control, Field, FieldId, FieldKind } from '../html/field';
 import { pageOf } from '../html/page-controls';
+import { tagOf } from '../html/widget';
 import { parsedState } from '../standard/control-state';
 import type { Deviations } from '../standard/deviations';
 import { type Unsent, whyUnsent } from '../standard/entry-list';
@@ -8,7 +9,7 @@ import { type Unsent, whyUnsent } from '../standard/entry-list';
 export interface UnsentField {
   readonly field: FieldId;
   readonly kind: FieldKind;
-  readonly why: (typeof lasting)[number] | 'no form' | 'another form';
+  readonly why: (typeof lasting)[number] | 'no form' | 'another form' | 'widget';
 }
 
 /** Causes for which a control is left out whatever is filled in. */
@@ -30,6 +31,8 @@ export function unsentFields(
     const [first] = states;
     if (!first) return [];
     const { id, kind } = field;
+    if (kind === 'widget')
+      return mayTakePart(markup, first.control) ? [] : [{ field: id, kind, why: 'widget' }];
     if (first.control.form !== form)
       return [{ field: id, kind, why: first.control.form === null ? 'no form' : 'another form' }];
     const why = states.map((state) => {
@@ -38,4 +41,9 @@ export function unsentFields(
     });
     return why.every(Boolean) && why[0] ? [{ field: id, kind, why: why[0] }] : [];
   });
+}
+
+/** An element of a script's own may put entries of its own into the form (HTML Standard, "Form-associated custom elements"). */
+function mayTakePart(markup: string, control: Control): boolean {
+  return tagOf(markup, control).includes('-');
 }

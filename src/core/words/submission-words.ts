@@ -66,6 +66,8 @@ export function unsentFieldClause({ why, kind }: Pick<UnsentField, 'why' | 'kind
       return 'it is disabled';
     case 'in a datalist':
       return 'it stands in a datalist';
+    case 'widget':
+      return 'it is no control of the form, and only a script can send it';
     case 'no name':
       return 'it has no name';
     case 'no form':

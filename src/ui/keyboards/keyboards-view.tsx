@@ -25,6 +25,7 @@ import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
 import { languageName, languages } from '@/core/target/variant';
 import { guardName } from '@/core/words/guard-words';
+import { kindText } from '@/core/words/kind-text';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
@@ -120,7 +121,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
           aria-label="Field"
           value={field.id}
           showSearch={{ optionFilterProp: 'label' }}
-          options={shown.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
+          options={shown.map((one) => ({ value: one.id, label: `${one.label} (${kindText(one)})` }))}
           onChange={(id) => select({ field: id, stroke: null })}
         />
         <Settings field={field} />

@@ -240,11 +240,11 @@ function NeverSent({ unsent }: { unsent: readonly UnsentField[] }) {
   if (unsent.length === 0) return null;
   return (
     <>
-      <h2>Never sent</h2>
+      <h2>Not sent by the form</h2>
       <ul className={styles.unsent}>
         {unsent.map((one) => (
           <li key={one.field}>
-            <b>{labelIn(reading.fields, one.field)}</b> is never sent: {unsentFieldClause(one)}.
+            <b>{labelIn(reading.fields, one.field)}</b>: {unsentFieldClause(one)}.
           </li>
         ))}
       </ul>

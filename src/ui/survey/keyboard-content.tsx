@@ -42,7 +42,7 @@ function Modelled({ field, target }: { field: Field; target: TargetId }) {
   const corrections = useCorrections();
   const up = useMemo(() => {
     const habits = correctedHabits(target, corrections);
-    return habits && comesUp(habits, traitsOf(field), language);
+    return habits && field.kind !== 'widget' && comesUp(habits, traitsOf(field), language);
   }, [field, target, language, corrections]);
   if (!up) return <span className={styles.note}>not asked</span>;
   return (

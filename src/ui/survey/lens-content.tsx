@@ -2,6 +2,7 @@
 
 import type { ReactNode } from 'react';
 import type { Lens, LensState } from '@/core/compare/lens';
+import { statesOf } from '@/core/document/look-state';
 import type { Field } from '@/core/html/field';
 import { type Answers, answerTo } from '@/core/run/answers';
 import type { TargetId } from '@/core/target/target';
@@ -18,7 +19,7 @@ interface Shown {
 
 /** What a cell shows of a target's answers about a field, by lens. */
 const contents: { readonly [L in Lens]: (shown: Shown) => ReactNode } = {
-  look: ({ answers, state, field: { id, label }, target }) =>
+  look: ({ answers, state, field: { id, kind, label }, target }) =>
     state === 'open' ? (
       <OpeningContent opening={answerTo(answers, 'opening', target, id)} label={label} />
     ) : (
@@ -26,6 +27,7 @@ const contents: { readonly [L in Lens]: (shown: Shown) => ReactNode } = {
         look={answerTo(answers, 'look', target, id, state)}
         parts={answerTo(answers, 'parts', target, id)}
         label={label}
+        isAsked={statesOf(kind).includes(state)}
       />
     ),
   message: ({ answers, field: { id, label }, target }) => (

@@ -32,12 +32,15 @@ export function LookContent({
   look,
   parts,
   label,
+  isAsked = true,
 }: {
   look: LookObservation | undefined;
   parts: PartsObservation | undefined;
   label: string;
+  /** Not every kind can be in every state. */
+  isAsked?: boolean;
 }) {
-  if (!look) return <span className={styles.note}>not asked</span>;
+  if (!look) return <span className={styles.note}>{isAsked ? 'not asked' : 'no such state'}</span>;
   if (look.outcome.status !== 'answered')
     return <span className={styles.note}>{unansweredText(look.outcome)}</span>;
   const { picture, typeReflected, size, value } = look.outcome.facts;

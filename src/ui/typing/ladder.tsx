@@ -55,6 +55,7 @@ export const Ladder = memo(function Ladder({
   script,
   columns,
   lanes,
+  hasCaret,
   stroke,
   column,
   asking,
@@ -64,6 +65,8 @@ export const Ladder = memo(function Ladder({
 }: {
   script: Script;
   lanes: ShownLanes;
+  /** What is pressed or chosen has none. */
+  hasCaret: boolean;
   columns: readonly LadderColumn[];
   stroke: number | null;
   column: string | null;
@@ -114,6 +117,7 @@ export const Ladder = memo(function Ladder({
     <table
       ref={table}
       className={styles.ladder}
+      data-caretless={!hasCaret || undefined}
       style={{ '--columns': columns.length } as CSSProperties}
       aria-label="Replay, stroke by stroke"
       onKeyDown={pressed}

@@ -6,11 +6,12 @@ import { memo, startTransition, useEffect, useMemo, useState } from 'react';
 import type { TypingPlan } from '@/core/document/form-document';
 import type { Guard } from '@/core/guard/guard';
 import type { TypingTask } from '@/core/guard/typing-task';
-import { type Field, type FieldId, isTypedText, takesKeys } from '@/core/html/field';
+import { type Field, type FieldId, isDated, isTypedText, takesKeys } from '@/core/html/field';
 import { ownEntry } from '@/core/html/own-entry';
 import type { TypingFacts } from '@/core/questions/typing/facts';
 import { withoutStroke, withStrokeMoved } from '@/core/script/edit-script';
 import { formatScript, readScript } from '@/core/script/script-text';
+import { kindText } from '@/core/words/kind-text';
 import { scriptFaultText } from '@/core/words/script-fault-words';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
@@ -79,6 +80,9 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
   const [columnKey, setColumnKey] = useState<string | null>(null);
   const column =
     columns.find((one) => one.key === columnKey) ?? columns.find((one) => one.facts) ?? columns[0];
+  // Guards are written for controls; what scripts of a page make of a widget they know themselves.
+  const canBeGuarded = field.kind !== 'widget';
+  const part = canBeGuarded ? selection.typing : 'strokes';
   const { script } = shown;
   const stroke = selection.stroke !== null && selection.stroke < script.length ? selection.stroke : null;
   const selectedStroke = stroke === null ? undefined : script[stroke];
@@ -133,37 +137,42 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
             Line {reading.line}, column {reading.column}: {scriptFaultText(reading.fault)}
           </p>
         )}
-        <span className={frame.headed}>
-          <h2>Guards</h2>
-          <Help about="guards">
-            <p>
-              A guard is one rule at one stage: on key presses, before a text is put in, after it was, on
-              leaving, on submission. Rules while one types must let the beginning of every valid value stand.
-            </p>
-            <p>
-              <b>Accepted</b> may be sent; <b>unfinished</b> can still become valid; <b>refused</b> cannot,
-              whatever follows.
-            </p>
-          </Help>
-        </span>
-        <GuardPanel guards={plan.guards} onChange={changeGuards} />
-        {plan.guards.length > 0 && (
-          <Button
-            onClick={async () => {
-              const fault = await exportGuards(plan.guards, field.name || field.id);
-              if (fault) void message.error(fault);
-            }}
-          >
-            Export as TypeScript
-          </Button>
+        {canBeGuarded && (
+          <>
+            <span className={frame.headed}>
+              <h2>Guards</h2>
+              <Help about="guards">
+                <p>
+                  A guard is one rule at one stage: on key presses, before a text is put in, after it was, on
+                  leaving, on submission. Rules while one types must let the beginning of every valid value
+                  stand.
+                </p>
+                <p>
+                  <b>Accepted</b> may be sent; <b>unfinished</b> can still become valid; <b>refused</b>{' '}
+                  cannot, whatever follows.
+                </p>
+              </Help>
+            </span>
+            <GuardPanel guards={plan.guards} onChange={changeGuards} />
+            {plan.guards.length > 0 && (
+              <Button
+                onClick={async () => {
+                  const fault = await exportGuards(plan.guards, field.name || field.id);
+                  if (fault) void message.error(fault);
+                }}
+              >
+                Export as TypeScript
+              </Button>
+            )}
+          </>
         )}
       </section>
       <section className={styles.replay} aria-label="Replay">
         <div className={styles.parts}>
-          <PartChoice part={selection.typing} />
-          {selection.typing === 'strokes' && <Steps count={script.length} stroke={stroke} />}
+          {canBeGuarded && <PartChoice part={part} />}
+          {part === 'strokes' && <Steps count={script.length} stroke={stroke} />}
         </div>
-        {selection.typing === 'ways in' && (
+        {part === 'ways in' && (
           <div className={styles.scroll}>
             <WaysIn
               field={field}
@@ -175,7 +184,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
             />
           </div>
         )}
-        {selection.typing === 'samples' && (
+        {part === 'samples' && (
           <SamplesPanel
             markup={form.markup}
             field={field}
@@ -185,7 +194,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
             onChange={(samples) => change({ samples }, 'samples')}
           />
         )}
-        {selection.typing === 'rule' && (
+        {part === 'rule' && (
           <RulePanel
             field={field}
             guards={plan.guards}
@@ -196,7 +205,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
             onPurpose={(purpose) => change({ purpose }, 'purpose')}
           />
         )}
-        {selection.typing === 'strokes' && (
+        {part === 'strokes' && (
           <>
             <Lanes shown={lanes} onChange={setLanes} />
             {fault && (
@@ -214,6 +223,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
                   script={script}
                   columns={columns}
                   lanes={lanes}
+                  hasCaret={isTypedText(field.kind) || isDated(field.kind)}
                   stroke={stroke}
                   column={column?.key ?? null}
                   asking={running}
@@ -256,7 +266,7 @@ const FieldChoice = memo(function FieldChoice({ field, typed }: { field: FieldId
       aria-label="Field"
       value={field}
       showSearch={{ optionFilterProp: 'label' }}
-      options={typed.map(({ id, label, kind }) => ({ value: id, label: `${label} (${kind})` }))}
+      options={typed.map((one) => ({ value: one.id, label: `${one.label} (${kindText(one)})` }))}
       onChange={(id) => select({ field: id, stroke: null })}
     />
   );
