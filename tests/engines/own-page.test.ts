@@ -141,14 +141,14 @@ describe.skipIf(!here)('a page of one’s own', () => {
   it('lists what can be filled in there and not be read, by what it is and is called', async () => {
     const { address, stop } = await startPage(
       `<!doctype html><title>Parts</title><form><label>Name <input name=a></label>
-        <div contenteditable aria-label=Story>Once</div><p id=size>Size</p><div role=slider tabindex=0 aria-labelledby=size></div>
+        <div contenteditable aria-label=Story>Once <input name=c></div><p id=size>Size</p><div role=switch tabindex=0 aria-labelledby=size></div>
         <div role=combobox><input name=b></div><iframe title=Card></iframe><pin-field name=pin></pin-field>
-        <div contenteditable=false>No</div></form>
+        <div contenteditable=false>No</div><div contenteditable>Field <b role=switch>part</b></div></form>
         <script>customElements.define('pin-field', class extends HTMLElement { static formAssociated = true; constructor() { super(); this.attachShadow({ mode: 'closed' }).innerHTML = '<input>'; } });</script>`,
     );
     try {
       const { forms } = await readOwnPage({ address, steps: '' }, new AbortController().signal);
-      expect(readForm(forms[0]?.markup ?? '').fields.map(({ id }) => id)).toEqual(['a', 'b']);
+      expect(readForm(forms[0]?.markup ?? '').fields.map(({ id }) => id)).toEqual(['a', 'c', 'b', 'widget-4']);
       expect(forms[0]?.unread).toEqual([
         { sort: 'editable', label: 'Story' },
         { sort: 'widget', label: 'Size' },
