@@ -3,6 +3,7 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { driftBetween, type FoundRun } from '@/core/drift/drift';
 import { runFindings } from '@/core/finding/collect-findings';
+import { decided } from '@/core/finding/decided';
 import {
   decisionsFileName,
   isAbout,
@@ -94,8 +95,9 @@ async function reportOf(
   return {
     run,
     findings: found,
-    decisions: new Map(
-      decisions.filter((one) => isAbout(one, run.form.name)).map((one) => [one.finding, one]),
+    decisions: decided(
+      found,
+      decisions.filter((one) => isAbout(one, run.form.name)),
     ),
     drift:
       before &&

@@ -5,7 +5,7 @@ import type { Run } from '../run/run';
 import { targetName } from '../target/line-up';
 import { differenceFindings } from './difference-findings';
 import type { Finding } from './finding';
-import { referenceDifferences } from './reference-differences';
+import { referenceDifferences, targetsWithoutChecks } from './reference-differences';
 import { seenFindings } from './seen-findings';
 import { typingFindings } from './typing-findings';
 
@@ -17,6 +17,7 @@ export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, a
     ...differenceFindings(
       referenceDifferences(lineUp, answers, fields, unchecked, form.page !== undefined),
       targetName(lineUp, lineUp.reference),
+      targetsWithoutChecks(lineUp, answers, fields),
     ),
     ...seenFindings(form, lineUp, answers, fields),
     ...typingFindings(lineUp, answers, fields),

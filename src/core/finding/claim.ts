@@ -108,7 +108,7 @@ export interface Taps {
 export type FieldDifference = 'kind' | 'value' | 'told';
 
 /** What an engine does by itself to every field. */
-export type EngineHabit = 'wording' | 'size' | 'parts';
+export type EngineHabit = 'checks' | 'wording' | 'size' | 'parts';
 
 type DifferenceClaim =
   /** The first of the differences; `in` is where it is so, `from` the reference. */
@@ -118,6 +118,13 @@ type DifferenceClaim =
       readonly difference: Difference;
       readonly in: readonly string[];
       readonly from: string;
+    }
+  /** Fields of kinds that the targets of `in` do not know, and show a text box for; `fields` are their labels. */
+  | {
+      readonly code: 'kinds unknown';
+      readonly kinds: readonly FieldKind[];
+      readonly fields: readonly string[];
+      readonly in: readonly string[];
     }
   /** `fields` are the labels of those that show it. */
   | {

@@ -1,5 +1,8 @@
+import { grouped } from '../grouped';
+import type { Field } from '../html/field';
 import type { Difference } from '../questions/differences';
-import type { EngineHabit, FieldDifference } from './claim';
+import type { TargetId } from '../target/target';
+import type { Claim, EngineHabit, FieldDifference } from './claim';
 import {
   type Evidence,
   type Finding,
@@ -9,6 +12,7 @@ import {
   findingId,
   type Harm,
 } from './finding';
+import type { Proof } from './proof';
 import type { TargetDifferences } from './reference-differences';
 
 type Sort = Kind & {
@@ -44,6 +48,22 @@ const ofOneField: readonly Sort[] = [
   },
 ];
 
+/** Of a target that checks nothing at all: whatever a constraint would bring about. */
+const unchecking: Sort = {
+  of: 'engine',
+  name: 'checks',
+  whats: ['validation', 'flags', 'message', 'title', 'bubble', 'sending'],
+  harm: 'person misled',
+  evidence: 'messages',
+};
+
+/** That a form goes out which the reference holds back is a matter of checks too. */
+function isOfChecks(one: Difference): boolean {
+  if (one.what !== 'sent') return unchecking.whats.includes(one.what);
+  const { difference } = one;
+  return difference.what === 'outcome' && difference.here === 'sent' && difference.there === 'blocked';
+}
+
 /** What an engine does by itself to every field of the kind: one cause, whichever fields show it. */
 const ofEngine: readonly Sort[] = [
   { of: 'engine', name: 'wording', whats: ['message', 'title'], harm: 'cosmetic', evidence: 'messages' },
@@ -67,23 +87,78 @@ interface Group {
  * What has one cause is one finding, over all targets: where a kind is not known, that is the cause of all that differs in
  * the field; what an engine does by itself is one over all fields.
  * @param from the name of the reference
+ * @param checkNothing targets in which no constraint of any field does anything
  */
-export function differenceFindings(all: readonly TargetDifferences[], from: string): Finding[] {
+export function differenceFindings(
+  all: readonly TargetDifferences[],
+  from: string,
+  checkNothing: ReadonlySet<TargetId> = new Set(),
+): Finding[] {
   const groups = new Map<FindingId, Group>();
   for (const one of all)
-    for (const [sort, differences] of bySort(one.differences)) {
+    for (const [sort, differences] of bySort(one.differences, checkNothing.has(one.target.id))) {
       const id = findingId('difference', sort.name, ...(sort.of === 'field' ? [one.field.id] : []));
       const group = groups.get(id) ?? { sort, on: [] };
       group.on.push({ ...one, differences });
       groups.set(id, group);
     }
-  return [...groups].flatMap(([id, group]) => findingOf(id, group, from));
+  return unknownKindsTogether([...groups].flatMap(([id, group]) => findingOf(id, group, from)));
+}
+
+/** Fields whose kinds the same targets do not know have one cause. */
+function unknownKindsTogether(findings: readonly Finding[]): Finding[] {
+  const byTargets = grouped(findings, ({ claim }) =>
+    claim.code === 'kinds unknown' ? JSON.stringify(claim.in) : null,
+  );
+  return findings.flatMap((finding) => {
+    if (finding.claim.code !== 'kinds unknown') return [finding];
+    const same = byTargets.get(JSON.stringify(finding.claim.in)) ?? [];
+    return same[0] === finding ? [together(same, finding)] : [];
+  });
+}
+
+function together(same: readonly Finding[], first: Finding): Finding {
+  if (same.length === 1) return first;
+  const claims = same.flatMap(({ claim }) => (claim.code === 'kinds unknown' ? [claim] : []));
+  const kinds = [...new Set(claims.flatMap((claim) => claim.kinds))];
+  const claim = {
+    code: 'kinds unknown' as const,
+    kinds,
+    fields: claims.flatMap(({ fields }) => fields),
+    in: claims[0]?.in ?? [],
+  };
+  const targets = first.targets.map((on) => ({
+    ...on,
+    proofs: same.flatMap((one) => proofsOf(one, on.target)),
+  }));
+  return {
+    ...first,
+    id: findingId('difference', 'kinds', ...kinds),
+    field: null,
+    claim,
+    targets,
+    standsFor: same.map(({ id }) => id),
+  };
+}
+
+/** What a target showed of a field, under the field's name. */
+function proofsOf({ field, targets }: Finding, target: TargetId): Proof[] {
+  const proofs = targets.find((on) => on.target === target)?.proofs ?? [];
+  return proofs.map((proof) =>
+    proof.code === 'difference' ? { ...proof, field: field?.label ?? null } : proof,
+  );
 }
 
 /** A field's differences in one target, by what they are about. */
-function bySort(differences: readonly Difference[]): [sort: Sort, differences: readonly Difference[]][] {
+function bySort(
+  all: readonly Difference[],
+  checksNothing: boolean,
+): [sort: Sort, differences: readonly Difference[]][] {
   const [kind] = ofOneField;
-  if (kind && differences.some(({ what }) => kind.whats.includes(what))) return [[kind, differences]];
+  if (kind && all.some(({ what }) => kind.whats.includes(what))) return [[kind, all]];
+  const ofChecks = all.filter((one) => checksNothing && isOfChecks(one));
+  const differences = all.filter((one) => !ofChecks.includes(one));
+  if (ofChecks.length > 0) return [[unchecking, ofChecks], ...bySort(differences, false)];
   // Words about another fault are no other words about the same.
   const isOtherFault = differences.some(({ what }) => what === 'flags' || what === 'validation');
   const belongs = (sort: Sort, what: Difference['what']) =>
@@ -110,13 +185,27 @@ function findingOf(id: FindingId, { sort, on }: Group, from: string): Finding[] 
     id,
     claim:
       sort.of === 'field'
-        ? { code: 'field differs', about: sort.name, difference, in: sharing(on, difference), from }
+        ? (unknownKind(sort, field, on) ?? {
+            code: 'field differs',
+            about: sort.name,
+            difference,
+            in: sharing(on, difference),
+            from,
+          })
         : { code: 'engines differ', about: sort.name, fields: labels, in: names },
     harm: isOpenedOtherwise(on) ? 'cosmetic' : sort.harm,
     targets,
     evidence: isSending ? 'submission' : sort.evidence,
   });
   return [isOfOne ? finding : { ...finding, field: null }];
+}
+
+/** A kind of which all that differ make a text box. */
+function unknownKind({ name }: Sort, { kind, label }: Field, on: readonly TargetDifferences[]): Claim | null {
+  const isText = ({ differences }: TargetDifferences) =>
+    differences.some((one) => one.what === 'type' && one.here === 'text' && one.there === kind);
+  if (name !== 'kind' || !on.every(isText)) return null;
+  return { code: 'kinds unknown', kinds: [kind], fields: [label], in: on.map(({ target }) => target.name) };
 }
 
 /** It opens everywhere, by another gesture: whoever wants it finds that. */

@@ -298,7 +298,7 @@ describe('findings of answers', () => {
     const all = findingsOf(different(firefox, type, wider, nothingOpens), different(webkit, type, noValue));
     expect(all).toMatchObject([
       {
-        claim: { code: 'field differs', about: 'kind', difference: type, in: ['Firefox', 'WebKit'] },
+        claim: { code: 'kinds unknown', kinds: ['month'], fields: ['Month'], in: ['Firefox', 'WebKit'] },
         harm: 'person misled',
         targets: [
           {
@@ -310,6 +310,80 @@ describe('findings of answers', () => {
         marks: ['measured'],
       },
     ]);
+  });
+
+  it('put fields together whose kinds the same targets do not know, and only those', () => {
+    const [week, day] = ['week', 'date'].map((kind) =>
+      fieldOf(`<label>${kind} <input type=${kind} name=${kind}></label>`),
+    );
+    if (!week || !day) throw new Error('no field');
+    const asText = (field: Field) => ({ what: 'type', here: 'text', there: field.kind }) as const;
+    const on = (target: Target, field: Field): TargetDifferences => ({
+      ...different(target, asText(field)),
+      field,
+    });
+    const alone = findingsOf(different(firefox, type));
+    const all = findingsOf(
+      ...[month, week].flatMap((field) => [on(firefox, field), on(webkit, field)]),
+      on(firefox, day),
+    );
+    expect(all).toMatchObject([
+      {
+        field: null,
+        claim: { kinds: ['month', 'week'], fields: ['Month', 'week'], in: ['Firefox', 'WebKit'] },
+        targets: [
+          { name: 'Firefox', proofs: [{ field: 'Month' }, { field: 'week', difference: asText(week) }] },
+          { name: 'WebKit', proofs: [{ field: 'Month' }, { field: 'week' }] },
+        ],
+        // Decisions on either of them alone are found again.
+        standsFor: [alone[0]?.id, expect.anything()],
+      },
+      { field: { label: 'date' }, claim: { kinds: ['date'], in: ['Firefox'] } },
+    ]);
+    expect(all[1]).not.toHaveProperty('standsFor');
+  });
+
+  it('tell of a target that makes something else than a text box of a kind what it makes', () => {
+    const asDate = { what: 'type', here: 'date', there: 'month' } as const;
+    expect(findingsOf(different(firefox, asDate))).toMatchObject([
+      { claim: { code: 'field differs', about: 'kind', difference: asDate } },
+    ]);
+    // One of them does: they are not told as if all showed a text box.
+    expect(findingsOf(different(firefox, type), different(webkit, asDate))).toMatchObject([
+      { claim: { code: 'field differs', difference: type, in: ['Firefox'] } },
+    ]);
+  });
+
+  it('tell once of a target that checks nothing, whatever that brings about, and of its other differences as ever', () => {
+    const flags = { what: 'flags', here: [], there: ['valueMissing'] } as const;
+    const noBubble = { what: 'bubble', here: false, there: true } as const;
+    const level = fieldOf('<label>Level <input name=level required></label>');
+    const sent = { what: 'sent', when: 'asIs' } as const;
+    const goesOut = { ...sent, difference: { what: 'outcome', here: 'sent', there: 'blocked' } } as const;
+    const otherwiseSent = {
+      ...sent,
+      difference: { what: 'entry', name: 'level', here: ['1'], there: ['2'] },
+    } as const;
+    const all = [
+      different(firefox, flags, noBubble, wider),
+      { ...different(firefox, flags, goesOut, otherwiseSent), field: level },
+      different(webkit, flags),
+    ];
+    const told = (checkNothing: readonly Target[]) =>
+      differenceFindings(all, 'Chromium', new Set(checkNothing.map(({ id }) => id))).map(
+        ({ claim, harm, targets }) => [
+          'about' in claim ? claim.about : claim.code,
+          harm,
+          targets.map(({ name }) => name).join(),
+        ],
+      );
+    expect(told([firefox])).toEqual([
+      ['checks', 'person misled', 'Firefox'],
+      ['size', 'cosmetic', 'Firefox'],
+      ['value', 'wrong value sent', 'Firefox'],
+      ['value', 'wrong value sent', 'WebKit'],
+    ]);
+    expect(told([]).map(([about]) => about)).toEqual(['value', 'told', 'size', 'value']);
   });
 
   it('never blur how they are known', () => {

@@ -36,6 +36,8 @@ export interface Finding {
   /** How it is known, each once: an engine did it, a device did, the model says so. */
   readonly marks: readonly ProvenanceMark[];
   readonly evidence: Evidence;
+  /** Of several fields with one cause: what a finding about each of them alone would be called. */
+  readonly standsFor?: readonly FindingId[];
 }
 
 export interface FoundOn {

@@ -7,7 +7,7 @@ import { answersOf } from '../run/answers';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
 import { differenceFindings } from './difference-findings';
-import { referenceDifferences } from './reference-differences';
+import { referenceDifferences, targetsWithoutChecks } from './reference-differences';
 
 const measured: Provenance = { mark: 'measured', engine: 'E', version: '1', protocol: 'P', unable: [] };
 const modelled: Provenance = { mark: 'modelled', source: 'Ukko' } as unknown as Provenance;
@@ -61,13 +61,59 @@ const look = (typeReflected: string, value: string): Answer => ({
   facts: { typeReflected, value, size: null, textShown: null, sent: [], pseudoClasses: [], marks: [] },
 });
 
+describe('targets without checks', () => {
+  const markup = '<input name=a required><input name=b required><input name=c>';
+  const { fields } = readForm(markup);
+  /** Faults by field, in one target after the other. */
+  const without = (...byTarget: readonly (readonly (number | null)[])[]) => {
+    const lineUp = {
+      targets: ['chromium', 'firefox', 'html-4'].flatMap((id) => findTarget(targetId(id)) ?? []),
+      reference: targetId('chromium'),
+    };
+    const all = byTarget.flatMap((counts, at) =>
+      counts.flatMap((count, index): Observation[] => {
+        const [target, field] = [lineUp.targets[at], fields[index]];
+        if (!target || !field || count === null) return [];
+        const facts = {
+          tried: '',
+          willValidate: true,
+          flags: Array(count).fill('valueMissing'),
+          message: '',
+          saysTitle: null,
+        };
+        return [
+          {
+            field: field.id,
+            target: target.id,
+            at: '',
+            provenance: measured,
+            question: 'message',
+            outcome: { status: 'answered', facts },
+          },
+        ];
+      }),
+    );
+    return [...targetsWithoutChecks(lineUp, answersOf(all), fields)];
+  };
+
+  it('are those that find none of the faults of the reference', () => {
+    expect(without([1, 1, 0], [1, 1, 0], [0, 0, 0])).toEqual(['html-4']);
+    expect(without([1, 1, 0], [1, 0, 0], [0, 1, 0])).toEqual([]);
+  });
+  it('are none where too little was asked to tell', () => {
+    expect(without([1, 1, 0], [1, 1, 0], [0, null, 0])).toEqual([]);
+    expect(without([1, 0, 0], [1, 0, 0], [0, 0, 0])).toEqual([]);
+    expect(without([0, 0, 0], [0, 0, 0], [0, 0, 0])).toEqual([]);
+  });
+});
+
 describe('findings about differences', () => {
   it('tell of a model no more than what the markup alone says where a page has scripts', () => {
     const told = (other: string, by: Provenance, typed: string, hasScripts: boolean) =>
       found(other, by, [look('date', '2026-01-02')], [look(typed, '')], date, hasScripts).flatMap(
-        ({ claim }) => (claim.code === 'field differs' ? claim.difference.what : []),
+        ({ claim }) => (claim.code === 'field differs' ? claim.difference.what : claim.code),
       );
-    expect(told('blink-phone', modelled, 'text', true)).toEqual(['type']);
+    expect(told('blink-phone', modelled, 'text', true)).toEqual(['kinds unknown']);
     expect(told('blink-phone', modelled, 'date', false)).toEqual(['value']);
     expect(told('blink-phone', modelled, 'date', true)).toEqual([]);
     expect(told('firefox', measured, 'date', true)).toEqual(['value']);

@@ -78,6 +78,25 @@ function tells(
   return !(isUnchecked && validationAlone.includes(what));
 }
 
+/**
+ * The targets in which no field that the reference finds wrong is found wrong: they know no constraints, and that is the cause of all that
+ * differs by them.
+ */
+export function targetsWithoutChecks(
+  { targets, reference }: LineUp,
+  answers: Answers,
+  fields: readonly Field[],
+): ReadonlySet<TargetId> {
+  const faultsIn = (target: TargetId, { id }: Field): number | null => {
+    const outcome = answerTo(answers, 'message', target, id)?.outcome;
+    return outcome?.status === 'answered' ? outcome.facts.flags.length : null;
+  };
+  const checked = fields.filter((field) => (faultsIn(reference, field) ?? 0) > 0);
+  const findsNone = (target: TargetId) =>
+    checked.length > 1 && checked.every((field) => faultsIn(target, field) === 0);
+  return new Set(targets.flatMap(({ id }) => (findsNone(id) ? [id] : [])));
+}
+
 interface SentDifference {
   readonly field: Field;
   readonly difference: Extract<Difference, { what: 'sent' | 'sending' }>;

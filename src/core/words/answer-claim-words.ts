@@ -4,7 +4,10 @@ import { differenceWords } from './difference-words';
 import { counted, listed } from './listed';
 import type { ToldClaim } from './told-claim';
 
-type AnswerClaim = Extract<Claim, { code: 'field differs' | 'engines differ' | 'seen' | 'typed' }>;
+type AnswerClaim = Extract<
+  Claim,
+  { code: 'field differs' | 'kinds unknown' | 'engines differ' | 'seen' | 'typed' }
+>;
 
 export function answerClaimWords(claim: AnswerClaim, label: string): ToldClaim {
   switch (claim.code) {
@@ -13,6 +16,18 @@ export function answerClaimWords(claim: AnswerClaim, label: string): ToldClaim {
       return {
         says: `${label}: ${differenceWords(claim.difference, compared)}`,
         ...fieldDifferenceWords[claim.about],
+      };
+    }
+    case 'kinds unknown': {
+      const shows = `${listed(claim.in)} ${claim.in.length === 1 ? 'shows' : 'show'} a text box`;
+      const kinds = listed(claim.kinds.map((kind) => `type="${kind}"`));
+      const [field, ...others] = claim.fields;
+      return {
+        says:
+          others.length === 0
+            ? `${field}: ${shows} instead of ${kinds}.`
+            : `${shows} for ${kinds} (${counted(claim.fields.length, 'field')}).`,
+        ...fieldDifferenceWords.kind,
       };
     }
     case 'engines differ': {
@@ -54,6 +69,12 @@ const fieldDifferenceWords: Readonly<Record<FieldDifference, Omit<ToldClaim, 'sa
 const habitWords: Readonly<
   Record<EngineHabit, Omit<ToldClaim, 'says'> & { readonly one: string; readonly more: string }>
 > = {
+  checks: {
+    one: 'its constraints are not checked',
+    more: 'Constraints are not checked',
+    why: 'A form with missing or invalid entries is submitted there.',
+    remedy: 'Check every entry on the server.',
+  },
   wording: {
     one: 'the validation message is worded differently',
     more: 'Validation messages are worded differently',

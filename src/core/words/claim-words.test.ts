@@ -84,6 +84,18 @@ describe('the first line of a claim', () => {
       'Water level: Firefox and WebKit treat it as “text”, Chromium as “month”.',
     ],
     [
+      { code: 'kinds unknown', kinds: ['month'], fields: ['Month'], in: ['Firefox', 'WebKit'] },
+      'Month: Firefox and WebKit show a text box instead of type="month".',
+    ],
+    [
+      { code: 'kinds unknown', kinds: ['month', 'week'], fields: ['Month', 'From', 'To'], in: ['Firefox'] },
+      'Firefox shows a text box for type="month" and type="week" (3 fields).',
+    ],
+    [
+      { code: 'engines differ', about: 'checks', fields: ['A', 'B'], in: ['Firefox'] },
+      'Constraints are not checked in Firefox (2 fields).',
+    ],
+    [
       { code: 'engines differ', about: 'wording', fields: ['A', 'B', 'C'], in: ['Firefox', 'WebKit'] },
       'Validation messages are worded differently in Firefox and WebKit (3 fields).',
     ],

@@ -38,6 +38,7 @@ export function claimWords(claim: Claim, label: string | null): ToldClaim {
     case 'detour':
       return keyboardClaimWords(claim, of);
     case 'field differs':
+    case 'kinds unknown':
     case 'engines differ':
     case 'seen':
     case 'typed':

@@ -56,7 +56,7 @@ export function FindingsView() {
   const { run } = useRun();
   const [selection, select] = useSelection();
   const { findings, fault } = useFindings();
-  const decisions = useDecisions();
+  const decisions = useDecisions(findings);
   const { baseline, drift } = useDrift(findings);
   if (!findings)
     return (

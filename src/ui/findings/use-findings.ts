@@ -4,6 +4,7 @@ import { proxy } from 'comlink';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FormDocument } from '@/core/document/form-document';
+import { decided } from '@/core/finding/decided';
 import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboards';
@@ -141,9 +142,9 @@ export function useFormFindings(
 
 const none: ReadonlyMap<FindingId, Decision> = new Map();
 
-/** What was decided about the form's findings. */
-export function useDecisions(): ReadonlyMap<FindingId, Decision> {
+/** What was decided about these findings of the form. */
+export function useDecisions(findings: readonly Finding[] | null): ReadonlyMap<FindingId, Decision> {
   const { form } = useForm();
   const stored = useLiveQuery(() => openDatabase().decisions.where({ formId: form.id }).toArray(), [form.id]);
-  return useMemo(() => (stored ? new Map(stored.map((one) => [one.finding, one])) : none), [stored]);
+  return useMemo(() => (stored ? decided(findings ?? [], stored) : none), [stored, findings]);
 }
