@@ -23,6 +23,18 @@ function placeOf(code: string, label?: string) {
 }
 
 describe('where a finding is', () => {
+  it('shows all of an element, on one line', () => {
+    const choice = '<select name=s required>\n  <option value=a>A</option>\n</select>';
+    const [finding] = formFindingsAtOnce(
+      { markup: choice, typing: {} },
+      { language: 'en-US', corrections: [] },
+      askRestriction,
+    ).filter(({ claim }) => claim.code === 'fault' && claim.fault.code === 'no label');
+    expect(finding && findingPlaces(choice)(finding)?.element).toBe(
+      '<select name=s required> <option value=a>A</option> </select>',
+    );
+  });
+
   it('is told by the element that a widget is', () => {
     const widget = '<form>\n<div ID=sea role=slider tabindex=0></div></form>';
     const [finding] = formFindingsAtOnce(

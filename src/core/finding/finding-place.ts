@@ -8,13 +8,13 @@ import { markupFindingId } from './markup-finding-id';
 
 /** Where in the markup a finding is. */
 export interface FindingPlace extends LinePosition {
-  /** What stands there: the start tag, cut where it is long. */
+  /** What stands there: the outer markup of the field's first control, or what is wrong, cut where it is long. */
   readonly element: string;
   /** A CSS selector that leads to the field, in a page of one's own too; null where it has neither id nor name. */
   readonly selector: string | null;
 }
 
-/** Longest part of a tag, or name in a selector, that is told, UTF-16 code units. */
+/** Longest part of markup, or name in a selector, that is told, UTF-16 code units. */
 const longest = 300;
 
 /**
@@ -45,11 +45,12 @@ export function fieldPlace(markup: string, field: Field): FindingPlace {
 }
 
 function told(markup: string, field: Field): Pick<FindingPlace, 'element' | 'selector'> {
-  return { element: cut(markup, field.controls[0].startTag), selector: selectorOf(markup, field) };
+  return { element: cut(markup, field.controls[0].span), selector: selectorOf(markup, field) };
 }
 
+/** On one line, as it is told in lists and logs. */
 function cut(markup: string, { start, end }: Span): string {
-  const text = markup.slice(start, Math.min(end, start + longest));
+  const text = markup.slice(start, Math.min(end, start + longest)).replace(/\s*\n\s*/g, ' ');
   return end - start > longest ? `${text}…` : text;
 }
 
