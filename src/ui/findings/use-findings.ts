@@ -11,6 +11,7 @@ import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboa
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import type { Answers } from '@/core/run/answers';
 import type { RunId } from '@/core/run/run';
+import { plainVariant } from '@/core/target/variant';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { findingsOfAnswers } from '@/workers/findings';
 import { useCorrections } from '../frame/use-corrections';
@@ -30,7 +31,10 @@ export interface FoundFindings {
 export function useKeyboardSetup(): KeyboardSetup {
   const [{ language }] = useSelection();
   const corrections = useCorrections();
-  return useMemo(() => ({ language, corrections }), [language, corrections]);
+  return useMemo(
+    () => ({ language: language ?? plainVariant.language, corrections }),
+    [language, corrections],
+  );
 }
 
 /** Everything that the views mark about a form as it is now; what a sweep of another one told is not among it. */

@@ -56,7 +56,7 @@ describe('the selection in the address', () => {
       against: id,
       typing: fc.constantFrom(...typingParts),
       keyboards: fc.constantFrom(...keyboardParts),
-      language: fc.constantFrom(...languages),
+      language: fc.constantFrom(...languages, null),
       byDifferences: fc.boolean(),
       onlyDifferences: fc.boolean(),
       closeUp: fc.boolean(),

@@ -34,8 +34,8 @@ export interface Selection {
   readonly stroke: number | null;
   readonly typing: TypingPart;
   readonly keyboards: KeyboardPart;
-  /** Of the person in front of the keyboards. */
-  readonly language: Language;
+  /** Of the person in front of the keyboards; null: that of the page. */
+  readonly language: Language | null;
   /** The sweep that this one is compared with; null: targets are compared with the reference. */
   readonly against: RunId | null;
   /** Fields with the most differences first. */
@@ -90,7 +90,7 @@ export function readSelection(parameters: URLSearchParams): Selection {
     byDifferences: text('byDifferences') !== null,
     typing: typingParts.find((part) => part === text('typing')) ?? 'strokes',
     keyboards: keyboardParts.find((part) => part === text('keyboards')) ?? 'keyboards',
-    language: languages.find((language) => language === text('language')) ?? 'en-US',
+    language: languages.find((language) => language === text('language')) ?? null,
     stroke: count('stroke'),
     tour: count('tour'),
     onlyDifferences: text('onlyDifferences') !== null,

@@ -13,7 +13,7 @@ import type { Setting } from '@/core/keyboard/settings';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
-import { useSelection } from '../frame/use-selection';
+import { useTypedLanguage } from '../frame/use-typed-language';
 import styles from './keyboards.module.css';
 
 const byRule = 'whatever can type what is needed';
@@ -29,7 +29,7 @@ export function CheapestSetting({
   corrections: readonly Correction[];
 }) {
   const { form, reading, edit } = useForm();
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(

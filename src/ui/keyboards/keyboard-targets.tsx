@@ -33,6 +33,7 @@ import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
+import { useTypedLanguage } from '../frame/use-typed-language';
 import { visible } from '../frame/visible-text';
 import { EventTicks } from '../typing/event-ticks';
 import { DeviceKeyboards } from './device-keyboards';
@@ -144,6 +145,7 @@ const Card = memo(function Card({
   onChange: (target: TargetId, next: (typed: Tapped) => Tapped) => void;
 }) {
   const entry = traitsOf(field);
+  const language = useTypedLanguage(field);
   const step = replay?.facts.steps.at(-1) ?? null;
   const now = step ?? standing;
   const before = now.text.slice(0, now.caret.start);
@@ -171,7 +173,7 @@ const Card = memo(function Card({
       <header className={styles.head} title={target.note}>
         <ProvenanceMark mark={markOf(target)} /> <strong>{target.name}</strong>
         <span className={styles.brings}>
-          <WhatComesUp target={target} habits={habits} entry={entry} up={up} />
+          <WhatComesUp target={target} habits={habits} entry={entry} up={up} language={language} />
           {proposesWords(habits, entry, up) && (
             <Proposals
               target={target}

@@ -21,9 +21,10 @@ import {
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { keydownOnlyGuards } from '@/core/keyboard/keydown-only-guards';
+import { unknownLanguage } from '@/core/keyboard/typed-language';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
-import { languageName, languages } from '@/core/target/variant';
+import { type Language, languageName, languages } from '@/core/target/variant';
 import { guardName } from '@/core/words/guard-words';
 import { kindText } from '@/core/words/kind-text';
 import type { Replayer } from '@/workers/replayer';
@@ -40,6 +41,7 @@ import {
   selectionQuery,
   useSelection,
 } from '../frame/use-selection';
+import { useTypedLanguage } from '../frame/use-typed-language';
 import { VisibleText } from '../frame/visible-text';
 import { CheapestSetting } from './cheapest-setting';
 import { type KeyboardOnTarget, KeyboardTargets } from './keyboard-targets';
@@ -78,12 +80,25 @@ function useKeyboardTargets(): readonly Target[] {
   }, [lineUp]);
 }
 
+/** The language of the page where the keyboards are not of it. */
+function PageLanguage({ field, shown }: { field: Field; shown: Language }) {
+  const language = unknownLanguage(field);
+  if (language === null) return null;
+  const name = new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language;
+  return (
+    <p className="soft">
+      The page is in {name}. Ukko knows no letter keys of that language, and shows those of{' '}
+      {languageName(shown)}.
+    </p>
+  );
+}
+
 const noGuards: readonly Guard[] = [];
 
 function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) {
   const { form, reading } = useForm();
   const [selection, select] = useSelection();
-  const { language } = selection;
+  const language = useTypedLanguage(field);
   const plan = ownEntry(form.typing, field.id);
   const guards = plan?.guards ?? noGuards;
   const asked = useKeyboardTargets();
@@ -137,6 +152,7 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
             onChange={(next) => select({ language: next })}
           />
         </div>
+        <PageLanguage field={field} shown={language} />
       </section>
       <section className={styles.main} aria-label="Keyboards by target">
         <div className={styles.parts}>
@@ -177,7 +193,7 @@ function useChecks(
   corrections: readonly Correction[],
 ): readonly KeyboardCheck[] {
   const { form } = useForm();
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     ({ work }: Replayer) =>

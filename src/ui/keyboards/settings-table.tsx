@@ -16,6 +16,7 @@ import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
 import { useSelection } from '../frame/use-selection';
+import { useTypedLanguage } from '../frame/use-typed-language';
 import { visible } from '../frame/visible-text';
 import type { KeyboardOnTarget } from './keyboard-targets';
 import styles from './keyboards.module.css';
@@ -69,7 +70,7 @@ export function SettingsTables({
 /** What the keyboards of a target lack; null until that is known. */
 function useTraps(field: Field, guards: readonly Guard[], target: TargetId | null): TrapsBySort | null {
   const { form } = useForm();
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const corrections = useCorrections();
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
@@ -90,7 +91,7 @@ function useTraps(field: Field, guards: readonly Guard[], target: TargetId | nul
 
 /** Kinds down, input modes across. */
 function MarkupTable({ field, on, traps }: Shown) {
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const entry = traitsOf(field);
   const table = settingsTable(on.habits, entry, language);
   return (
@@ -125,7 +126,7 @@ function MarkupTable({ field, on, traps }: Shown) {
 
 /** What a native field can be made for: it knows no type and no inputmode. */
 function EntriesTable({ field, on, traps }: Shown) {
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const entry = traitsOf(field);
   return (
     <>

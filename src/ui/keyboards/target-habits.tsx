@@ -16,7 +16,6 @@ import { type HabitValue, knownOf, type SingleHabit, singleHabits } from '@/core
 import type { Target } from '@/core/target/target';
 import type { Language } from '@/core/target/variant';
 import { openDatabase } from '@/store/database';
-import { useSelection } from '../frame/use-selection';
 import { visible } from '../frame/visible-text';
 import styles from './keyboards.module.css';
 
@@ -29,14 +28,15 @@ export function TargetHabits({
   target,
   habits,
   up,
+  language,
   onClose,
 }: {
   target: Target;
   habits: KeyboardHabits;
   up: ComesUp;
+  language: Language;
   onClose: () => void;
 }) {
-  const [{ language }] = useSelection();
   const parts = [...new Set(singleHabits.map(({ part }) => part))];
   return (
     <Drawer open title={`What ${target.name} does`} size={520} onClose={onClose}>

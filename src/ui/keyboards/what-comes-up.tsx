@@ -7,6 +7,7 @@ import { correctionOf, keyOf, seenThings } from '@/core/keyboard/correction';
 import type { InputTraits } from '@/core/keyboard/input-traits';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Target } from '@/core/target/target';
+import type { Language } from '@/core/target/variant';
 import { openDatabase } from '@/store/database';
 import { MenuButton } from '../frame/menu-button';
 import styles from './keyboards.module.css';
@@ -21,11 +22,13 @@ export function WhatComesUp({
   habits,
   entry,
   up,
+  language,
 }: {
   target: Target;
   habits: KeyboardHabits;
   entry: InputTraits;
   up: ComesUp;
+  language: Language;
 }) {
   const isCorrected = up.known.sure === 'corrected';
   const [isOpen, setOpen] = useState(false);
@@ -59,7 +62,15 @@ export function WhatComesUp({
           {bringsText(up.brings)}, {up.known.sure} <span aria-hidden="true">▾</span>
         </button>
       </MenuButton>
-      {isOpen && <TargetHabits target={target} habits={habits} up={up} onClose={() => setOpen(false)} />}
+      {isOpen && (
+        <TargetHabits
+          target={target}
+          habits={habits}
+          up={up}
+          language={language}
+          onClose={() => setOpen(false)}
+        />
+      )}
     </>
   );
 }

@@ -9,7 +9,7 @@ import { type KeyboardObservation, untold } from '@/core/questions/keyboard/fact
 import type { TargetId } from '@/core/target/target';
 import { unansweredText } from '@/core/words/reason-words';
 import { useCorrections } from '../frame/use-corrections';
-import { useSelection } from '../frame/use-selection';
+import { useTypedLanguage } from '../frame/use-typed-language';
 import styles from './survey.module.css';
 
 /** What a cell shows under the *keyboard* lens: what a real keyboard did, or else what the model says comes up. */
@@ -38,7 +38,7 @@ export function KeyboardContent({
 }
 
 function Modelled({ field, target }: { field: Field; target: TargetId }) {
-  const [{ language }] = useSelection();
+  const language = useTypedLanguage(field);
   const corrections = useCorrections();
   const up = useMemo(() => {
     const habits = correctedHabits(target, corrections);
