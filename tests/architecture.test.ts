@@ -54,7 +54,7 @@ const core: Layers = {
   sweep: 'html reading script guard target document observation questions run model',
   words:
     'html purpose reading regexp standard script guard pattern target document fallback fault observation questions/* questions model model/deviations keyboard compare finding drift device',
-  report: 'html reading guard target document observation run compare keyboard finding drift words',
+  report: 'html reading guard target observation run compare keyboard finding drift words',
   workspace: 'reading target document observation run keyboard finding',
   demo: 'html document',
 };

@@ -148,7 +148,12 @@ describe.skipIf(!here)('a page of one’s own', () => {
     );
     try {
       const { forms } = await readOwnPage({ address, steps: '' }, new AbortController().signal);
-      expect(readForm(forms[0]?.markup ?? '').fields.map(({ id }) => id)).toEqual(['a', 'c', 'b', 'widget-4']);
+      expect(readForm(forms[0]?.markup ?? '').fields.map(({ id }) => id)).toEqual([
+        'a',
+        'c',
+        'b',
+        'widget-4',
+      ]);
       expect(forms[0]?.unread).toEqual([
         { sort: 'editable', label: 'Story' },
         { sort: 'widget', label: 'Size' },

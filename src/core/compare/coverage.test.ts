@@ -7,7 +7,7 @@ import type { Measured, Modelled, Provenance } from '../observation/provenance';
 import type { Observation } from '../questions/observation';
 import { findTarget } from '../target/line-up';
 import { targetId } from '../target/target';
-import { askedText, gapText, unreadText } from '../words/coverage-words';
+import { askedText, formGapTexts, gapText } from '../words/coverage-words';
 import { coverageOf } from './coverage';
 
 const { fields } = readForm(
@@ -62,7 +62,20 @@ describe('what was covered', () => {
     ['editable', 'Story', 'Story: editable content, which is not asked.'],
     ['frame', '', 'Without a name: a frame with a page of its own, which is not asked.'],
   ] as const)('leaves out %s “%s”, and says so', (sort, label, expected) => {
-    expect(unreadText({ sort, label })).toBe(expected);
+    expect(formGapTexts([], [{ sort, label }])).toEqual([expected]);
+  });
+
+  it.each([
+    ['<html lang=de><input name=a>', 0],
+    ['<input name=a lang=de><input name=b lang=fi>', 0],
+    ['<input name=a lang=de><input name=b>', 1],
+    ['<html lang=""><input name=a>', 1],
+    ['<input name=a>', 1],
+    ['<p>no field</p>', 0],
+  ])('says of %s where nobody knows in which language it is filled in', (markup, told) => {
+    const texts = formGapTexts(readForm(markup).fields, []);
+    expect(texts).toHaveLength(told);
+    for (const text of texts) expect(text).toMatch(/^No lang is stated/);
   });
 
   it('counts the targets that answered, by how it is known, and names fields that nobody asked', () => {

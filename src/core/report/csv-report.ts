@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { findingPlaces } from '../finding/finding-place';
-import { gapText, unreadText } from '../words/coverage-words';
+import { gapText } from '../words/coverage-words';
 import { findingWords, targetWords } from '../words/finding-words';
 import { readable } from './readable';
-import { coverageIn, decisionText, type Report, sinceBaseline, unreadIn } from './report';
+import { coverageIn, decisionText, formGapsIn, type Report, sinceBaseline } from './report';
 
 /** Findings as CSV (RFC 4180), a row each, and a row for each field that could not be asked or filled, with `not covered` for its harm. A cell that a spreadsheet would reckon as a formula starts with an apostrophe. */
 export function csvReport(report: Report): string {
@@ -48,12 +48,12 @@ export function csvReport(report: Report): string {
   const open = coverageIn(report.run).flatMap(({ field, gaps }) =>
     gaps.map((gap) => ['not covered', field.label, gapText(gap), ...fields.slice(3).map(() => '')]),
   );
-  const unread = unreadIn(report.run).map((part) => [
+  const ofForm = formGapsIn(report.run).map((text) => [
     'not covered',
-    part.label,
-    unreadText(part),
+    '',
+    text,
     ...fields.slice(3).map(() => ''),
   ]);
-  const data = [...found, ...open, ...unread].map((row) => row.map(readable));
+  const data = [...found, ...open, ...ofForm].map((row) => row.map(readable));
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`;
 }

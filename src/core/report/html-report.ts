@@ -7,7 +7,7 @@ import { readForm } from '../html/read-form';
 import type { Picture } from '../observation/picture';
 import type { ProvenanceMark } from '../observation/provenance';
 import { provenanceMarks } from '../observation/provenance';
-import { askedText, gapText, unreadText } from '../words/coverage-words';
+import { askedText, gapText } from '../words/coverage-words';
 import { answerDriftWords, causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
@@ -20,12 +20,12 @@ import {
   byHarm,
   coverageIn,
   decisionText,
+  formGapsIn,
   type Report,
   type ShownPictures,
   shownPictures,
   sinceBaseline,
   timeText,
-  unreadIn,
 } from './report';
 
 /** A report as one HTML file: pictures inside, no scripts, nothing loaded, made to be read from disk and printed. */
@@ -211,7 +211,7 @@ function coveragePart({ run }: Report): Html | null {
 <tbody>${coverage.map(
     (one) =>
       html`<tr><th scope="row">${one.field.label}</th><td>${askedText(one)}</td><td>${one.gaps.map((gap) => html`<p>${gapText(gap)}</p>`)}</td></tr>`,
-  )}</tbody></table>${unreadIn(run).map((part) => html`<p>${unreadText(part)}</p>`)}</section>`;
+  )}</tbody></table>${formGapsIn(run).map((text) => html`<p>${text}</p>`)}</section>`;
 }
 
 function targetsPart({ run }: Report): Html {

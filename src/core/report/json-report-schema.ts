@@ -124,7 +124,7 @@ const report = shape<JsonReport>({
     ),
   ),
   unread: described(
-    'Parts of a page of the developer’s own into which something can be entered, and which are not asked.',
+    'What is not covered of the form as a whole: parts of a page into which something can be entered and which are not asked; that no language is stated.',
     list(text()),
   ),
   drift: drift.nullable(),

@@ -2,10 +2,10 @@ import type { FieldCoverage } from '../compare/coverage';
 import type { Drift, Drifted } from '../drift/drift';
 import { claimCode, type Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
-import { gapText, unreadText } from '../words/coverage-words';
+import { gapText } from '../words/coverage-words';
 import { answerDriftWords, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
-import { askedTargets, coverageIn, type Report, sinceBaseline, unreadIn } from './report';
+import { askedTargets, coverageIn, formGapsIn, type Report, sinceBaseline } from './report';
 
 /** The version of the JSON report; docs/report.schema.json publishes its shape. */
 export const jsonReportVersion = 2 as const;
@@ -43,7 +43,7 @@ function reportTold(report: Report) {
       decision: report.decisions.get(finding.id) ?? null,
     })),
     coverage: coverageIn(run).map(coverageTold),
-    unread: unreadIn(run).map(unreadText),
+    unread: formGapsIn(run),
     drift: drift && driftTold(drift),
   };
 }

@@ -1,11 +1,11 @@
 import type { Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
 import { readForm } from '../html/read-form';
-import { gapText, unreadText } from '../words/coverage-words';
+import { gapText } from '../words/coverage-words';
 import { findingTitle, findingWords, targetWords } from '../words/finding-words';
 import { placeText } from '../words/place-words';
 import { junitXml } from './junit';
-import { coverageIn, decisionText, type Report, sinceBaseline, unreadIn } from './report';
+import { coverageIn, decisionText, formGapsIn, type Report, sinceBaseline } from './report';
 
 /**
  * A report as JUnit XML: a suite for each field with a case for each finding, one that passes where nothing was found, and one that is
@@ -22,7 +22,7 @@ export function junitReport(report: Report, fails: ReadonlySet<Finding>): string
   return junitXml(
     places.flatMap((place) => {
       const own = report.findings.filter(({ field }) => (field?.id ?? null) === (place?.id ?? null));
-      const unread = place === null ? unreadIn(report.run).map(unreadText) : [];
+      const unread = place === null ? formGapsIn(report.run) : [];
       if (place === null && own.length + unread.length === 0) return [];
       const name = place ? place.label || place.id : 'The form';
       const classname = `${form.name}.${name}`;

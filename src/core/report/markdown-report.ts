@@ -1,7 +1,7 @@
 import type { Drift } from '../drift/drift';
 import type { Finding } from '../finding/finding';
 import { type FindingPlace, findingPlaces } from '../finding/finding-place';
-import { gapText, unreadText } from '../words/coverage-words';
+import { gapText } from '../words/coverage-words';
 import { causeText, setupWords } from '../words/drift-words';
 import { findingTitle, findingWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
@@ -13,10 +13,10 @@ import {
   byHarm,
   coverageIn,
   decisionText,
+  formGapsIn,
   type Report,
   sinceBaseline,
   timeText,
-  unreadIn,
 } from './report';
 
 /** A report as Markdown, short enough for the description of a pull request: what is new first, the rest folded away. */
@@ -66,7 +66,7 @@ function coverageLines({ run }: Report): string[] {
   return [
     `### Covered: ${covered} of ${counted(coverage.length, 'field')}`,
     ...open.map(({ field, gaps }) => `- ${plain(field.label)}: ${gaps.map(gapText).map(plain).join(' ')}`),
-    ...unreadIn(run).map((part) => `- ${plain(unreadText(part))}`),
+    ...formGapsIn(run).map((text) => `- ${plain(text)}`),
     '',
   ];
 }

@@ -1,5 +1,4 @@
 import { coverageOf, type FieldCoverage } from '../compare/coverage';
-import type { UnreadPart } from '../document/unread-part';
 import type { Drift } from '../drift/drift';
 import { type Decision, type Finding, type FindingId, type Harm, harms } from '../finding/finding';
 import type { FieldId } from '../html/field';
@@ -9,6 +8,7 @@ import { markOf, type ProvenanceMark } from '../observation/provenance';
 import { type Answers, answersOf, answerTo } from '../run/answers';
 import type { Run } from '../run/run';
 import type { Target, TargetId } from '../target/target';
+import { formGapTexts } from '../words/coverage-words';
 import { provenanceText } from '../words/provenance-words';
 
 /** Everything that a report is written from; every sort of report is one writer over it. */
@@ -54,9 +54,10 @@ export function coverageIn({ form, lineUp, observations }: Run): FieldCoverage[]
   return observations.length === 0 ? [] : coverageOf(readForm(form.markup).fields, lineUp, observations);
 }
 
-/** Parts of a page of the developer's own that are not covered at all. */
-export function unreadIn({ form }: Run): readonly UnreadPart[] {
-  return form.page?.unread ?? [];
+/** What is not covered of the form as a whole, or taken for granted. */
+export function formGapsIn({ form, observations }: Run): readonly string[] {
+  if (observations.length === 0) return [];
+  return formGapTexts(readForm(form.markup).fields, form.page?.unread ?? []);
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */

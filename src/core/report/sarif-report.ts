@@ -2,10 +2,10 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { claimCode, type Finding, type Harm } from '../finding/finding';
 import { findingPlaces } from '../finding/finding-place';
-import { gapText, unreadText } from '../words/coverage-words';
+import { gapText } from '../words/coverage-words';
 import { findingTitle, findingWords } from '../words/finding-words';
 import { harmTitles } from '../words/harm-words';
-import { coverageIn, type Report, unreadIn } from './report';
+import { coverageIn, formGapsIn, type Report } from './report';
 
 /** SARIF 2.1.0, "level property": what loses an entry or keeps one out fails, the rest is told. */
 const levels: Readonly<Record<Harm, 'error' | 'warning' | 'note'>> = {
@@ -49,7 +49,7 @@ export function sarifReport(report: Report, source: string): string {
 
 function notCovered({ run }: Report, source: string) {
   const gaps = coverageIn(run).flatMap((one) => one.gaps.map((gap) => `${one.field.label}: ${gapText(gap)}`));
-  return [...gaps, ...unreadIn(run).map(unreadText)].map((text) => ({
+  return [...gaps, ...formGapsIn(run)].map((text) => ({
     level: 'note',
     message: { text },
     locations: [{ physicalLocation: { artifactLocation: { uri: encodeURI(source) } } }],

@@ -1,5 +1,6 @@
-import type { FieldCoverage, Gap } from '../compare/coverage';
+import { type FieldCoverage, type Gap, isLanguageStated } from '../compare/coverage';
 import type { UnreadPart, UnreadSort } from '../document/unread-part';
+import type { Field } from '../html/field';
 import type { Question } from '../questions/observation';
 import { leftText, routeText } from './entry-words';
 import { counted, listed } from './listed';
@@ -36,8 +37,17 @@ const unreadNames: Readonly<Record<UnreadSort, string>> = {
   element: 'a custom element that shows no control',
 };
 
+/** What is taken for granted where a page says no language. */
+const noLanguageText =
+  'No lang is stated, on the page or on its fields: people are taken to write English, unless another language is chosen.';
+
+/** What is not covered of a form as a whole, or taken for granted. */
+export function formGapTexts(fields: readonly Field[], unread: readonly UnreadPart[]): string[] {
+  return [...(isLanguageStated(fields) ? [] : [noLanguageText]), ...unread.map(unreadText)];
+}
+
 /** A part of a page that is not covered at all, and what it is. */
-export function unreadText({ sort, label }: UnreadPart): string {
+function unreadText({ sort, label }: UnreadPart): string {
   return `${label || 'Without a name'}: ${unreadNames[sort]}, which is not asked.`;
 }
 

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useMemo, useRef } from 'react';
 import { coverageOf, type FieldCoverage } from '@/core/compare/coverage';
-import { askedText, gapText, unreadText } from '@/core/words/coverage-words';
+import { askedText, formGapTexts, gapText } from '@/core/words/coverage-words';
 import { LongList } from '../frame/long-list';
 import { useRun } from '../frame/use-run';
 import { selectionQuery, useSelection } from '../frame/use-selection';
@@ -40,8 +40,8 @@ export function CoverageList() {
         scroll={scroll}
         height={rowHeight}
       />
-      {unread.map((part) => (
-        <p key={`${part.sort} ${part.label}`}>{unreadText(part)}</p>
+      {formGapTexts(fields, unread).map((text) => (
+        <p key={text}>{text}</p>
       ))}
     </section>
   );
