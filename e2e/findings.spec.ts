@@ -78,12 +78,14 @@ test('what differs between targets is one finding for each cause, with pictures 
 }) => {
   await openRun(page, runFile);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
-  await page.getByRole('button', { name: /Survey month: .* as “text”, Chromium as “month”/ }).click();
+  await page
+    .getByRole('button', { name: /Firefox shows a text box for type="month" and type="week" \(2 fields\)/ })
+    .click();
   const detail = page.getByRole('complementary', { name: 'Finding' });
   await expect(detail.getByRole('img', { name: 'Survey month in Firefox' })).toBeVisible();
   await expect(
     detail.getByRole('list', { name: 'Where it is so' }).getByRole('listitem').filter({ hasText: 'Firefox' }),
-  ).toContainText('text');
+  ).toContainText('Survey week: Firefox treats it as “text”, Chromium as “week”.');
   await detail.getByRole('link', { name: 'See it in the survey' }).click();
   await expect(page.getByRole('complementary', { name: 'Close-up' })).toContainText('Survey month');
 

@@ -132,9 +132,9 @@ function together(same: readonly Finding[], first: Finding): Finding {
     proofs: same.flatMap((one) => proofsOf(one, on.target)),
   }));
   return {
+    // The first field stays: what it looks like is the evidence, and where it stands the place.
     ...first,
     id: findingId('difference', 'kinds', ...kinds),
-    field: null,
     claim,
     targets,
     standsFor: same.map(({ id }) => id),

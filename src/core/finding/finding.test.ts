@@ -329,7 +329,7 @@ describe('findings of answers', () => {
     );
     expect(all).toMatchObject([
       {
-        field: null,
+        field: { label: 'Month' },
         claim: { kinds: ['month', 'week'], fields: ['Month', 'week'], in: ['Firefox', 'WebKit'] },
         targets: [
           { name: 'Firefox', proofs: [{ field: 'Month' }, { field: 'week', difference: asText(week) }] },
