@@ -60,7 +60,9 @@ test('a rule is warned of with a text that shows it, mended, and gets the live r
   await expect(advice).not.toContainText('is accepted by it');
 
   await advice.getByRole('button', { name: 'Add the live rule that fits' }).click();
-  await expect(advice).toContainText('The guards let just the beginnings of valid values stand.');
+  await expect(advice).toContainText(
+    'While typing, the guards accept the beginnings of valid values and nothing else.',
+  );
   // A live rule that is too strict is named with the value that it blocks.
   await source.fill('[A-Za-z]{3}[\\-.][0-9]{2}');
   await expect(advice).toContainText('is valid and cannot be typed in order');

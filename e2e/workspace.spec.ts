@@ -25,7 +25,7 @@ test('everything is taken along to another browser, and merged there', async ({
   const name = file.suggestedFilename();
   const zip = { name, mimeType: 'application/zip', buffer: await readAll(await file.createReadStream()) };
   await there.getByLabel('File to open').setInputFiles(zip);
-  await expect(there.getByText(/^Came in: 0 forms, 1 sweeps, 1 decisions, \d+ pictures\./)).toBeVisible();
+  await expect(there.getByText(/^Added 0 forms, 1 sweep, 1 decision and \d+ pictures\./)).toBeVisible();
   await expect(there.getByText('later 1', { exact: true })).toBeVisible();
   await there.getByRole('link', { name: 'Survey', exact: true }).click();
   await expect(there.getByRole('grid', { name: 'Survey' }).getByRole('img').first()).toBeVisible();

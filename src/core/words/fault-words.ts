@@ -275,7 +275,7 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
       };
     case 'secret in the address':
       return {
-        says: `${label} is sent by GET, so its value stands in the address.`,
+        says: `${label} is sent by GET, so the address contains its value.`,
         why: 'The secret is kept in the history, in bookmarks and in the logs of servers.',
         remedy: 'Write method="post" on the form.',
       };

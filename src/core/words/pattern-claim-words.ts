@@ -28,7 +28,7 @@ export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim
         why:
           claim.grows.by === 'doubling'
             ? 'The page freezes while it checks the text, and everything that was entered is lost with it.'
-            : 'The page stands still for a while after each key in a long text.',
+            : 'The page freezes for a moment after each key in a long text.',
         remedy:
           'Let only one part match each character: no repetition inside a repetition, no two ways to match one text.',
         details: claim.steps.map(

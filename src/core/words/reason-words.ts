@@ -78,8 +78,7 @@ const unmadeTexts: Readonly<Record<UnmadeCode, string>> = {
   'caret not settable': 'A script cannot set the caret in this kind of field: move it with keys.',
   'no input method': 'A driver has no input method: composition is modelled, not measured.',
   'no such route': 'A driver cannot make this input for real: it is modelled, not measured.',
-  'tab from outside':
-    'What stands before the field decides where Tab comes from: use focus script or focus click.',
+  'tab from outside': 'Tab depends on what precedes the field: use focus script or focus click.',
   'not clickable': 'The field cannot be clicked.',
   'no clipboard program': 'Pasting needs a clipboard: install it with “apt-get install xclip”.',
   'clipboard refuses': 'The clipboard of the display did not take the text. Ask again.',

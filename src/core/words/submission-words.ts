@@ -65,7 +65,7 @@ export function unsentFieldClause({ why, kind }: Pick<UnsentField, 'why' | 'kind
     case 'disabled':
       return 'it is disabled';
     case 'in a datalist':
-      return 'it stands in a datalist';
+      return 'it is inside a datalist';
     case 'widget':
       return 'it is no control of the form, and only a script can send it';
     case 'no name':

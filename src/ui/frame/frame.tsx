@@ -5,7 +5,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import type { FormId } from '@/core/document/form-document';
 import type { RunId } from '@/core/run/run';
-import { counted } from '@/core/words/listed';
+import { counted, listed } from '@/core/words/listed';
 import { openDatabase, wasRenewed } from '@/store/database';
 import type { TakenDecisions } from '@/store/decisions';
 import { newForm } from '@/store/forms';
@@ -182,16 +182,22 @@ function useStorageNews(): void {
 }
 
 function mergedText({ forms, runs, decisions, pictures }: Merged): string {
-  if (forms + runs + decisions + pictures === 0) return 'All of it was here already.';
-  return `Came in: ${forms} forms, ${runs} sweeps, ${decisions} decisions, ${pictures} pictures. Nothing that was here is lost.`;
+  if (forms + runs + decisions + pictures === 0) return 'Everything in the file is here already.';
+  const added = [
+    counted(forms, 'form'),
+    counted(runs, 'sweep'),
+    counted(decisions, 'decision'),
+    counted(pictures, 'picture'),
+  ];
+  return `Added ${listed(added)}. Your own data is unchanged.`;
 }
 
 function takenText({ taken, elsewhere }: TakenDecisions): string {
   const held =
-    taken === 0 ? 'Every decision about forms here held already.' : `Came in: ${counted(taken, 'decision')}.`;
+    taken === 0 ? 'All decisions on your forms are here already.' : `Added ${counted(taken, 'decision')}.`;
   return elsewhere === 0
     ? held
-    : `${held} ${counted(elsewhere, 'decision')} about forms that are not here: open these forms, and the file again.`;
+    : `${held} ${counted(elsewhere, 'decision')} on forms that are not here. Open those forms, then open the file again.`;
 }
 
 function isEditable(target: EventTarget | null): boolean {

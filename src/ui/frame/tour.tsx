@@ -51,7 +51,7 @@ export const stops: readonly Stop[] = [
     path: '/submission',
     shows: {},
     title: 'What is sent?',
-    text: 'Who is in the way, in which words, and what then leaves the page, byte for byte. What is never sent stands below, with the reason.',
+    text: 'Which field blocks the form, with which message, and what is sent, byte for byte. Below: what the form does not send, and why.',
   },
   {
     path: '/findings',

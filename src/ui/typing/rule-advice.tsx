@@ -178,8 +178,8 @@ export function RuleAdvice({
         <div className={styles.piece}>
           <h3>
             {match === 'part'
-              ? 'It is looked for in a part of the text, which lets through'
-              : 'Looked for in a part of the text, as code often does, it would let through'}
+              ? 'It matches a part of the text, so it also accepts'
+              : 'Matched against a part of the text, as scripts often do, it would also accept'}
           </h3>
           <TextChips texts={report.partial.answer.second} empty="nothing more" onPick={refused} />
         </div>
@@ -195,7 +195,8 @@ function LiveNote({ report }: { report: RuleReport }) {
   if (live.status === 'unknown')
     return <p className="soft">Cannot be told exactly, because {unworkedClause(live.why)}.</p>;
   const { blocked, idle } = live.answer;
-  if (!blocked && idle === null) return <p>The guards let just the beginnings of valid values stand.</p>;
+  if (!blocked && idle === null)
+    return <p>While typing, the guards accept the beginnings of valid values and nothing else.</p>;
   return (
     <>
       {blocked && (
@@ -212,7 +213,8 @@ function LiveNote({ report }: { report: RuleReport }) {
       )}
       {idle !== null && (
         <p>
-          <span className="mono">{visible(idle)}</span> may stand, though nothing valid begins with it.
+          <span className="mono">{visible(idle)}</span> is accepted while typing, though no valid value begins
+          with it.
         </p>
       )}
     </>

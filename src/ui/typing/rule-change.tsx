@@ -12,7 +12,7 @@ const relations: Readonly<Record<Relation, string>> = {
   equal: 'It accepts just what it accepted before.',
   inside: 'It accepts all that it accepted before, and more.',
   around: 'It accepts less than before, and nothing new.',
-  overlapping: 'It lets some texts in and shuts others out.',
+  overlapping: 'It accepts some texts that were rejected, and rejects some that were accepted.',
   apart: 'It accepts nothing of what it accepted before.',
 };
 

@@ -254,14 +254,14 @@ function Stages({ stages }: { stages: TwoStageCheck }) {
       {first ? (
         <>
           <strong>{unreachable.length}</strong> of {accepted} texts that submission accepts cannot be typed:{' '}
-          <span className="mono">{visible(first.text)}</span> dies at stroke {first.at + 1}.{' '}
+          <span className="mono">{visible(first.text)}</span> is blocked at stroke {first.at + 1}.{' '}
         </>
       ) : (
         <>All {accepted} texts that submission accepts can be typed. </>
       )}
       {standing !== undefined && (
         <>
-          <strong>{letStand.length}</strong> may stand to the end and are then refused, as{' '}
+          <strong>{letStand.length}</strong> are accepted while typing and then refused, as{' '}
           <span className="mono">{visible(standing.slice(0, 40))}</span>.
         </>
       )}

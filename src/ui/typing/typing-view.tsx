@@ -120,7 +120,7 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
               <span className="mono">dictate</span>, caret moves, pauses. Or type into the field above: that
               becomes the script.
             </p>
-            <p>Each target is given the same script; the ladder shows what stands after every stroke.</p>
+            <p>Each target is given the same script; the ladder shows the text after every stroke.</p>
           </Help>
         </span>
         <Input.TextArea
