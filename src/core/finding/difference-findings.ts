@@ -141,11 +141,13 @@ function together(same: readonly Finding[], first: Finding): Finding {
   };
 }
 
-/** What a target showed of a field, under the field's name. */
+/** What a target made of a field, under the field's name: the cause, and not all that follows from it. */
 function proofsOf({ field, targets }: Finding, target: TargetId): Proof[] {
   const proofs = targets.find((on) => on.target === target)?.proofs ?? [];
-  return proofs.map((proof) =>
-    proof.code === 'difference' ? { ...proof, field: field?.label ?? null } : proof,
+  return proofs.flatMap((proof) =>
+    proof.code === 'difference' && proof.difference.what === 'type'
+      ? [{ ...proof, field: field?.label ?? null }]
+      : [],
   );
 }
 

@@ -319,7 +319,7 @@ describe('findings of answers', () => {
     if (!week || !day) throw new Error('no field');
     const asText = (field: Field) => ({ what: 'type', here: 'text', there: field.kind }) as const;
     const on = (target: Target, field: Field): TargetDifferences => ({
-      ...different(target, asText(field)),
+      ...different(target, asText(field), wider),
       field,
     });
     const alone = findingsOf(different(firefox, type));
@@ -332,7 +332,13 @@ describe('findings of answers', () => {
         field: { label: 'Month' },
         claim: { kinds: ['month', 'week'], fields: ['Month', 'week'], in: ['Firefox', 'WebKit'] },
         targets: [
-          { name: 'Firefox', proofs: [{ field: 'Month' }, { field: 'week', difference: asText(week) }] },
+          {
+            name: 'Firefox',
+            proofs: [
+              { field: 'Month', difference: type },
+              { field: 'week', difference: asText(week) },
+            ],
+          },
           { name: 'WebKit', proofs: [{ field: 'Month' }, { field: 'week' }] },
         ],
         // Decisions on either of them alone are found again.
