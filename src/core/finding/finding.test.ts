@@ -392,6 +392,77 @@ describe('findings of answers', () => {
     expect(told([]).map(([about]) => about)).toEqual(['value', 'told', 'size', 'value']);
   });
 
+  it.each([
+    [
+      'goes out where the reference holds it back',
+      { what: 'outcome', here: 'sent', there: 'blocked' },
+      'checks',
+    ],
+    [
+      'is held back where the reference sends it',
+      { what: 'outcome', here: 'blocked', there: 'sent' },
+      'value',
+    ],
+    [
+      'sends nothing where the reference holds it back',
+      { what: 'outcome', here: 'nothing', there: 'blocked' },
+      'value',
+    ],
+    [
+      'goes out where the reference sends nothing',
+      { what: 'outcome', here: 'sent', there: 'nothing' },
+      'value',
+    ],
+    ['is encoded otherwise', { what: 'encoding', here: 'sent', there: 'blocked' }, 'value'],
+  ] as const)(
+    'tell that a form %s, in a target that checks nothing, for what it is',
+    (_, difference, about) => {
+      const one = { what: 'sent', when: 'asIs', difference } as Difference;
+      const found = (checkNothing: boolean) =>
+        differenceFindings(
+          [different(firefox, one)],
+          'Chromium',
+          new Set(checkNothing ? [firefox.id] : []),
+        ).map(({ claim, evidence }) => ['about' in claim && claim.about, evidence]);
+      expect(found(true)).toEqual([[about, 'submission']]);
+      expect(found(false)).toEqual([['value', 'submission']]);
+    },
+  );
+
+  it('are cosmetic only where each target opens it, by another gesture, and nothing else differs', () => {
+    const opensElsewhere = {
+      what: 'opening',
+      here: { opened: 'a click at its end', tried: [] },
+      there: { opened: 'a click in the middle', tried: [] },
+    } as const;
+    const harmsOf = (...all: TargetDifferences[]) => findingsOf(...all).map(({ harm }) => harm);
+    expect(harmsOf(different(firefox, opensElsewhere))).toEqual(['cosmetic']);
+    expect(harmsOf(different(firefox, opensElsewhere), different(webkit, nothingOpens))).toEqual([
+      'person misled',
+    ]);
+    const noBubble = { what: 'bubble', here: false, there: true } as const;
+    expect(harmsOf(different(firefox, opensElsewhere, noBubble))).toEqual(['person misled']);
+    const opensHere = { ...opensElsewhere, there: { opened: null, tried: [] } };
+    expect(harmsOf(different(firefox, opensHere))).toEqual(['person misled']);
+  });
+
+  it('have their evidence in what is submitted only where all of it is about that', () => {
+    const sending = {
+      what: 'sending',
+      when: 'asIs',
+      difference: { what: 'blocked', here: 'A', there: 'B' },
+    } as const;
+    const evidenceOf = (...differences: Difference[]) =>
+      findingsOf(different(firefox, ...differences)).map(({ evidence }) => evidence);
+    expect(evidenceOf(sending)).toEqual(['submission']);
+    expect(evidenceOf(sending, nothingOpens)).toEqual(['survey']);
+    expect(
+      findingsOf(different(firefox, sending), different(webkit, nothingOpens)).map(
+        ({ evidence }) => evidence,
+      ),
+    ).toEqual(['survey']);
+  });
+
   it('never blur how they are known', () => {
     const [finding] = findingsOf(different(firefox, nothingOpens), {
       ...different(phone, nothingOpens),
