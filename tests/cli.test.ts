@@ -368,7 +368,9 @@ describe('ukko, from a sweep to a build that fails', () => {
     expect([changed.code, changed.err]).toEqual([3, '']);
     const told = JSON.parse(readFileSync(at('r.json'), 'utf8'));
     expect(told.drift.new).toMatchObject([{ says: expect.stringContaining('maxlength'), because: ['form'] }]);
-    expect(new XMLParser().parse(readFileSync(at('r.xml'), 'utf8')).testsuites.testsuite).toHaveLength(3);
+    // Each field, and the form as a whole: the page says no language.
+    expect(new XMLParser().parse(readFileSync(at('r.xml'), 'utf8')).testsuites.testsuite).toHaveLength(4);
+    expect(readFileSync(at('r.xml'), 'utf8')).toContain('<skipped message="No lang is stated');
     expect(readFileSync(at('r.xml'), 'utf8').match(/<failure/g)).toHaveLength(1);
     expect(readFileSync(at('r.html'), 'utf8')).toContain('<h2>Since ');
     expect(readFileSync(at('r.md'), 'utf8')).toContain('1 new, 0 changed, 0 gone');
