@@ -165,6 +165,27 @@ describe.skipIf(!here)('a page of one’s own', () => {
     }
   });
 
+  it('brings along what names its widgets from outside, and no field with that', async () => {
+    const { address, stop } = await startPage(
+      `<!doctype html><title>Names</title><h2 id=title>Berth</h2><label id=word>Size</label>
+        <p id=beside>Boat <input name=boat></p>
+        <section id=around><form><input name=a><div role=slider tabindex=0 aria-labelledby="title word"></div>
+        <div role=textbox contenteditable aria-labelledby="beside"></div><div role=spinbutton tabindex=0 aria-labelledby="around"></div></form></section>`,
+    );
+    try {
+      const { forms } = await readOwnPage({ address, steps: '' }, new AbortController().signal);
+      const { fields } = readForm(forms[0]?.markup ?? '');
+      expect(fields.map(({ id, label }) => [id, label])).toEqual([
+        ['a', 'a'],
+        ['widget-2', 'Berth Size'],
+        ['widget-3', 'textbox'],
+        ['widget-4', 'spinbutton'],
+      ]);
+    } finally {
+      await stop();
+    }
+  });
+
   it('is led through a list by the words of an option', async () => {
     const { address, stop } = await startPage(
       `<!doctype html><title>Lists</title><label>Island <select onchange="document.querySelector('p').hidden = this.value !== 'hst'"><option value=a>All<option value=hst>Hestur</select></label><p hidden>Shown</p><form name=f><input name=a></form>`,

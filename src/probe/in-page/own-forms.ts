@@ -3,7 +3,7 @@ import type { FormFound } from '@/core/page/page-sight';
 import { composedChildren, composedElements } from './composed-tree';
 import { domMembers } from './dom-members';
 import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
-import { composedFields, isWidget } from './page-fields';
+import { composedFields, isField, isWidget } from './page-fields';
 import { unreadPartsOf } from './unread-parts';
 
 /** The forms of the page that have fields, and the whole page where fields stand in none. */
@@ -13,7 +13,7 @@ export function ownForms(): Element[] {
     (element) => element instanceof HTMLFormElement && composedFields(element).length > 0,
   );
   const inForms = new Set(forms.flatMap(composedFields));
-  const isLoose = composedFields(document).some((element) => !isButton(element) && !inForms.has(element));
+  const isLoose = all.some((element) => isField(element) && !isButton(element) && !inForms.has(element));
   return isLoose ? [...forms, domMembers(document).body] : forms;
 }
 
@@ -60,18 +60,20 @@ function snapshotOf(form: Element): string {
     }
     return copy;
   };
-  const ids = new Set(
-    composedFields(form).flatMap((control) => [control.id, formAssociatedHost(control)?.id ?? '']),
-  );
+  const fields = composedFields(form);
+  const ids = new Set(fields.flatMap((field) => [field.id, formAssociatedHost(field)?.id ?? '']));
   ids.delete('');
   const namers = new Set(
-    composedFields(form).flatMap((field) => field.getAttribute('aria-labelledby')?.split(/\s+/) ?? []),
+    fields.flatMap((field) => field.getAttribute('aria-labelledby')?.split(/\s+/) ?? []),
   );
   namers.delete('');
+  // What is a field, or holds one, would be counted among those of the form.
+  const isNamer = (element: Element) =>
+    namers.has(element.id) && !isField(element) && composedFields(element).length === 0;
   const labels = [...composedElements(document)].filter(
     (element) =>
       !own.contains(element) &&
-      (element instanceof HTMLLabelElement ? ids.has(element.htmlFor) : namers.has(element.id)),
+      ((element instanceof HTMLLabelElement && ids.has(element.htmlFor)) || isNamer(element)),
   );
   const lists = [...composedElements(document)].filter(
     (element) => element instanceof HTMLDataListElement && !own.contains(element),

@@ -1,6 +1,6 @@
 import { controlSelector } from '@/core/html/field';
 import { widgetSelector } from '@/core/html/widget';
-import { composedElements, composedParent } from './composed-tree';
+import { composedElements, composedParent, focusedElement } from './composed-tree';
 import { domMembers } from './dom-members';
 
 /** Whether an element is a field without being a control of HTML: in a page what `widgetsIn` is in markup. */
@@ -16,7 +16,7 @@ function mayBeWidget(element: Element): boolean {
   return ![...composedElements(element)].some((inner) => domMembers(inner).matches(controlSelector));
 }
 
-function isField(element: Element): boolean {
+export function isField(element: Element): boolean {
   return isWidget(element) || domMembers(element).matches(controlSelector);
 }
 
@@ -42,6 +42,12 @@ export function focusPlaceOf(field: HTMLElement): HTMLElement {
     (element): element is HTMLElement => element instanceof HTMLElement && element.tabIndex >= 0,
   );
   return inner ?? field;
+}
+
+/** Whether a field has the focus, by itself or in the element from which it is worked. */
+export function hasFocus(field: HTMLElement): boolean {
+  const focused = focusedElement();
+  return focused === field || focused === focusPlaceOf(field);
 }
 
 const numbered = ['slider', 'spinbutton'];

@@ -12,7 +12,7 @@ import { choose, controls, countOfControls, formsUnderTest, isOwn } from './form
 import { heldBack, pageNow } from './held-back';
 import { overlays } from './overlays';
 import { formsHere } from './own-forms';
-import { focusPlaceOf } from './page-fields';
+import { focusPlaceOf, hasFocus } from './page-fields';
 import { doableHere, doStep } from './page-step';
 import { plannedPage } from './planned-page';
 import { isQuiet, waitForQuiet, watchForQuiet } from './quiet';
@@ -61,11 +61,6 @@ function focus(field: ProbeField): boolean {
   const place = focusPlaceOf(first);
   place.focus({ preventScroll: true });
   return focusedElement() === place;
-}
-
-function hasFocus(control: HTMLElement): boolean {
-  const focused = focusedElement();
-  return focused === control || focused === focusPlaceOf(control);
 }
 
 let overlay: HTMLStyleElement | null = null;

@@ -4,10 +4,9 @@ import { isTypedText } from '@/core/html/field';
 import { domEvents, type EventRecord } from '@/core/observation/event-record';
 import type { TypedSoFar } from '../api/probe-api';
 import { type AttachedGuards, attachGuards, type GuardReport } from './attach-guards';
-import { focusedElement } from './composed-tree';
 import { domMembers } from './dom-members';
 import { Pace } from './pace';
-import { focusPlaceOf, widgetValue } from './page-fields';
+import { hasFocus, widgetValue } from './page-fields';
 
 export type TypedElement = HTMLInputElement | HTMLTextAreaElement;
 
@@ -72,7 +71,7 @@ export class Recorder {
       text: followed?.text ?? this.value,
       caret: followed?.caret ?? { start: 0, end: 0 },
       value: this.value,
-      focused: focusedElement() === focusPlaceOf(this.element),
+      focused: hasFocus(this.element),
       ...(this.pace && { slowness: this.pace.slowness() }),
     };
   }
