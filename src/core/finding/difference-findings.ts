@@ -134,7 +134,7 @@ function together(same: readonly Finding[], first: Finding): Finding {
   return {
     // The first field stays: what it looks like is the evidence, and where it stands the place.
     ...first,
-    id: findingId('difference', 'kinds', ...kinds),
+    id: findingId('difference', 'kinds', first.field?.id ?? ''),
     claim,
     targets,
     standsFor: same.map(({ id }) => id),
