@@ -1,4 +1,4 @@
-import { type Field, fieldElements, isButton, isConcealed } from '../html/field';
+import { type Field, isButton, isConcealed, isControlTag } from '../html/field';
 import { askedBefore, groupName } from '../html/group-name';
 import { labelWords } from '../html/label-words';
 import { nameFromWords } from '../html/name-from-words';
@@ -28,6 +28,9 @@ export const unnamed: FaultRule = (page, report) => {
       });
 };
 
+const isNamedByAttribute = (field: Field) =>
+  ['aria-label', 'aria-labelledby', 'title'].some((name) => text(field, name)?.trim());
+
 export const unlabelled: FaultRule = (page, report) => {
   for (const field of page.fields) {
     if (field.kind === 'hidden' || field.kind === 'output' || isButton(field.kind)) continue;
@@ -41,8 +44,7 @@ export const unlabelled: FaultRule = (page, report) => {
     const tied = id === null ? [] : (page.labelsFor.get(id) ?? []);
     const labels = [...(around ?? []), ...tied];
     const isNamed =
-      labels.some((label) => labelWords(label, place?.element ?? null) !== '') ||
-      ['aria-label', 'aria-labelledby', 'title'].some((name) => text(field, name)?.trim());
+      labels.some((label) => labelWords(label, place?.element ?? null) !== '') || isNamedByAttribute(field);
     if (isNamed) continue;
     const at = { field, span: placeOf(control) };
     if (labels.length > 0)
@@ -60,15 +62,15 @@ export const unlabelled: FaultRule = (page, report) => {
 };
 
 /** An element of a script's own may take part in forms, and has labels then (HTML Standard, "Form-associated custom elements"). */
-const isLabelable = (tagName = '') => tagName.includes('-') || fieldElements.some((name) => name === tagName);
+const isLabelable = (tagName = '') => tagName.includes('-') || isControlTag(tagName);
 
 /** A role that a person is to be told of is told without a name; labels name controls alone (WAI-ARIA, "Accessible Name Calculation"). */
 export const unnamedWidget: FaultRule = (page, report) => {
   for (const field of page.widgets) {
     const [control] = field.controls;
     const place = page.elementOf(control);
-    const isNamed = ['aria-label', 'aria-labelledby', 'title'].some((name) => text(field, name)?.trim());
-    if (isNamed || widgetRoleOf(control) === null || isLabelable(place?.element.tagName)) continue;
+    if (isNamedByAttribute(field) || widgetRoleOf(control) === null || isLabelable(place?.element.tagName))
+      continue;
     report({ field, span: placeOf(control), fault: { code: 'no accessible name' } });
   }
 };

@@ -1,15 +1,14 @@
 import type { FormDocument } from '../document/form-document';
 import {
-  attribute,
   type Control,
   type Field,
   isConcealed,
   isDated,
   isDisabled,
-  isTypedText,
+  saysTrue,
   takesKeys,
 } from '../html/field';
-import { takesText, widgetRoleOf } from '../html/widget';
+import { isTypedInto, widgetRoleOf } from '../html/widget';
 import type { Observation } from '../questions/observation';
 import { type Answers, answerTo } from '../run/answers';
 import type { LineUp } from '../target/line-up';
@@ -71,14 +70,9 @@ const unreachable = (kinds: 'controls' | 'widgets'): Sort => ({
 });
 
 const isOff = (control: Control) =>
-  isDisabled(control) ||
-  isConcealed(control) ||
-  attribute(control, 'aria-disabled')?.toLowerCase() === 'true';
+  isDisabled(control) || isConcealed(control) || saysTrue(control, 'aria-disabled');
 
-const isReadOnly = (control: Control) => attribute(control, 'aria-readonly')?.toLowerCase() === 'true';
-
-const hasCaret = ({ kind, controls: [control] }: Field) =>
-  isTypedText(kind) || isDated(kind) || (kind === 'widget' && takesText(control));
+const hasCaret = (field: Field) => isTypedInto(field) || isDated(field.kind);
 
 /** In what is typed into, the caret shows the focus, or the part that is typed. */
 const noFocusShown: Sort = {
@@ -100,7 +94,8 @@ const stuck: Sort = {
   evidence: 'strokes',
   shownBy(answers, target, { id, kind, controls: [control] }) {
     const role = kind === 'widget' ? widgetRoleOf(control) : null;
-    if ((role !== 'slider' && role !== 'spinbutton') || isOff(control) || isReadOnly(control)) return null;
+    if ((role !== 'slider' && role !== 'spinbutton') || isOff(control)) return null;
+    if (saysTrue(control, 'aria-readonly')) return null;
     const answer = answerTo(answers, 'typing', target, id);
     if (answer?.outcome.status !== 'answered') return null;
     const { script, steps, rounds } = answer.outcome.facts;

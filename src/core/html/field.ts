@@ -46,6 +46,11 @@ export const fieldElements = [
 /** A *widget* is any other element into which a person enters something, see `widgetsIn`. */
 export type FieldElement = (typeof fieldElements)[number] | 'widget';
 
+/** Whether an element of this name is a control of HTML. */
+export function isControlTag(tagName: string): boolean {
+  return fieldElements.some((name) => name === tagName);
+}
+
 /** Finds the controls of HTML in a page; `readForm` numbers them and the widgets among them in the order of the page. */
 export const controlSelector = fieldElements.join(',');
 
@@ -147,6 +152,11 @@ export function isDisabled(control: Control): boolean {
   return control.disabledByFieldset || hasAttribute(control, 'disabled');
 }
 
+/** True where an attribute of WAI-ARIA says so, as `aria-disabled` does. */
+export function saysTrue(control: Attributed, name: `aria-${string}`): boolean {
+  return attribute(control, name)?.toLowerCase() === 'true';
+}
+
 export function hasAttribute(control: Attributed, name: string): boolean {
   return control.attributes.some((a) => a.name === name);
 }
@@ -158,7 +168,7 @@ export function hasAttribute(control: Attributed, name: string): boolean {
 export function isConcealed(control: Attributed): boolean {
   return (
     hasAttribute(control, 'hidden') ||
-    attribute(control, 'aria-hidden')?.toLowerCase() === 'true' ||
+    saysTrue(control, 'aria-hidden') ||
     /(?:^|;)\s*display\s*:\s*none\b/i.test(attribute(control, 'style') ?? '')
   );
 }

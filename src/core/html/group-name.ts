@@ -1,4 +1,4 @@
-import { fieldElements } from './field';
+import { isControlTag } from './field';
 import { tidyWords } from './label-words';
 import { attributeOf, type Element, elementsOf, isElement, type Node, textOf } from './parse-markup';
 
@@ -60,7 +60,7 @@ function namesIn(element: Element): NamesWithin {
 }
 const counted = new WeakMap<Element, NamesWithin>();
 
-const isControl = ({ tagName }: Element) => fieldElements.some((one) => one === tagName);
+const isControl = ({ tagName }: Element) => isControlTag(tagName);
 
 /** The question before a group of choices, as whoever sees the page reads it. */
 export interface AskedBefore {

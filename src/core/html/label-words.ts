@@ -1,4 +1,4 @@
-import { fieldElements } from './field';
+import { isControlTag } from './field';
 import { attributeOf, type Element, isElement, type Node } from './parse-markup';
 
 /**
@@ -14,8 +14,7 @@ export function labelWords(label: Element, labelled: Element | null): string {
       words[words.passed ? 'after' : 'before'] += node.value;
     else if (isElement(node) && node.tagName === 'img')
       words[words.passed ? 'after' : 'before'] += ` ${attributeOf(node, 'alt') ?? ''}`;
-    else if (isElement(node) && !fieldElements.some((name) => name === node.tagName))
-      node.childNodes.forEach(collect);
+    else if (isElement(node) && !isControlTag(node.tagName)) node.childNodes.forEach(collect);
   };
   label.childNodes.forEach(collect);
   return tidyWords(words.before) || tidyWords(words.after);
@@ -38,7 +37,7 @@ export function wrappedControls(
 }
 
 export function isLabelable(element: Element): boolean {
-  return fieldElements.some((name) => name === element.tagName) && attributeOf(element, 'type') !== 'hidden';
+  return isControlTag(element.tagName) && attributeOf(element, 'type') !== 'hidden';
 }
 
 /** Without the line breaks of the markup, and without the colon or star behind it. */

@@ -1,4 +1,4 @@
-import { attribute, type Control, fieldElements } from './field';
+import { attribute, type Control, type Field, fieldElements, isTypedText } from './field';
 
 /** Roles of elements into which a person enters something by keys (WAI-ARIA, "Widget Roles"). */
 export const widgetRoles = ['textbox', 'searchbox', 'combobox', 'slider', 'spinbutton'] as const;
@@ -35,4 +35,9 @@ export function widgetRoleOf(control: Pick<Control, 'attributes'>): WidgetRole |
 export function takesText(control: Pick<Control, 'attributes'>): boolean {
   const role = widgetRoleOf(control);
   return role === null || role === 'textbox' || role === 'searchbox';
+}
+
+/** Whether text is typed into a field, be it a control or a widget. */
+export function isTypedInto({ kind, controls: [control] }: Pick<Field, 'kind' | 'controls'>): boolean {
+  return isTypedText(kind) || (kind === 'widget' && takesText(control));
 }

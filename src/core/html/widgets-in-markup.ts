@@ -1,4 +1,4 @@
-import { fieldElements } from './field';
+import { isControlTag } from './field';
 import { attributeOf, type Element } from './parse-markup';
 import { editableStates, widgetRoles } from './widget';
 
@@ -6,7 +6,7 @@ function mayBeWidget(element: Element): boolean {
   const role = attributeOf(element, 'role')?.toLowerCase();
   if (element.tagName === 'button')
     return role === 'combobox' && attributeOf(element, 'type')?.toLowerCase() === 'button';
-  if (fieldElements.some((name) => name === element.tagName)) return false;
+  if (isControlTag(element.tagName)) return false;
   const edited = attributeOf(element, 'contenteditable')?.toLowerCase();
   return editableStates.some((state) => state === edited) || widgetRoles.some((one) => one === role);
 }
@@ -20,13 +20,12 @@ export function widgetsIn(
   elements: readonly { readonly element: Element; readonly ancestors: readonly Element[] }[],
 ): ReadonlySet<Element> {
   const may = new Set(elements.flatMap(({ element }) => (mayBeWidget(element) ? [element] : [])));
-  for (const { element, ancestors } of may.size > 0 ? elements : [])
-    if (fieldElements.some((name) => name === element.tagName))
-      for (const around of ancestors) may.delete(around);
-  const isPart = new Set(
+  if (may.size === 0) return may;
+  for (const { element, ancestors } of elements)
+    if (isControlTag(element.tagName)) for (const around of ancestors) may.delete(around);
+  return new Set(
     elements.flatMap(({ element, ancestors }) =>
-      may.has(element) && ancestors.some((around) => may.has(around)) ? [element] : [],
+      may.has(element) && !ancestors.some((around) => may.has(around)) ? [element] : [],
     ),
   );
-  return new Set([...may].filter((element) => !isPart.has(element)));
 }

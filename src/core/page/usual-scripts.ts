@@ -2,8 +2,8 @@ import type { FormDocument } from '../document/form-document';
 import { typingTasks } from '../document/form-document';
 import { validTrial } from '../document/trial-value';
 import type { TypingTasks } from '../guard/typing-task';
-import { type Field, isTypedText } from '../html/field';
-import { takesText, type WidgetRole, widgetRoleOf } from '../html/widget';
+import type { Field } from '../html/field';
+import { isTypedInto, type WidgetRole, widgetRoleOf } from '../html/widget';
 import { graphemes } from '../script/graphemes';
 import type { Script, Stroke } from '../script/stroke';
 
@@ -25,10 +25,8 @@ export function scriptsForPage(form: FormDocument, fields: readonly Field[]): Ty
  */
 export function usualScript(field: Field): Script | null {
   const trial = validTrial(field);
-  if (field.kind === 'widget' && !takesText(field.controls[0]))
-    return stepsOf(widgetRoleOf(field.controls[0]));
-  const isText = isTypedText(field.kind) || field.kind === 'widget';
-  if (!isText || trial.status !== 'value' || trial.value === '') return null;
+  if (!isTypedInto(field)) return field.kind === 'widget' ? stepsOf(widgetRoleOf(field.controls[0])) : null;
+  if (trial.status !== 'value' || trial.value === '') return null;
   const keys = graphemes(trial.value).slice(0, 40);
   const half = Math.ceil(keys.length / 2);
   // A sign that a mask puts in by itself it may leave out.

@@ -5,9 +5,8 @@ import { domMembers } from './dom-members';
 import { isFormAssociated } from './form-associated-host';
 import { composedFields, isWidget } from './page-fields';
 
-/** Roles of widgets into which a person enters something (WAI-ARIA, "Widget Roles") and of which no field is made, or not always. */
-const widget =
-  '[role=textbox],[role=searchbox],[role=combobox],[role=slider],[role=spinbutton],[role=listbox],[role=checkbox],[role=radio],[role=switch]';
+/** Roles of widgets into which a person enters something (WAI-ARIA, "Widget Roles") and of which no field is made. */
+const widget = '[role=listbox],[role=checkbox],[role=radio],[role=switch]';
 
 /** Where a person can enter something though no control is there that could be read and asked. */
 export function unreadPartsOf(form: Element): UnreadPart[] {

@@ -1,7 +1,7 @@
 import { datedStrokes } from '@/core/document/dated-strokes';
 import { trialFiles } from '@/core/document/trial-files';
 import type { Trial } from '@/core/document/trial-value';
-import { attribute, type Field, type FieldKind, isDated, isTypedText } from '@/core/html/field';
+import { attribute, type Field, type FieldKind, isDated, isTypedText, saysTrue } from '@/core/html/field';
 import type { EntryRoute, FieldEntry, LeftReason } from '@/core/observation/field-entry';
 import { editingChords } from '@/core/script/editing-chord';
 import type { AskablePage } from '../api/askable-page';
@@ -45,9 +45,7 @@ export async function enterValues(
 
 /** Libraries keep a control behind the widget that they draw, and set it themselves. */
 function isBehindWidget({ controls: [control] }: Field): boolean {
-  return (
-    attribute(control, 'aria-hidden')?.toLowerCase() === 'true' && Number(attribute(control, 'tabindex')) < 0
-  );
+  return saysTrue(control, 'aria-hidden') && Number(attribute(control, 'tabindex')) < 0;
 }
 
 async function enter(page: AskablePage, field: Field, trial: Trial): Promise<FieldEntry> {

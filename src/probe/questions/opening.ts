@@ -50,7 +50,7 @@ const picking: readonly Gesture[] = [inTheMiddle, atTheEnd, byKeyboard];
 const pickingTurned: readonly Gesture[] = [inTheMiddle, atTheEnd, atTheStart, byKeyboard];
 const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown];
 
-/** ARIA Authoring Practices, "combobox": the list may open by either key. */
+/** At a text box or a widget whose list scripts of a page open (ARIA Authoring Practices, "combobox"): by either key. */
 const listing: readonly Gesture[] = [inTheMiddle, byKeyboard, arrowDown];
 
 /** What opens when a person tries to open a field, on a real display. */
@@ -61,7 +61,7 @@ export async function askOpening(context: QuestionContext): Promise<void> {
 }
 
 async function openingOf(context: QuestionContext, field: Field): Promise<Outcome<OpeningFacts>> {
-  const isList = context.asking.page !== null && isCombobox(field);
+  const isList = context.asking.page !== null && widgetRoleOf(field.controls[0]) === 'combobox';
   const gestures = isList ? listing : gesturesFor(field, context.speaksRightToLeft ? pickingTurned : picking);
   if (!gestures) return inapplicable('nothing opens');
   const { page } = context;
@@ -123,11 +123,6 @@ async function scrollOf({ page }: QuestionContext, field: Field): Promise<number
   const inViewport = await page.probe('placeInViewport', probed);
   const [inDocument] = await page.probe('controlBoxes', [probed]);
   return inDocument && inViewport ? inDocument.y - inViewport.y : 0;
-}
-
-/** A text box or a widget at which scripts of a page open a list (WAI-ARIA, "combobox"). */
-function isCombobox({ controls: [control] }: Field): boolean {
-  return widgetRoleOf(control) === 'combobox';
 }
 
 function gesturesFor(field: Field, picking: readonly Gesture[]): readonly Gesture[] | null {

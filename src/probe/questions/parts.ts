@@ -1,7 +1,7 @@
 import { anotherValidValue, validTrial } from '@/core/document/trial-value';
 import { type ControlPart, controlParts } from '@/core/html/control-part';
-import { attribute, type Field, isDated, isTypedText } from '@/core/html/field';
-import { takesText } from '@/core/html/widget';
+import { attribute, type Field, isDated } from '@/core/html/field';
+import { isTypedInto } from '@/core/html/widget';
 import type { Outcome } from '@/core/observation/outcome';
 import type { DetectedPart, PartsFacts, Showing } from '@/core/questions/parts/facts';
 import { meterRegionValues } from '@/core/standard/gauges';
@@ -155,8 +155,7 @@ async function partsByUse(context: QuestionContext, field: Field): Promise<Detec
       if (value !== null && use.tells(trial.value, value)) parts.push({ part: use.part, how: use.how });
     }
   }
-  const isEdited = field.kind === 'widget' && takesText(field.controls[0]);
-  if (isTypedText(field.kind) || isDated(field.kind) || isEdited) {
+  if (isTypedInto(field) || isDated(field.kind)) {
     await page.probe('reset');
     if (isDated(field.kind) && trial.status === 'value')
       await page.probe('fill', [probeField(field)], [trial.value]);
