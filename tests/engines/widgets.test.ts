@@ -109,7 +109,7 @@ describe.skipIf(!here)('fields that are no controls of HTML', () => {
     const markup = html.replace(/<script>[\s\S]*<\/script>/, '');
     const { fields } = readForm(markup);
     const scripts = scriptsForPage({ id: 'own' as FormId, name: '', markup, typing: {} }, fields);
-    const { observations } = await ask(ownTargets, askingOf(markup, ['look', 'typing'], scripts));
+    const { observations } = await ask(ownTargets, askingOf(markup, ['look', 'typing', 'parts'], scripts));
     const answers = answersOf(observations);
     for (const { id: target } of ownTargets) {
       const closed = (name: string) => {
@@ -125,6 +125,12 @@ describe.skipIf(!here)('fields that are no controls of HTML', () => {
       ]);
       const typed = answerTo(answers, 'typing', target, fieldId('remarks'))?.outcome;
       expect(typed?.status === 'answered' && typed.facts.steps[0]?.value).toBe('ACalm sea');
+      // How its value is shown cannot be told from two pictures; that it is a text box can.
+      const parts = answerTo(answers, 'parts', target, fieldId('remarks'))?.outcome;
+      expect(parts?.status === 'answered' && parts.facts).toMatchObject({
+        shows: null,
+        parts: [{ part: 'text box' }],
+      });
       // What was written into it for one state is gone in the next.
       const focused = answerTo(answers, 'look', target, fieldId('remarks'), 'focused')?.outcome;
       expect(focused?.status === 'answered' && focused.facts.value).toBe('Calm sea');

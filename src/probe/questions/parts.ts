@@ -121,6 +121,8 @@ async function showTwoValues(context: QuestionContext): Promise<TwoValues> {
 }
 
 function twoValuesOf(field: Field): readonly [string, string] | null {
+  // Editable content has more than its text that changes with it: marks of the spelling, and its own height.
+  if (field.kind === 'widget') return null;
   if (field.kind === 'meter') {
     const { optimal, suboptimal } = meterRegionValues(field.controls[0]);
     return [String(optimal ?? 0), String(suboptimal ?? (optimal ?? 0) / 2)];
