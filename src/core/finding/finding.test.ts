@@ -14,7 +14,7 @@ import { toldFault } from '../words/told-fault';
 import { formFindingsAtOnce } from './collect-findings';
 import { collected, type Finding, harms, merged, ranked } from './finding';
 import { markupFindings } from './markup-findings';
-import { changedForm, changedLines } from './remedy-edit';
+import { changedForm } from './remedy-edit';
 
 const setup = { language: 'en-US', corrections: [] } as const;
 const ofForm = (form: Pick<FormDocument, 'markup' | 'typing'>): Finding[] =>
@@ -95,61 +95,6 @@ describe('findings of a form', () => {
   ])('%s: “%s” does this to the person: %s', (markup, words, harm) => {
     const all = markupFindings(markup, readForm(markup).fields);
     expect(all.map((one) => [findingTitle(one), one.harm])).toEqual([[expect.stringContaining(words), harm]]);
-  });
-});
-
-describe('a remedy', () => {
-  const mendable = ofForm(hurriedForm).filter(({ change }) => change !== null);
-  it('is there as an edit for most faults of the hurried form', () => {
-    expect(mendable.length).toBeGreaterThan(18);
-  });
-  it.each(mendable.map((finding) => [findingTitle(finding), finding] as const))(
-    'does what it promises: %s',
-    (_, finding) => {
-      if (!finding.change) throw new Error('no change');
-      const after = ofForm(changedForm(hurriedForm, finding.change));
-      expect(after.map(({ id }) => id)).not.toContain(finding.id);
-      const before = new Set(textsOf(ofForm(hurriedForm)));
-      // A field that gets a name or a label is called by it from then on.
-      const fresh = textsOf(after).filter(
-        (text) => !before.has(text) && !/label|name/.test(findingWords(finding).remedy ?? ''),
-      );
-      // A PIN that becomes a secret is sent like the other one.
-      expect(fresh.filter((text) => !/Tide coefficient|sent by GET/.test(text))).toEqual([]);
-    },
-  );
-  it('is shown by the lines that it changes', () => {
-    const [first] = mendable.filter((one) => findingTitle(one).includes('datetime'));
-    if (first?.change?.kind !== 'markup') throw new Error('no edit');
-    expect(changedLines(hurriedForm.markup, first.change.edits)).toEqual([
-      {
-        line: 11,
-        before: '<p><label>Reading moment <input type="datetime" name="moment"></label></p>',
-        after: '<p><label>Reading moment <input type="datetime-local" name="moment"></label></p>',
-      },
-    ]);
-  });
-  it('is shown by what is near it, where a line is long', () => {
-    const field = '<p><input name=a title=😀>';
-    const markup = field.repeat(400);
-    const start = markup.indexOf('title', 5_000);
-    const [line, ...others] = changedLines(markup, [{ start, end: start, by: 'required ' }]);
-    expect(others).toEqual([]);
-    expect(line?.after).toContain('<input name=a required title=😀>');
-    expect(line?.before).not.toContain('required');
-    for (const text of [line?.before ?? '', line?.after ?? '']) {
-      expect(text.length).toBeLessThan(250);
-      expect(text).toMatch(/^….*…$/);
-      expect(decodeURIComponent(encodeURIComponent(text))).toBe(text);
-    }
-  });
-  it('of one edit for several faults makes them one finding', () => {
-    const radios = ofForm(hurriedForm).filter((one) =>
-      textsOf([one]).some((text) => text.includes('only radio button')),
-    );
-    expect(radios.map((one) => findingWords(one).details)).toEqual([
-      [expect.stringContaining('slack'), expect.stringContaining('falling')],
-    ]);
   });
 });
 
