@@ -2,6 +2,7 @@
 import { formFindingsAtOnce } from '../src/core/finding/collect-findings';
 import { harms } from '../src/core/finding/finding';
 import { restrictionByModel } from '../src/core/replay/restriction-by-model';
+import { formsByLanguage } from '../tests/judgement/by-language';
 import type { JudgedCase } from '../tests/judgement/case';
 import { forms } from '../tests/judgement/forms';
 import { heldBack } from '../tests/judgement/held-back';
@@ -44,5 +45,5 @@ function judgeForms(cases: readonly JudgedCase[]): void {
 
 const [sort, ...names] = process.argv.slice(2);
 if (sort === 'pages') await (await import('./judge-pages')).judgePages(names);
-else judgeForms(sort === 'held' ? heldBack : forms);
+else judgeForms(sort === 'held' ? heldBack : [...forms, ...formsByLanguage]);
 process.exit();

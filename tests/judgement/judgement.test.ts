@@ -1,14 +1,22 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { formFindingsAtOnce } from '@/core/finding/collect-findings';
-import { claimCode } from '@/core/finding/finding';
+import { claimCode, type Finding } from '@/core/finding/finding';
 import { askRestriction } from '../fixtures/ask-restriction';
+import { formsByLanguage } from './by-language';
+import { forms } from './forms';
+import { heldBack } from './held-back';
+import { judgementOf, saidBy } from './score';
+
+function saidOf(markup: string): Finding[] {
+  const setup = { language: 'en-US', corrections: [] } as const;
+  return formFindingsAtOnce({ markup, typing: {} }, setup, askRestriction);
+}
 
 /** What is found about a form without asking an engine: harm, field and code. */
 function judged(name: string): string[] {
   const markup = readFileSync(new URL(`../fixtures/judged/${name}.html`, import.meta.url), 'utf8');
-  const setup = { language: 'en-US', corrections: [] } as const;
-  return formFindingsAtOnce({ markup, typing: {} }, setup, askRestriction).map(
+  return saidOf(markup).map(
     (finding) => `${finding.harm} · ${finding.field?.label ?? 'the form'} · ${claimCode(finding)}`,
   );
 }
@@ -46,6 +54,14 @@ describe('the judgement of a form', () => {
   it.each(Object.entries(careful))('says of %s no more than is so', (name, expected) => {
     expect(judged(name)).toEqual(expected);
   });
+
+  it.each([...forms, ...heldBack, ...formsByLanguage].map((judged) => [judged.name, judged] as const))(
+    'says of %s what was expected, and nothing that is not arguable',
+    (_, judged) => {
+      const { wrong, missed } = judgementOf(judged, saidOf(judged.markup).map(saidBy));
+      expect({ wrong, missed }).toEqual({ wrong: [], missed: [] });
+    },
+  );
 
   it('finds what was planted in a careless one, the worst among it', () => {
     expect(judged('careless')).toEqual(

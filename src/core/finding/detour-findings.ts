@@ -14,7 +14,6 @@ import { type Phone, phonesWith } from '../keyboard/phone-browsers';
 import { type RuledField, textsToTap } from '../keyboard/ruled-field';
 import { tapsFor } from '../keyboard/taps';
 import { typedLanguage } from '../keyboard/typed-language';
-import type { Language } from '../target/variant';
 import { type Finding, fieldFinding, findingId } from './finding';
 
 /** Most samples whose taps are counted. */
@@ -72,7 +71,7 @@ function tapsOf(
   texts: readonly string[],
   { habits }: Phone,
   entry: InputTraits,
-  language: Language,
+  language: string,
 ): TapCounts {
   const { keyboard, firstLayer } = comesUp(habits, entry, language);
   if (!keyboard) return null;

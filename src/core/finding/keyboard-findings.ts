@@ -14,7 +14,6 @@ import type { RuledField } from '../keyboard/ruled-field';
 import type { Setting } from '../keyboard/settings';
 import type { Trap } from '../keyboard/trap';
 import { typedLanguage } from '../keyboard/typed-language';
-import type { Language } from '../target/variant';
 import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 
 interface TargetTrap {
@@ -58,7 +57,7 @@ export function keyboardFindings(
 }
 
 /** @param typed null where the letters of the page's language are on no keyboard that is known: then only those without letters tell */
-function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: Language | null): TargetTrap[] {
+function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: string | null): TargetTrap[] {
   const language = typed ?? setup.language;
   return phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
     const { keyboard } = comesUp(habits, traitsOf(ruled.field), language);
@@ -72,9 +71,9 @@ function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: Language | n
 function measuredTraps(
   ruled: RuledField,
   asked: readonly AskedKeyboard[],
-  typed: Language | null,
+  typed: string | null,
 ): TargetTrap[] {
-  const isEnglish = typed === 'en-US' || typed === 'en-GB';
+  const isEnglish = typed !== null && new Intl.Locale(typed).language === 'en';
   return asked.flatMap(({ target, name, mark, layout }) => {
     const keyboard = layout === null ? null : linuxKeyboard(layout);
     if (layout === null || !keyboard || (!isEnglish && hasLetters(keyboard))) return [];

@@ -4,7 +4,7 @@ import { traitsOf } from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import type { KeyboardSort } from './keyboards';
-import { decimalSeparator } from './letters';
+import { decimalSeparators } from './numbers-by-language';
 import { phonesWith } from './phone-browsers';
 import type { RuledField } from './ruled-field';
 import { cheapestSetting, type Setting } from './settings';
@@ -35,7 +35,7 @@ function canTypeAll(ruled: RuledField, { language }: KeyboardSetup): (keyboard: 
     const can =
       known.get(keys) ??
       (habits !== null &&
-        trapOf({ ruled, habits, separator: decimalSeparator(language) }, keyboard) === null);
+        trapOf({ ruled, habits, separators: decimalSeparators(language) }, keyboard) === null);
     known.set(keys, can);
     return can;
   };

@@ -1,4 +1,3 @@
-import type { Language } from '../target/variant';
 import type { InputTraits } from './input-traits';
 import type { Keyboard } from './keyboard';
 import { type Brings, type BringsRule, fits, type KeyboardHabits } from './keyboard-habits';
@@ -17,7 +16,7 @@ export interface ComesUp {
 }
 
 /** What comes up: the surest of the rules that fit, of equally sure ones the first. */
-export function comesUp(habits: KeyboardHabits, entry: InputTraits, language: Language): ComesUp {
+export function comesUp(habits: KeyboardHabits, entry: InputTraits, language: string): ComesUp {
   const { brings, known } = ruleFor(habits, entry);
   if (brings.up !== 'keyboard') return { brings, keyboard: null, firstLayer: '', known };
   const { sort } = brings;
@@ -26,7 +25,7 @@ export function comesUp(habits: KeyboardHabits, entry: InputTraits, language: La
 }
 
 /** A target's keyboard of a sort, with the keys that somebody saw on it. */
-export function keyboardAs(habits: KeyboardHabits, sort: KeyboardSort, language: Language): Keyboard {
+export function keyboardAs(habits: KeyboardHabits, sort: KeyboardSort, language: string): Keyboard {
   return habits.seen.keys
     .filter((seen) => seen.sort === sort && seen.language === language)
     .reduce(withKeysSeen, keyboardOf(habits.family, sort, language));

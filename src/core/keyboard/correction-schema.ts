@@ -1,5 +1,4 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
-import { languages } from '../target/variant';
 import { keyboardSorts } from './keyboards';
 import { knownSchema } from './known-schema';
 
@@ -45,9 +44,12 @@ const keys = object({
   sort: mixed()
     .oneOf([...keyboardSorts])
     .required(),
-  language: mixed()
-    .oneOf([...languages])
-    .required(),
+  // BCP 47.
+  language: string()
+    .strict()
+    .required()
+    .max(35)
+    .matches(/^[A-Za-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/),
   has: words.required(),
   lacks: words.required(),
   known: knownSchema.required(),

@@ -1,4 +1,3 @@
-import type { Language } from '../target/variant';
 import { comesUp } from './comes-up';
 import { type InputMode, type InputTraits, inputModes } from './input-traits';
 import type { KeyboardHabits } from './keyboard-habits';
@@ -36,7 +35,7 @@ export function detoursOf(
   texts: readonly string[],
   habits: KeyboardHabits,
   entry: InputTraits,
-  language: Language,
+  language: string,
 ): Detour[] {
   const tapsUnder = (inputmode: InputMode | null, text: string): Taps | null => {
     const { keyboard, firstLayer } = comesUp(habits, { ...entry, inputmode }, language);

@@ -4,7 +4,6 @@ import type { Field } from '../html/field';
 import { readForm } from '../html/read-form';
 import { habitsOf } from '../model/deviations/habits';
 import { targetId } from '../target/target';
-import type { Language } from '../target/variant';
 import { accessoryDeed, actionKeyOf, focusOrder } from './action-key';
 import { bringsText, comesUp } from './comes-up';
 import { detoursOf } from './detour';
@@ -12,7 +11,7 @@ import { inputPurposes, traitsOf } from './input-traits';
 import { insertedFor, maskedText, wantsCapitals } from './inserted-text';
 import { trapsBySort } from './keyboard-check';
 import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
-import { decimalSeparator } from './letters';
+import { decimalSeparators } from './numbers-by-language';
 import { cheapestSetting, entriesTable, settingsTable } from './settings';
 import { trapOf } from './trap';
 
@@ -30,21 +29,16 @@ function habitsFor(target: string) {
   if (!keyboard || !typing) throw new Error(target);
   return { keyboard, typing };
 }
-function shown(markup: string, target: string, language: Language = 'en-US') {
+function shown(markup: string, target: string, language = 'en-US') {
   return comesUp(habitsFor(target).keyboard, traitsOf(fieldOf(markup)), language);
 }
-function trapped(
-  markup: string,
-  target: string,
-  language: Language = 'en-US',
-  guards: readonly Guard[] = [],
-) {
+function trapped(markup: string, target: string, language = 'en-US', guards: readonly Guard[] = []) {
   const field = fieldOf(markup);
   const { keyboard } = shown(markup, target, language);
   if (!keyboard) throw new Error('no keyboard');
   const { typing: habits } = habitsFor(target);
   return trapOf(
-    { ruled: { field, guards, samples: [] }, habits, separator: decimalSeparator(language) },
+    { ruled: { field, guards, samples: [] }, habits, separators: decimalSeparators(language) },
     keyboard,
   );
 }

@@ -1,6 +1,5 @@
 import { habitsOf } from '../model/deviations/habits';
 import type { TargetId } from '../target/target';
-import type { Language } from '../target/variant';
 import { comesUp, keyboardAs } from './comes-up';
 import { correctedHabits } from './correction';
 import { type Detour, detoursOf } from './detour';
@@ -8,8 +7,8 @@ import { traitsOf } from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import { type KeyboardSort, keyboardSorts } from './keyboards';
-import { decimalSeparator } from './letters';
 import { linuxKeyboard } from './linux-keyboard';
+import { decimalSeparators } from './numbers-by-language';
 import { prefilled } from './prefilled';
 import { type RuledField, textsToTap } from './ruled-field';
 import type { TextWithCaret } from './tapping';
@@ -70,10 +69,10 @@ export function trapOn(
   keyboard: Keyboard,
   ruled: RuledField,
   target: TargetId,
-  language: Language,
+  language: string,
 ): Trap | null {
   const habits = habitsOf(target);
-  return habits && trapOf({ ruled, habits, separator: decimalSeparator(language) }, keyboard);
+  return habits && trapOf({ ruled, habits, separators: decimalSeparators(language) }, keyboard);
 }
 
 /** The same on the real keyboard, which is asked in English; null too for a layout of which nobody has looked at the keys. */

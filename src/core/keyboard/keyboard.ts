@@ -1,4 +1,5 @@
 import type { Known } from './known';
+import type { Written } from './letters';
 
 /**
  * An on-screen keyboard as data: which keys there are, in which layer and where. Widths are in key widths; how wide one
@@ -9,6 +10,8 @@ export interface Keyboard {
   readonly name: string;
   /** The layer that is up at first; the first of all where none is named. */
   readonly layers: readonly [Layer, ...Layer[]];
+  /** Null where what stands on its keys is all. */
+  readonly written: Written | null;
   readonly known: Known;
 }
 

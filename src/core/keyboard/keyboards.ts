@@ -1,8 +1,8 @@
-import type { Language } from '../target/variant';
 import { keyRows } from './key-rows';
 import type { Keyboard, Layer } from './keyboard';
 import type { Known } from './known';
-import { capitals, decimalSeparator, digitKeys, hasCapitals, letterRows } from './letters';
+import { type LetterKeys, latinKeys, letterKeys } from './letters';
+import { decimalSeparators, digitKeys } from './numbers-by-language';
 
 /** Sorts of keyboards that a field can bring up. */
 export const keyboardSorts = [
@@ -32,70 +32,67 @@ const known: Readonly<Record<KeyboardFamily, Known>> = {
 
 const made = new Map<string, Keyboard>();
 
-/** The keyboard of a family for a sort of field, in a language; the same one each time, so that what is worked out of it holds. */
-export function keyboardOf(family: KeyboardFamily, sort: KeyboardSort, language: Language): Keyboard {
+/**
+ * The keyboard of a family for a sort of field, in a language; the same one each time, so that what is worked out of it holds.
+ *
+ * @param language BCP 47; one of which no letters are known has the letters of English
+ */
+export function keyboardOf(family: KeyboardFamily, sort: KeyboardSort, language: string): Keyboard {
   const name = `${family} ${sort} ${language}`;
-  const keyboard = made.get(name) ?? {
-    name: sort,
-    layers: makers[family](sort, language),
-    known: known[family],
-  };
+  const keyboard = made.get(name) ?? makeKeyboard(family, sort, language);
   made.set(name, keyboard);
   return keyboard;
 }
 
+function makeKeyboard(family: KeyboardFamily, sort: KeyboardSort, language: string): Keyboard {
+  const keys = letterKeys(language) ?? latinKeys();
+  const layers = makers[family](sort, language, keys);
+  const hasLetters = layers.some(({ id }) => id === 'letters');
+  return { name: sort, layers, written: hasLetters ? keys.written : null, known: known[family] };
+}
+
 const makers: Readonly<
-  Record<KeyboardFamily, (sort: KeyboardSort, language: Language) => readonly [Layer, ...Layer[]]>
+  Record<
+    KeyboardFamily,
+    (sort: KeyboardSort, language: string, keys: LetterKeys) => readonly [Layer, ...Layer[]]
+  >
 > = { 'android-like': androidLike, 'ios-like': iosLike };
 
 /** A few of them stand for all: a keyboard that has this layer can bring every emoji. */
 const someEmoji = ['😀 😂 😍 👍 🙏', '🌊 🐦 🎣 ⚓ ☀', '❤ ✅ ⚠ 🙂 🎉'] as const;
 
 /**
- * Lower and upper case. Where the language has one case, one layer, and those of English behind the key that changes the
- * language.
+ * Lower and upper case. Where the letters of the language are no Latin ones, those of English behind the key that changes the language.
  */
-function letterLayers(
-  language: Language,
-  shift: string,
+function letterLayers(keys: LetterKeys, rest: string, bottom: string): readonly [Layer, ...Layer[]] {
+  const own = casesOf(keys, ['letters', 'capitals'], keys.isLatin ? null : 'latin', rest, bottom);
+  return keys.isLatin
+    ? own
+    : [...own, ...casesOf(latinKeys(), ['latin', 'latin-capitals'], 'letters', rest, bottom)];
+}
+
+/**
+ * A layer of letters, and one of their capitals where there are some.
+ *
+ * @param other the layer of the other language's letters; null where there is none
+ */
+function casesOf(
+  { rows, capitals }: LetterKeys,
+  [small, large]: readonly [string, string],
+  other: string | null,
   rest: string,
   bottom: string,
 ): readonly [Layer, ...Layer[]] {
-  const [first, second, third] = letterRows(language);
-  if (!hasCapitals(language)) {
-    const latin = letterRows('en-US');
-    const back = '<to:letters:🌐:1.5>';
-    return [
-      { id: 'letters', rows: keyRows(first, second, `<to:latin:🌐:1.5> ${third} ${rest}`, bottom) },
-      {
-        id: 'latin',
-        rows: keyRows(
-          latin[0],
-          latin[1],
-          `<to:latin-capitals:⇧:1.5> ${latin[2]} ${rest}`,
-          `${back} ${bottom}`,
-        ),
-      },
-      {
-        id: 'latin-capitals',
-        rows: keyRows(
-          capitals(latin[0]),
-          capitals(latin[1]),
-          `<to:latin:⇩:1.5> ${capitals(latin[2])} ${rest}`,
-          bottom,
-        ),
-        returnsTo: 'latin',
-      },
-    ];
-  }
-  const lower = { id: 'letters', rows: keyRows(first, second, `${shift} ${third} ${rest}`, bottom) };
-  const back = '<to:letters:⇩:1.5>';
-  const upper = {
-    id: 'capitals',
-    rows: keyRows(capitals(first), capitals(second), `${back} ${capitals(third)} ${rest}`, bottom),
-    returnsTo: 'letters',
-  };
-  return [lower, upper];
+  const change = other === null ? [] : [`<to:${other}:🌐:1.5>`];
+  const layer = (id: string, of: readonly string[], before: readonly string[], below: readonly string[]) => ({
+    id,
+    rows: keyRows(...of.slice(0, -1), [...before, of.at(-1), rest].join(' '), [...below, bottom].join(' ')),
+  });
+  if (capitals === null) return [layer(small, rows, change, [])];
+  return [
+    layer(small, rows, [`<to:${large}:⇧:1.5>`], change),
+    { ...layer(large, capitals, [`<to:${small}:⇩:1.5>`], change), returnsTo: small },
+  ];
 }
 
 /** Nothing comes up when a key of a pad is held. */
@@ -112,7 +109,7 @@ function padRows(digits: readonly string[]): readonly string[] {
   );
 }
 
-function androidLike(sort: KeyboardSort, language: Language): readonly [Layer, ...Layer[]] {
+function androidLike(sort: KeyboardSort, language: string, keys: LetterKeys): readonly [Layer, ...Layer[]] {
   const digits = digitKeys(language);
   const pad = padRows(digits);
   const zero = bare(digits[9]);
@@ -147,7 +144,7 @@ function androidLike(sort: KeyboardSort, language: Language): readonly [Layer, .
       const bottom = `<to:numbers:?123:1.5> ${beside} <to:emoji:☺> <space:4> ${dot} <action:1.5>`;
       const below = '<to:letters:abc:1.5> , <space:5> . <action:1.5>';
       return [
-        ...letterLayers(language, '<to:capitals:⇧:1.5>', '<erase:1.5>', bottom),
+        ...letterLayers(keys, '<erase:1.5>', bottom),
         {
           id: 'numbers',
           rows: keyRows(
@@ -172,7 +169,7 @@ function androidLike(sort: KeyboardSort, language: Language): readonly [Layer, .
   }
 }
 
-function iosLike(sort: KeyboardSort, language: Language): readonly [Layer, ...Layer[]] {
+function iosLike(sort: KeyboardSort, language: string, keys: LetterKeys): readonly [Layer, ...Layer[]] {
   const digits = digitKeys(language);
   const pad = padRows(digits);
   const zero = bare(digits[9]);
@@ -180,7 +177,7 @@ function iosLike(sort: KeyboardSort, language: Language): readonly [Layer, ...La
     case 'digits':
       return [{ id: 'digits', rows: keyRows(...pad, `<gap> ${zero} <erase>`) }];
     case 'numbers':
-      return [{ id: 'digits', rows: keyRows(...pad, `${decimalSeparator(language)} ${zero} <erase>`) }];
+      return [{ id: 'digits', rows: keyRows(...pad, `${decimalSeparators(language)[0]} ${zero} <erase>`) }];
     case 'telephone':
       return [
         { id: 'digits', rows: keyRows(...pad, `<to:signs:+*#> ${zero} <erase>`) },
@@ -219,7 +216,7 @@ function iosLike(sort: KeyboardSort, language: Language): readonly [Layer, ...La
         },
         { id: 'emoji', rows: keyRows(...someEmoji, '<to:letters:ABC:2> <space:4> <erase:2>') },
       ];
-      const letters = letterLayers(language, '<to:capitals:⇧:1.5>', '<erase:1.5>', bottom);
+      const letters = letterLayers(keys, '<erase:1.5>', bottom);
       return sort === 'letters, from the numbers'
         ? [numbers, ...letters, ...rest]
         : [...letters, numbers, ...rest];

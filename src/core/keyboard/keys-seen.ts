@@ -1,4 +1,3 @@
-import type { Language } from '../target/variant';
 import { charactersOf, type Key, type Keyboard, type Layer } from './keyboard';
 import type { KeyboardSort } from './keyboards';
 import type { Known } from './known';
@@ -6,7 +5,8 @@ import type { Known } from './known';
 /** Characters that somebody saw, or did not find, on a keyboard of a sort in a language. */
 export interface KeysSeen {
   readonly sort: KeyboardSort;
-  readonly language: Language;
+  /** BCP 47. */
+  readonly language: string;
   readonly has: readonly string[];
   readonly lacks: readonly string[];
   readonly known: Known;
@@ -17,6 +17,7 @@ export interface KeysSeen {
  * a row of their own on the first layer, for nobody said where they are.
  */
 export function withKeysSeen(keyboard: Keyboard, { has, lacks, known }: KeysSeen): Keyboard {
+  const { written } = keyboard;
   const there = charactersOf(keyboard);
   const more = has.filter((character) => !there.has(character));
   if (more.length === 0 && !lacks.some((character) => there.has(character))) return keyboard;
@@ -24,7 +25,16 @@ export function withKeysSeen(keyboard: Keyboard, { has, lacks, known }: KeysSeen
   if (!first) return keyboard;
   const row = more.map((text): Key => ({ does: 'text', text }));
   const rows = row.length > 0 ? [row, ...first.rows] : first.rows;
-  return { ...keyboard, layers: [{ ...first, rows }, ...others], known };
+  return {
+    ...keyboard,
+    layers: [{ ...first, rows }, ...others],
+    written: written && { ...written, characters: without(written.characters, lacks) },
+    known,
+  };
+}
+
+function without(characters: ReadonlySet<string>, lacks: readonly string[]): ReadonlySet<string> {
+  return new Set([...characters].filter((character) => !lacks.includes(character)));
 }
 
 function withoutKeys(layer: Layer, lacks: readonly string[]): Layer {

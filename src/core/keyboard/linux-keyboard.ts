@@ -20,7 +20,7 @@ const pad: Layer = {
  */
 export function linuxKeyboard(layout: string): Keyboard | null {
   const known = { source: 'the keys that the keyboard of Debian 12 showed here', sure: 'measured' } as const;
-  if (layout === 'number/us') return { name: layout, layers: [pad], known };
+  if (layout === 'number/us') return { name: layout, layers: [pad], written: null, known };
   const beside = Object.hasOwn(besideSpace, layout) ? besideSpace[layout] : undefined;
   if (beside === undefined) return null;
   const bottom = (to: string) => `${to} <space:4> ${beside}. <action:1.5>`;
@@ -28,6 +28,7 @@ export function linuxKeyboard(layout: string): Keyboard | null {
   const toLetters = bottom('<to:letters:ABC:1.5>');
   return {
     name: layout,
+    written: null,
     known,
     layers: [
       {
@@ -37,9 +38,9 @@ export function linuxKeyboard(layout: string): Keyboard | null {
       {
         id: 'capitals',
         rows: keyRows(
-          capitals(first),
-          capitals(second),
-          `<to:letters:⇩:1.5> ${capitals(third)} <erase:1.5>`,
+          capitals(first, 'en'),
+          capitals(second, 'en'),
+          `<to:letters:⇩:1.5> ${capitals(third, 'en')} <erase:1.5>`,
           toNumbers,
         ),
         returnsTo: 'letters',

@@ -1,5 +1,4 @@
 import { type Field, typedKinds } from '../html/field';
-import type { Language } from '../target/variant';
 import { type ComesUp, comesUp } from './comes-up';
 import {
   type InputMode,
@@ -21,7 +20,7 @@ export interface Setting {
 export function settingsTable(
   habits: KeyboardHabits,
   entry: InputTraits,
-  language: Language,
+  language: string,
 ): { readonly kind: Field['kind']; readonly cells: readonly ComesUp[] }[] {
   return typedKinds.map((kind) => ({
     kind,
@@ -33,7 +32,7 @@ export function settingsTable(
 export function entriesTable(
   habits: KeyboardHabits,
   entry: InputTraits,
-  language: Language,
+  language: string,
 ): { readonly native: InputPurpose; readonly up: ComesUp }[] {
   return inputPurposes.map((native) => ({ native, up: comesUp(habits, { ...entry, native }, language) }));
 }
@@ -52,7 +51,7 @@ export function costOf(setting: Setting, now: Setting): number {
 export function cheapestSetting(
   targets: readonly KeyboardHabits[],
   entry: InputTraits,
-  language: Language,
+  language: string,
   isWanted: (keyboard: Keyboard) => boolean,
 ): Setting | null {
   const now: Setting = { kind: entry.kind, inputmode: entry.inputmode };

@@ -10,10 +10,10 @@ import type { Pattern } from '../regexp/pattern';
 import { quickReplay } from '../replay/quick-replay';
 import { judgeFor } from '../rules/judge';
 import { graphemes } from '../script/graphemes';
-import { charactersOf, type Keyboard } from './keyboard';
-import { hasEmoji } from './keyboards';
+import type { Keyboard } from './keyboard';
 import { expectedTexts, type RuledField } from './ruled-field';
 import { missingFrom } from './taps';
+import { writableWith } from './writable-characters';
 
 /**
  * What proves that a valid value cannot be entered on the keyboard that comes up: no spelling that the rule accepts can be typed on it, or
@@ -29,8 +29,8 @@ export interface Trap {
 export interface TrapQuestion {
   readonly ruled: RuledField;
   readonly habits: Pick<Habits, 'deviations' | 'typing'>;
-  /** What stands between the whole part of a number and its decimals where the person lives. */
-  readonly separator: string;
+  /** What may stand between the whole part of a number and its decimals where the person lives. */
+  readonly separators: readonly string[];
 }
 
 /**
@@ -38,29 +38,14 @@ export interface TrapQuestion {
  * guards make of the keys that there are comes to it, so that a separator that a mask puts in need not be on the keyboard.
  */
 export function trapOf(question: TrapQuestion, keyboard: Keyboard): Trap | null {
-  const there = withAsciiDigits(charactersOf(keyboard));
-  const emoji = hasEmoji(keyboard);
-  const isThere = (character: string) => there.has(character) || (emoji && isEmoji(character));
-  const untypable = neededValues(question, there, isThere).filter(
+  const { characters, has: isThere } = writableWith(keyboard, question.separators);
+  const untypable = neededValues(question, characters, isThere).filter(
     (value) => !canType(value, question, isThere),
   );
   const [value] = untypable.sort((a, b) => a.length - b.length || (a < b ? -1 : 1));
   if (value === undefined) return null;
   const missing = untypable.flatMap((one) => graphemes(one).filter((character) => !isThere(character)));
   return { missing: [...new Set(missing)].slice(0, 12), value };
-}
-
-/**
- * Which digits a pad brings in a language that has its own depends on the phone's settings, and nobody has measured it: those of ASCII are
- * taken to be there where any are.
- */
-function withAsciiDigits(keys: ReadonlySet<string>): ReadonlySet<string> {
-  const hasDigits = [...keys].some((key) => /^\p{Nd}$/u.test(key));
-  return hasDigits ? new Set([...keys, ...'0123456789']) : keys;
-}
-
-function isEmoji(character: string): boolean {
-  return /^\p{Emoji_Presentation}/u.test(character);
 }
 
 /** Values that people have to give, that the rule accepts, and that need a character which is not there. */
@@ -151,7 +136,7 @@ function guardValues(guards: readonly Guard[], keyboard: ReadonlySet<string>): s
 /** The value is typed as it is, without what is not on the keyboard, or in small letters; guards may do the rest. */
 function canType(
   value: string,
-  { ruled: { field, guards }, habits, separator }: TrapQuestion,
+  { ruled: { field, guards }, habits, separators }: TrapQuestion,
   isThere: (character: string) => boolean,
 ): boolean {
   const typed = quickReplay(field, guards, habits);
@@ -165,7 +150,7 @@ function canType(
   const isOn = (text: string) => missingFrom(text, asSet(text, isThere)).length === 0;
   const comes = [...all].some((text) => isOn(text) && typed(text).text === value);
   // A number field reads the separator of the person's own language.
-  return comes || (field.kind === 'number' && isOn(value.replace('.', separator)));
+  return comes || (field.kind === 'number' && separators.some((sign) => isOn(value.replace('.', sign))));
 }
 
 function asSet(text: string, isThere: (character: string) => boolean): ReadonlySet<string> {

@@ -18,7 +18,15 @@ describe('the language of who types', () => {
     ['en-AU', '', 'en-US'],
     ['fi', '', 'fi-FI'],
     ['ar-EG', '', 'ar'],
-    ['ja', '', null],
+    ['en-ZA', '', 'en-ZA'],
+    ['de-CH', '', 'de-CH'],
+    ['ja', '', 'ja-JP'],
+    ['fr', '', 'fr'],
+    ['es-MX', '', 'es-MX'],
+    ['sr-Latn-RS', '', 'sr-Latn-RS'],
+    ['kk-Latn', '', null],
+    ['tlh', '', 'en-US'],
+    ['mi', 'lang=nv', null],
     ['de', 'lang=fi', 'fi-FI'],
     ['no tag at all!', '', 'en-US'],
     [null, '', 'en-US'],
@@ -32,10 +40,9 @@ describe('the language of who types', () => {
     expect(typedLanguage(fieldIn('en-US'), 'en-GB')).toBe('en-US');
   });
 
-  it('is named where no letters of its keyboard are known', () => {
-    expect(unknownLanguage(fieldIn('ja-JP'))).toBe('ja');
-    expect(unknownLanguage(fieldIn('de', 'lang=el'))).toBe('el');
-    expect(unknownLanguage(fieldIn('de'))).toBeNull();
-    expect(unknownLanguage(fieldIn(null))).toBeNull();
+  it('is named where no letters of it are known', () => {
+    expect(unknownLanguage(fieldIn('kk-Latn'))).toBe('kk');
+    expect(unknownLanguage(fieldIn('de', 'lang=nv'))).toBe('nv');
+    for (const known of ['de', 'ja-JP', 'el', null]) expect(unknownLanguage(fieldIn(known))).toBeNull();
   });
 });

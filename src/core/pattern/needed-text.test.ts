@@ -44,6 +44,7 @@ describe('what a rule needs', () => {
     ['-?[0-9]+', ['-1']],
     ['[0-9]+(?:[.,][0-9]{2})?', ['1.11']],
     ['[0-9]+(?:,[0-9]{2})?', ['1,11']],
+    ['[0-9]+(?:٫[0-9]{2})?', ['1٫11']],
     ['-?[0-9]+(?:\\.[0-9]+)?', ['-1', '1.1']],
   ])('%s cannot be written in digits alone: %s', (source, texts) => {
     expect(needed(source, digits)).toEqual(texts);
@@ -57,6 +58,7 @@ describe('what a rule needs', () => {
     ['[0-9]{2}/?[0-9]{2}', digits],
     ['[0-9]+(?:[.,][0-9]{2})?', `${digits},`],
     ['-?[0-9]+', `${digits}-`],
+    ['[0-9]+(?:[.٫][0-9]+)?', `${digits}٫`],
     ['[A-Za-z0-9]+', digits],
   ])('%s can be written in “%s”', (source, characters) => {
     expect(needed(source, characters)).toEqual([]);

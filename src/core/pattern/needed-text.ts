@@ -39,15 +39,18 @@ function signedNumber(
   return words.find((word) => /^-\d+$/.test(word) && isAccepted(word) && !isAccepted(`${word.slice(1)}-`));
 }
 
+/** What stands before decimals, in one language or another. */
+const decimalSigns = ['.', ',', '٫'] as const;
+
 /** A number with a fraction that can be written with none of the signs that the rule takes and that are there. */
 function fraction(
   table: Table,
   isThere: (character: string) => boolean,
   isAccepted: (text: string) => boolean,
 ): string | undefined {
-  const words = ['.', ','].flatMap((sign) => wordsWith(table, (character) => character === sign, 1));
-  const fractions = words.filter((word) => /^\d+[.,]\d+$/.test(word) && isAccepted(word));
+  const words = decimalSigns.flatMap((sign) => wordsWith(table, (character) => character === sign, 1));
+  const fractions = words.filter((word) => /^\p{Nd}+[.,٫]\p{Nd}+$/u.test(word) && isAccepted(word));
   // What takes a second sign is no number.
-  const numbers = fractions.filter((word) => !isAccepted(word + word.slice(word.search(/[.,]/))));
+  const numbers = fractions.filter((word) => !isAccepted(word + word.slice(word.search(/[.,٫]/))));
   return numbers.every((word) => graphemes(word).some((one) => !isThere(one))) ? numbers[0] : undefined;
 }

@@ -83,7 +83,9 @@ function faceOf(
 ): { sign: string; name: string } {
   switch (key.does) {
     case 'text':
-      return key.text === ' ' ? { sign: '␣', name: 'Space' } : { sign: key.text, name: key.text };
+      if (key.text === ' ') return { sign: '␣', name: 'Space' };
+      // A mark that joins the letter before it is shown on a circle, as a letter has none here.
+      return { sign: /^\p{M}/u.test(key.text) ? `◌${key.text}` : key.text, name: key.text };
     case 'layer':
       return { sign: key.label, name: `to the layer ${key.to}` };
     case 'erase':

@@ -21,10 +21,11 @@ import {
 import type { KeyboardCheck } from '@/core/keyboard/keyboard-check';
 import { keyboardHabitsOf } from '@/core/keyboard/keyboard-habits';
 import { keydownOnlyGuards } from '@/core/keyboard/keydown-only-guards';
-import { unknownLanguage } from '@/core/keyboard/typed-language';
+import { letterKeys } from '@/core/keyboard/letters';
+import { typedLanguage, unknownLanguage } from '@/core/keyboard/typed-language';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
-import { type Language, languageName, languages } from '@/core/target/variant';
+import { languageName, languages, plainVariant } from '@/core/target/variant';
 import { guardName } from '@/core/words/guard-words';
 import { kindText } from '@/core/words/kind-text';
 import type { Replayer } from '@/workers/replayer';
@@ -80,17 +81,46 @@ function useKeyboardTargets(): readonly Target[] {
   }, [lineUp]);
 }
 
-/** The language of the page where the keyboards are not of it. */
-function PageLanguage({ field, shown }: { field: Field; shown: Language }) {
-  const language = unknownLanguage(field);
-  if (language === null) return null;
-  const name = new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language;
-  return (
-    <p className="soft">
-      The page is in {name}. Ukko knows no letter keys of that language, and shows those of{' '}
-      {languageName(shown)}.
-    </p>
-  );
+const languageNames = new Intl.DisplayNames('en', { type: 'language' });
+
+/** What is known of the letter keys of a language, where that is less than how they are laid out. */
+function LettersNote({ field, shown }: { field: Field; shown: string }) {
+  const unknown = unknownLanguage(field);
+  const chosen = languageNames.of(shown);
+  switch (letterKeys(shown)?.written?.by) {
+    case 'alphabet':
+      return (
+        <p className="soft">
+          The letters of {chosen} are those of Unicode CLDR, in the order of the alphabet. Where their keys
+          are on a phone is not known here.
+        </p>
+      );
+    case 'input method':
+      return (
+        <p className="soft">
+          An input method turns these keys into {chosen} text. Its conversion is not modelled: a tap enters
+          what is on the key.
+        </p>
+      );
+    default:
+      return unknown === null ? null : (
+        <p className="soft">
+          The page is in {languageNames.of(unknown)}. Ukko knows no letters of that language, and shows those
+          of {chosen}.
+        </p>
+      );
+  }
+}
+
+/** Languages that can be chosen, that of the page first. */
+function languageChoices(field: Field) {
+  const own = typedLanguage(field, plainVariant.language);
+  const ofPage = field.controls[0].language === null ? null : own;
+  const isOther = languages.every((one) => one !== ofPage);
+  const others = languages.map((one) => ({ value: one as string, label: languageName(one) }));
+  return ofPage !== null && isOther
+    ? [{ value: ofPage, label: languageNames.of(ofPage) ?? ofPage }, ...others]
+    : others;
 }
 
 const noGuards: readonly Guard[] = [];
@@ -148,11 +178,12 @@ function Keyboards({ field, shown }: { field: Field; shown: readonly Field[] }) 
           <Select
             id="keyboard-language"
             value={language}
-            options={languages.map((one) => ({ value: one, label: languageName(one) }))}
-            onChange={(next) => select({ language: next })}
+            options={languageChoices(field)}
+            // What is no language in which engines are asked is that of the page.
+            onChange={(next) => select({ language: languages.find((one) => one === next) ?? null })}
           />
         </div>
-        <PageLanguage field={field} shown={language} />
+        <LettersNote field={field} shown={language} />
       </section>
       <section className={styles.main} aria-label="Keyboards by target">
         <div className={styles.parts}>

@@ -14,7 +14,6 @@ import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Known } from '@/core/keyboard/known';
 import { type HabitValue, knownOf, type SingleHabit, singleHabits } from '@/core/keyboard/single-habit';
 import type { Target } from '@/core/target/target';
-import type { Language } from '@/core/target/variant';
 import { openDatabase } from '@/store/database';
 import { visible } from '../frame/visible-text';
 import styles from './keyboards.module.css';
@@ -34,7 +33,7 @@ export function TargetHabits({
   target: Target;
   habits: KeyboardHabits;
   up: ComesUp;
-  language: Language;
+  language: string;
   onClose: () => void;
 }) {
   const parts = [...new Set(singleHabits.map(({ part }) => part))];
@@ -155,7 +154,7 @@ function Keys({
   target: Target;
   habits: KeyboardHabits;
   up: ComesUp;
-  language: Language;
+  language: string;
 }) {
   const { brings, keyboard } = up;
   if (brings.up !== 'keyboard' || !keyboard) return null;

@@ -7,7 +7,6 @@ import { correctionOf, keyOf, seenThings } from '@/core/keyboard/correction';
 import type { InputTraits } from '@/core/keyboard/input-traits';
 import type { KeyboardHabits } from '@/core/keyboard/keyboard-habits';
 import type { Target } from '@/core/target/target';
-import type { Language } from '@/core/target/variant';
 import { openDatabase } from '@/store/database';
 import { MenuButton } from '../frame/menu-button';
 import styles from './keyboards.module.css';
@@ -28,7 +27,7 @@ export function WhatComesUp({
   habits: KeyboardHabits;
   entry: InputTraits;
   up: ComesUp;
-  language: Language;
+  language: string;
 }) {
   const isCorrected = up.known.sure === 'corrected';
   const [isOpen, setOpen] = useState(false);
