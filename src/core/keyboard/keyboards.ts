@@ -64,26 +64,33 @@ const someEmoji = ['😀 😂 😍 👍 🙏', '🌊 🐦 🎣 ⚓ ☀', '❤ �
 /**
  * Lower and upper case. Where the letters of the language are no Latin ones, those of English behind the key that changes the language.
  */
-function letterLayers(keys: LetterKeys, rest: string, bottom: string): readonly [Layer, ...Layer[]] {
-  const own = casesOf(keys, ['letters', 'capitals'], keys.isLatin ? null : 'latin', rest, bottom);
-  return keys.isLatin
-    ? own
-    : [...own, ...casesOf(latinKeys(), ['latin', 'latin-capitals'], 'letters', rest, bottom)];
+function letterLayers(
+  keys: LetterKeys,
+  language: string,
+  rest: string,
+  bottom: string,
+): readonly [Layer, ...Layer[]] {
+  const change = (to: string, language: string) => `<to:${to}:${language.toUpperCase()}:1.5>`;
+  const toLatin = keys.isLatin ? null : change('latin', 'en');
+  const own = casesOf(keys, ['letters', 'capitals'], toLatin, rest, bottom);
+  if (keys.isLatin) return own;
+  const back = change('letters', new Intl.Locale(language).language);
+  return [...own, ...casesOf(latinKeys(), ['latin', 'latin-capitals'], back, rest, bottom)];
 }
 
 /**
  * A layer of letters, and one of their capitals where there are some.
  *
- * @param other the layer of the other language's letters; null where there is none
+ * @param toOther the key to the other language's letters; null where there is none
  */
 function casesOf(
   { rows, capitals }: LetterKeys,
   [small, large]: readonly [string, string],
-  other: string | null,
+  toOther: string | null,
   rest: string,
   bottom: string,
 ): readonly [Layer, ...Layer[]] {
-  const change = other === null ? [] : [`<to:${other}:🌐:1.5>`];
+  const change = toOther === null ? [] : [toOther];
   const layer = (id: string, of: readonly string[], before: readonly string[], below: readonly string[]) => ({
     id,
     rows: keyRows(...of.slice(0, -1), [...before, of.at(-1), rest].join(' '), [...below, bottom].join(' ')),
@@ -144,7 +151,7 @@ function androidLike(sort: KeyboardSort, language: string, keys: LetterKeys): re
       const bottom = `<to:numbers:?123:1.5> ${beside} <to:emoji:☺> <space:4> ${dot} <action:1.5>`;
       const below = '<to:letters:abc:1.5> , <space:5> . <action:1.5>';
       return [
-        ...letterLayers(keys, '<erase:1.5>', bottom),
+        ...letterLayers(keys, language, '<erase:1.5>', bottom),
         {
           id: 'numbers',
           rows: keyRows(
@@ -216,7 +223,7 @@ function iosLike(sort: KeyboardSort, language: string, keys: LetterKeys): readon
         },
         { id: 'emoji', rows: keyRows(...someEmoji, '<to:letters:ABC:2> <space:4> <erase:2>') },
       ];
-      const letters = letterLayers(keys, '<erase:1.5>', bottom);
+      const letters = letterLayers(keys, language, '<erase:1.5>', bottom);
       return sort === 'letters, from the numbers'
         ? [numbers, ...letters, ...rest]
         : [...letters, numbers, ...rest];
