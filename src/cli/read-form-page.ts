@@ -1,5 +1,5 @@
 import type { FormDocument, FormId } from '@/core/document/form-document';
-import type { OwnPage } from '@/core/document/own-page';
+import { type OwnPage, pageAsRead } from '@/core/document/own-page';
 import { failureText } from '@/core/words/failure-words';
 import { pageFaultText } from '@/core/words/page-fault-words';
 import { EngineLost } from '@/engines/api/engine';
@@ -13,9 +13,8 @@ export async function readFormPage(page: OwnPage, signal: AbortSignal): Promise<
     const { forms } = await readOwnPage(page, signal);
     const form = forms[page.form];
     if (form) {
-      const { title, markup, unread } = form;
-      const read = unread.length > 0 ? { ...page, unread } : page;
-      return { id: page.address as FormId, name: title, markup, typing: {}, page: read };
+      const { title, markup } = form;
+      return { id: page.address as FormId, name: title, markup, typing: {}, page: pageAsRead(page, form) };
     }
     return forms.length === 0
       ? `${page.address} shows no field. Say with --steps what has to be done before the form is there.`

@@ -1,11 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { FormDocument, FormId } from '@/core/document/form-document';
+import { pageAsRead } from '@/core/document/own-page';
 import { answerFindings } from '@/core/finding/answer-findings';
+import { formFindingsAtOnce } from '@/core/finding/collect-findings';
+import { claimCode } from '@/core/finding/finding';
 import { fieldId } from '@/core/html/field';
 import { readForm } from '@/core/html/read-form';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { askingOf } from '@/core/questions/asking';
 import { type Answers, answersOf, answerTo } from '@/core/run/answers';
+import type { Script } from '@/core/script/stroke';
 import { findTarget } from '@/core/target/line-up';
 import { type EngineTarget, targetId } from '@/core/target/target';
 import { pageFaultText } from '@/core/words/page-fault-words';
@@ -14,9 +18,10 @@ import { ownPageFault, readOwnPage } from '@/engines/own-page';
 import { findPhonePrograms } from '@/engines/phone/phone-screen';
 import { sendOwnPage } from '@/engines/send-own-page';
 import { type Example, startExample } from '../../example/server.mjs';
+import { askRestriction } from '../fixtures/ask-restriction';
 import { enginesAvailable } from '../fixtures/engines';
 import { startPage } from '../fixtures/served-page';
-import { ask } from './asking-engines';
+import { ask, ownTarget } from './asking-engines';
 
 const here = await enginesAvailable();
 const phone = (await findPhonePrograms()).status === 'found';
@@ -160,6 +165,51 @@ describe.skipIf(!here)('a page of one’s own', () => {
         { sort: 'frame', label: 'Card' },
         { sort: 'element', label: 'pin' },
       ]);
+    } finally {
+      await stop();
+    }
+  });
+
+  it.each([
+    ['<form><input name=a onclick2=x></form><script type="application/ld+json">{}</script>', false],
+    ['<form><input name=a></form><script>0</script>', true],
+    ['<form><input name=a></form><script type=module>0</script>', true],
+    ['<form><input name=a></form><script>document.currentScript.remove()</script><p onclick="go()">Go', true],
+    ['<form action="javascript:go()"><input name=a></form>', true],
+    ['<form onsubmit="return false"><input name=a></form>', true],
+  ])('knows whether scripts act on it: %s', async (html, is) => {
+    const { address, stop } = await startPage(`<!doctype html><title>Scripts</title>${html}`);
+    try {
+      const { forms } = await readOwnPage({ address, steps: '' }, new AbortController().signal);
+      expect(forms.map(({ hasScripts }) => hasScripts)).toEqual([is]);
+    } finally {
+      await stop();
+    }
+  });
+
+  it('that runs no scripts is judged as markup is: its plain button sends nothing, its strokes are made once', async () => {
+    const { address, stop } = await startPage(
+      '<!doctype html><html lang=en><title>Plain</title><form><label>Name <input></label><label>Code <input name=code></label><button type=button>Go</button></form>',
+    );
+    try {
+      const signal = new AbortController().signal;
+      const [found] = (await readOwnPage({ address, steps: '' }, signal)).forms;
+      if (!found) throw new Error('no form');
+      const page = pageAsRead({ address, form: 0, steps: '' }, found);
+      const form = { markup: found.markup, typing: {}, page };
+      const codes = formFindingsAtOnce(form, { language: 'en-US', corrections: [] }, askRestriction).map(
+        claimCode,
+      );
+      expect(codes).toContain('no name');
+      const script: Script = [{ kind: 'key', key: 'a' }];
+      const typing = { [fieldId('code')]: { script, guards: [] } };
+      const asking = askingOf(found.markup, ['typing', 'submission'], typing, null, page);
+      const chromium = ownTarget('chromium');
+      const answers = answersOf((await ask(chromium, asking, signal)).observations);
+      const typed = answerTo(answers, 'typing', chromium.id, fieldId('code'));
+      expect(typed?.outcome).toMatchObject({ status: 'answered' });
+      expect(typed?.outcome).not.toHaveProperty('facts.rounds');
+      expect([...answers.values()].filter(({ question }) => question === 'submission')).toEqual([]);
     } finally {
       await stop();
     }

@@ -13,6 +13,25 @@ export interface OwnPage {
   readonly held?: boolean;
   /** Parts of the form that could not be read, so that nobody asks about them. */
   readonly unread?: readonly UnreadPart[];
+  /** Whether scripts act on the form; not given: nobody looked. */
+  readonly hasScripts?: boolean;
+}
+
+/** What was read of one form of a page, besides its markup. */
+export interface FormReadThere {
+  readonly unread: readonly UnreadPart[];
+  readonly hasScripts: boolean;
+}
+
+/** The page with what was read of its form last. */
+export function pageAsRead(page: OwnPage, { unread, hasScripts }: FormReadThere): OwnPage {
+  const { unread: _, ...rest } = page;
+  return { ...rest, ...(unread.length > 0 && { unread }), hasScripts };
+}
+
+/** Whether scripts of a page may act on a form: where nobody looked, they are taken to; markup alone runs none. */
+export function isScripted(page: OwnPage | null | undefined): boolean {
+  return page !== null && page !== undefined && page.hasScripts !== false;
 }
 
 export const ownPageSchema = object({
@@ -21,6 +40,7 @@ export const ownPageSchema = object({
   steps: string().strict().defined().max(20_000),
   held: boolean().strict(),
   unread: unreadPartsSchema.optional().default(undefined),
+  hasScripts: boolean().strict(),
 })
   .strict()
   .noUnknown();

@@ -1,3 +1,4 @@
+import { isScripted } from '../document/own-page';
 import { hasAttribute } from '../html/field';
 import { readForm } from '../html/read-form';
 import type { Answers } from '../run/answers';
@@ -15,7 +16,7 @@ export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, a
   const unchecked = forms.flatMap((one, at) => (hasAttribute(one, 'novalidate') ? [at] : []));
   return [
     ...differenceFindings(
-      referenceDifferences(lineUp, answers, fields, unchecked, form.page !== undefined),
+      referenceDifferences(lineUp, answers, fields, unchecked, isScripted(form.page)),
       targetName(lineUp, lineUp.reference),
       targetsWithoutChecks(lineUp, answers, fields),
     ),

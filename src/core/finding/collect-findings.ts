@@ -1,4 +1,5 @@
 import type { FormDocument, TypingPlan } from '../document/form-document';
+import { isScripted } from '../document/own-page';
 import { pageUnderCheck } from '../fault/page-under-check';
 import { firstSamples } from '../guard/sample-table';
 import { type Field, isTypedText } from '../html/field';
@@ -40,7 +41,7 @@ export function* formFindings(
   const { fields } = readForm(markup);
   const page = pageOf(markup);
   const { hintOf, nested } = pageUnderCheck(markup, fields);
-  const found = markupFindings(markup, fields, own !== undefined);
+  const found = markupFindings(markup, fields, isScripted(own));
   // That a form in its form cut a field off is told as the cause of all that follows for its keyboard.
   const isCutOff = ({ controls: [control] }: Field) => nested.some((one) => isCutOffBy(one, control));
   for (const [index, field] of fields.entries()) {

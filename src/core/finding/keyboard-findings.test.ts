@@ -126,9 +126,7 @@ describe('what keyboards lack', () => {
       ['nv', false],
     ] as const) {
       const letters = found(page('<input name=a pattern="ñé" title="ñé">', lang), [onLinux('us')]);
-      const ofLinux = letters.filter(({ targets }) =>
-        targets.some(({ name }) => name === 'firefox'),
-      );
+      const ofLinux = letters.filter(({ targets }) => targets.some(({ name }) => name === 'firefox'));
       expect([lang, ofLinux.length > 0]).toEqual([lang, is]);
       const pad = found(page(`<input name=a ${slash}>`, lang), [onLinux('number/us')]);
       expect(pad.flatMap(({ targets }) => targets.map(({ name }) => name))).toContain('firefox');

@@ -16,7 +16,7 @@ const ofPlainForms: readonly FaultCode[] = [
 
 /**
  * Each fault of the markup.
- * @param hasScripts of a page of the developer's own
+ * @param hasScripts of a page of the developer's own, which runs some
  */
 export function markupFindings(markup: string, fields: readonly Field[], hasScripts = false): Finding[] {
   const faults = markupFaults(markup, { fields });

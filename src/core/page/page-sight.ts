@@ -1,15 +1,13 @@
-import type { UnreadPart } from '../document/unread-part';
+import type { FormReadThere } from '../document/own-page';
 import type { Failure } from '../observation/failure';
 import type { Picture } from '../observation/picture';
 
 /** One form that was found in a page. */
-export interface FormFound {
+export interface FormFound extends FormReadThere {
   /** What it is called, or what stands in it first. */
   readonly title: string;
   /** As it stands in the page, with what is in open shadow roots put in the place of their hosts. */
   readonly markup: string;
-  /** Where something can be entered and no control could be read. */
-  readonly unread: readonly UnreadPart[];
 }
 
 /** Something that can be done where a page stands, as a step would name it. */

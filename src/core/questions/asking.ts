@@ -1,5 +1,5 @@
 import { type LookState, statesOf } from '../document/look-state';
-import type { OwnPage } from '../document/own-page';
+import { isScripted, type OwnPage } from '../document/own-page';
 import { plansFor } from '../fallback/fallback-plan';
 import type { TypingTasks } from '../guard/typing-task';
 import type { Field, FieldId, FormReading } from '../html/field';
@@ -100,7 +100,7 @@ const plans: Readonly<Record<PageQuestion, Plan>> = {
 
 /** Buttons by which the form is sent, see `sendersIn`, whether they are asked about or not. */
 export function sendersOf({ markup, page }: Pick<Asking, 'markup' | 'page'>): Field[] {
-  return sendersIn(readForm(markup).fields, page !== null);
+  return sendersIn(readForm(markup).fields, isScripted(page));
 }
 
 /** The ids of these. */

@@ -4,6 +4,7 @@ import { composedChildren, composedElements } from './composed-tree';
 import { domMembers } from './dom-members';
 import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
 import { composedFields, isField, isWidget } from './page-fields';
+import { hasScripts } from './page-scripts';
 import { unreadPartsOf } from './unread-parts';
 
 /** The forms of the page that have fields, and the whole page where fields stand in none. */
@@ -22,10 +23,12 @@ function isButton(element: Element): boolean {
 }
 
 export function formsHere(): FormFound[] {
+  const isScripted = hasScripts();
   return ownForms().map((form) => ({
     title: titleOf(form),
     markup: snapshotOf(form),
     unread: unreadPartsOf(form),
+    hasScripts: isScripted,
   }));
 }
 

@@ -1,3 +1,4 @@
+import { isScripted } from '@/core/document/own-page';
 import type { TypingTask } from '@/core/guard/typing-task';
 import {
   type Field,
@@ -27,10 +28,10 @@ export async function askTyping(context: QuestionContext): Promise<void> {
       context.answer(field.id, { question: 'typing', outcome: inapplicable(reason) });
       continue;
     }
-    const isOwn = context.asking.page !== null;
-    const typable = fieldInPage(context.page, { ...probeField(field), kind }, isOwn);
+    const hasScripts = isScripted(context.asking.page);
+    const typable = fieldInPage(context.page, { ...probeField(field), kind }, hasScripts);
     const once = () => typeInto(typable, task, isTypedText(kind), context.signal);
-    const typed = isOwn ? await inRounds(once) : await once();
+    const typed = hasScripts ? await inRounds(once) : await once();
     context.answer(field.id, {
       question: 'typing',
       outcome: {

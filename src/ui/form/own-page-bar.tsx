@@ -2,6 +2,7 @@
 
 import { App, Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { pageAsRead } from '@/core/document/own-page';
 import { failureText } from '@/core/words/failure-words';
 import { readPage } from '@/store/read-page';
 import { useConfirmedForm } from '../frame/use-confirmed-form';
@@ -31,7 +32,7 @@ export function OwnPageBar() {
     if (outcome.status === 'fault') message.error(failureText(outcome.failure), 8);
     else if (!found) message.error('The page has fewer forms now. Open it again under Files.', 8);
     else {
-      edit({ markup: found.markup, page }, 'read again');
+      edit({ markup: found.markup, page: pageAsRead(page, found) }, 'read again');
       message.success(found.markup === form.markup ? 'The form is as it was.' : 'The form was read again.');
     }
   };

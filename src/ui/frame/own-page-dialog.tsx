@@ -3,6 +3,7 @@
 import { Alert, Button, Input, Modal, Radio, Spin } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { pageAsRead } from '@/core/document/own-page';
 import { formatSteps, type PageStep, readSteps } from '@/core/document/page-steps';
 import type { FormFound, PageRead } from '@/core/page/page-sight';
 import { failureText } from '@/core/words/failure-words';
@@ -63,14 +64,8 @@ export function OwnPageDialog({ onClose }: { onClose: () => void }) {
   const take = async () => {
     const form = read?.forms[chosen];
     if (!form) return;
-    const { unread } = form;
-    const page = {
-      address: address.trim(),
-      form: chosen,
-      steps,
-      ...(held && { held }),
-      ...(unread.length > 0 && { unread }),
-    };
+    const place = { address: address.trim(), form: chosen, steps, ...(held && { held }) };
+    const page = pageAsRead(place, form);
     await trustPage(openDatabase(), page);
     const id = await newForm(openDatabase(), form.markup, form.title, {}, page);
     select({ ...nothingSelected, form: id });

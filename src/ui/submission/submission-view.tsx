@@ -2,6 +2,7 @@
 
 import { Segmented, Select } from 'antd';
 import dynamic from 'next/dynamic';
+import { isScripted } from '@/core/document/own-page';
 import type { Field } from '@/core/html/field';
 import { firstSender, sendersIn } from '@/core/html/sender';
 import { habitsOf } from '@/core/model/deviations/habits';
@@ -31,7 +32,7 @@ const SendForReal = dynamic(() => import('./send-for-real').then((module) => mod
 export function SubmissionView() {
   const { form, reading } = useForm();
   const [selection, select] = useSelection();
-  const buttons = sendersIn(reading.fields, form.page !== undefined);
+  const buttons = sendersIn(reading.fields, isScripted(form.page));
   const button = buttons.find(({ id }) => id === selection.field) ?? buttons.at(-1) ?? null;
   const filled = selection.state !== 'closed';
   const outlook = useSubmissionOutlook(button);

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { sameTask, typingDisagreements } from '@/core/compare/typing-disagreements';
 import type { TypingPlan } from '@/core/document/form-document';
+import { isScripted } from '@/core/document/own-page';
 import type { TypingTask } from '@/core/guard/typing-task';
 import type { Field } from '@/core/html/field';
 import { ownEntry } from '@/core/html/own-entry';
@@ -75,7 +76,7 @@ export function useColumns(
   const { lineUp } = useLineUp();
   const { ask } = useSweep();
   const { form, edit } = useForm();
-  const hasScripts = form.page !== undefined;
+  const hasScripts = isScripted(form.page);
   const { modelled, begin } = useModelled(field, task);
   const { replays, shown, fault } = modelled;
   const askOf = useSteady((target: Target) => {

@@ -35,7 +35,7 @@ export interface TypingFacts {
   readonly steps: readonly TypingStep[];
   /** Why the strokes behind the last step were not made; not given when all were. */
   readonly stoppedBy?: Unmade;
-  /** Of a page of the developer's own: how often the strokes were made, and how many of these rounds went as the steps say. */
+  /** Of a page with scripts of its own: how often the strokes were made, and how many of these rounds went as the steps say. */
   readonly rounds?: { readonly asked: number; readonly alike: number };
 }
 
