@@ -37,6 +37,45 @@ describe('pieces that are taken in several ways', () => {
     ]);
   });
 
+  it.each([
+    ['x(?:a|a)*y', ['exponentially|xa|aa']],
+    ['(?:a|b|ab)*c', ['exponentially|a|aba']],
+    ['(?:aa|a)*b', ['exponentially|aa|aaaa']],
+    ['(?:a?b?)*c', ['exponentially|b|ab']],
+    ['(?:a(?:b|b)c)*d', ['exponentially|abc|abc']],
+    ['(?:é|[à-ü])+x', ['exponentially|éé|éé']],
+    ['(?:\\w|\\d)+!', ['exponentially|aa|1a']],
+    ['[ab]*a[ab]*b', ['with a power|a|aa']],
+    ['\\d+x?\\d+', ['with a power|11|11']],
+    ['q(?:a+b)+(?:ab|b)*c', ['with a power|qabab|ab', 'with a power|qaba|ba']],
+    ['(.*)(.*)x', ['with a power|a|a']],
+    // Ways that do not grow, though there are some.
+    ['(?:ab|a)(?:bc|c)*', []],
+    ['(?:a|b)+', []],
+    ['\\s*,\\s*', []],
+    // As often as six times counts as without end, five times does not.
+    ['(?:a{1,6})*b', ['exponentially|aa|aa']],
+    ['a{1,5}a{1,5}', []],
+    ['a{1,6}a{1,6}', ['with a power|aa|aa']],
+    ['a{2,}a*', ['with a power|aa|a']],
+    // Who looks around takes nothing.
+    ['(?=a)(?:a|a)+b', ['exponentially|aa|aa']],
+    ['(?!x)(?:a|a)+b', ['exponentially|aa|aa']],
+    ['(?<=a)(?:a|a)+b', ['exponentially|aa|aa']],
+    ['(?:^a|a)+b', ['exponentially|aa|aa']],
+    ['(?:a$|a)+b', ['exponentially|aa|aa']],
+  ])('of %s are %j', (source, expected) => {
+    const found = ambiguitiesOf(source, new Budget(2_000_000));
+    expect(found.map(({ grows, before, again }) => [grows, before, again].join('|'))).toEqual(expected);
+  });
+
+  it('are told of a dozen times at most of each sort', () => {
+    const many = (piece: string) => ambiguitiesOf(Array(20).fill(piece).join('x'), new Budget(20_000_000));
+    expect(many('(?:a|a)+').filter(({ grows }) => grows === 'exponentially')).toHaveLength(12);
+    const between = ambiguitiesOf('a*'.repeat(20), new Budget(20_000_000));
+    expect(between.map(({ grows }) => grows)).toEqual(Array(12).fill('with a power'));
+  });
+
   it('are given up where they would take too many steps', () => {
     expect(ambiguitiesOf('(?:a|a)*', new Budget(10))).toEqual([]);
   });
