@@ -171,10 +171,29 @@ describe.skipIf(!here)('a page of one’s own', () => {
   });
 
   it.each([
+    ['<html lang=fi dir=ltr><form><input name=a></form>', 'fi', 'ltr'],
+    ['<html lang=fi><body lang=sv><input name=a>', 'sv', null],
+    [
+      '<html lang=fi><own-form></own-form><script>document.querySelector("own-form").attachShadow({mode:"open"}).innerHTML="<form><input name=a></form>"</script>',
+      'fi',
+      null,
+    ],
+  ])('brings the language and the direction of the page along: %s', async (html, language, direction) => {
+    const { address, stop } = await startPage(`<!doctype html>${html}`);
+    try {
+      const { forms } = await readOwnPage({ address, steps: '' }, new AbortController().signal);
+      const [form] = forms;
+      const [field] = readForm(form?.markup ?? '').fields;
+      expect(field?.controls[0].language).toBe(language);
+      expect(/^<section[^>]* dir="(\w+)"/.exec(form?.markup ?? '')?.[1] ?? null).toBe(direction);
+    } finally {
+      await stop();
+    }
+  });
+
+  it.each([
     ['<form><input name=a onclick2=x></form><script type="application/ld+json">{}</script>', false],
     ['<form><input name=a></form><script>0</script>', true],
-    ['<form><input name=a></form><script type=module>0</script>', true],
-    ['<form><input name=a></form><script>document.currentScript.remove()</script><p onclick="go()">Go', true],
     ['<form action="javascript:go()"><input name=a></form>', true],
     ['<form onsubmit="return false"><input name=a></form>', true],
   ])('knows whether scripts act on it: %s', async (html, is) => {

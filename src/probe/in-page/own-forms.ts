@@ -1,6 +1,6 @@
 import { controlSelector } from '@/core/html/field';
 import type { FormFound } from '@/core/page/page-sight';
-import { composedChildren, composedElements } from './composed-tree';
+import { composedChildren, composedElements, composedParent } from './composed-tree';
 import { domMembers } from './dom-members';
 import { formAssociatedHost, isFormAssociated, nameOf } from './form-associated-host';
 import { composedFields, isField, isWidget } from './page-fields';
@@ -81,12 +81,25 @@ function snapshotOf(form: Element): string {
   const lists = [...composedElements(document)].filter(
     (element) => element instanceof HTMLDataListElement && !own.contains(element),
   );
-  const holder = inert.createElement('div');
+  const holder = contextOf(form, inert);
   for (const element of [...(own.getRootNode() === document ? labels : []), form, ...lists]) {
     const copy = copied(element);
     if (copy instanceof Element) holder.append(copy.localName === 'body' ? wrapped(copy) : copy, '\n');
   }
-  return holder.innerHTML;
+  return holder.hasAttributes() ? holder.outerHTML : holder.innerHTML;
+}
+
+/** An element with what the form inherits from the page: the language of its texts, and which way they run. */
+function contextOf(form: Element, inert: Document): Element {
+  const around = inert.createElement('section');
+  const isBody = form === domMembers(document).body;
+  for (const name of ['lang', 'dir']) {
+    let at = isBody ? form : composedParent(form);
+    while (at && !domMembers(at).hasAttribute(name)) at = composedParent(at);
+    const value = at && domMembers(at).getAttribute(name);
+    if (value) around.setAttribute(name, value);
+  }
+  return around;
 }
 
 /** In a snapshot a control stands for the form-associated element that it is the inside of: it has its name, and is found by its label. */
