@@ -53,6 +53,8 @@ type PatternClaim =
       readonly code: 'slow pattern';
       readonly text: SlowText;
       readonly grows: StepGrowth['grows'];
+      /** Over the longest text that can be entered a page stands still for minutes; else for a moment. */
+      readonly isForGood: boolean;
       readonly steps: readonly { readonly times: number; readonly steps: number; readonly isMore: boolean }[];
     }
   | { readonly code: 'pattern warning'; readonly warning: PatternWarning };

@@ -26,15 +26,17 @@ function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
   const most = parseNonNegativeInteger(attribute(control, 'maxlength')) ?? Number.POSITIVE_INFINITY;
   return patternsOf(field, guards).flatMap(({ source }): Finding[] => {
     const found = growthOfSteps(source, most);
-    if (!found || !isFelt(found, most)) return [];
+    const worst = found ? stepsOver(found, Math.min(most, longestEntered)) : 0;
+    if (!found || worst < feltSteps) return [];
+    const isForGood = worst >= endlessSteps;
     const steps = found.steps
       .slice(-3)
       .map(([times, count]) => ({ times, steps: count, isMore: count >= mostSteps }));
     return [
       fieldFinding(field, {
         id: findingId('slow pattern', field.id, source),
-        claim: { code: 'slow pattern', text: found.text, steps, grows: found.grows },
-        harm: found.grows.by === 'doubling' ? 'value lost' : 'person misled',
+        claim: { code: 'slow pattern', text: found.text, steps, grows: found.grows, isForGood },
+        harm: isForGood ? 'value lost' : 'person misled',
         evidence: 'rule',
       }),
     ];
@@ -43,15 +45,14 @@ function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
 
 /** Longest text that people put into a field that says no limit, UTF-16 code units. */
 const longestEntered = 2000;
-/** A matcher takes about a tenth of a second over so many steps. */
-const feltSteps = 10_000_000;
+/** A matcher takes about a tenth of a second over so many steps, and minutes over so many. */
+const [feltSteps, endlessSteps] = [10_000_000, 10_000_000_000];
 
-/** A power of the length is a fault where the page stands still over a text that can be entered; doubling always is. */
-function isFelt({ grows, steps, text }: StepGrowth, most: number): boolean {
-  if (grows.by === 'doubling') return true;
+/** Steps over a text of a length, reckoned from those that were counted; what doubles has no end. */
+function stepsOver({ grows, steps, text }: StepGrowth, length: number): number {
+  if (grows.by === 'doubling') return Number.POSITIVE_INFINITY;
   const [times, count] = steps.at(-1) ?? [1, 0];
-  const length = times * text.again.length;
-  return count * (Math.min(most, longestEntered) / length) ** grows.power >= feltSteps;
+  return count * (length / (times * text.again.length)) ** grows.power;
 }
 
 function meantOtherwise(markup: string, field: Field): Finding[] {

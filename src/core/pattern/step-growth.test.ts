@@ -118,6 +118,23 @@ describe('growth of steps', () => {
     expect(growth(source)?.grows).toEqual({ by: 'power', power });
   });
 
+  it.each([4, 5, 6, 16, 20, 30, 40])(
+    'is no less of a power where it is a higher one: %d repetitions in a row',
+    (count) => {
+      const grows = growth(`${'a*'.repeat(count)}b`)?.grows;
+      expect(grows).toMatchObject({ by: 'power' });
+      expect(grows?.by === 'power' ? grows.power : 0).toBeGreaterThanOrEqual(3);
+      expect(grows?.by === 'power' ? grows.power : 0).toBeLessThanOrEqual(count);
+    },
+  );
+
+  it.each(['\\w*\\w*\\w*\\w*x', '[a-z]+[a-z]+[a-z]+[a-z]+[0-9]', '.*,.*,.*,.*,.*,.*;', '(?:a*b?){5}c'])(
+    'is found however high its power is: %s',
+    (source) => {
+      expect(growth(source)).not.toBeNull();
+    },
+  );
+
   it.each(linear)('is in proportion to the length in %s', (source) => {
     expect(growth(source)).toBeNull();
   });

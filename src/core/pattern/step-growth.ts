@@ -9,7 +9,7 @@ import { type SlowText, slowText } from './slow-text';
 export interface StepGrowth {
   readonly text: SlowText;
   readonly steps: readonly (readonly [times: number, steps: number])[];
-  /** How steps grow with the length of the text: they double again and again, or are a power of it. */
+  /** How steps grow with the length of the text: they double again and again, or are a power of it, which may be higher where counts were cut. */
   readonly grows: { readonly by: 'doubling' } | { readonly by: 'power'; readonly power: number };
 }
 
@@ -20,7 +20,12 @@ const fewTimes = [
   [2, 4, 6, 8, 10, 12, 14, 16, 18, 20, 22, 24],
   [1, 2, 3, 4, 5, 6, 7, 8],
 ];
-const manyTimes = [8, 16, 32, 64, 128, 256];
+/** The same for a power of the length; the higher it is, the fewer repetitions can be counted to the end. */
+const manyTimes = [
+  [8, 16, 32, 64, 128, 256],
+  [2, 4, 8, 16],
+  [1, 2, 3, 4, 5, 6],
+];
 /** Fewer steps than that nobody notices, however they grow. */
 const manySteps = 10_000;
 /** Steps after which nobody counts on, over one text. */
@@ -78,17 +83,38 @@ function doubling(
 function power(texts: readonly SlowText[], longest: number, count: Count): StepGrowth | null {
   const budget = { left: mostWork };
   let worst: StepGrowth | null = null;
-  for (const text of texts) {
-    const counted = countedOver(text, manyTimes, longest, count, budget);
-    const uncut = counted.filter(({ isCut }) => !isCut).map(({ steps }) => steps);
-    const [before, last] = uncut.slice(-2);
-    if (uncut.length < 3 || before === undefined || last === undefined) continue;
-    const by = Math.log2(last / before);
-    if (by < leastPower) continue;
-    const found = { text, steps: told(counted), grows: { by: 'power', power: Math.round(by) } } as const;
-    if (worst === null || powerOf(worst) < found.grows.power) worst = found;
-  }
+  for (const text of texts)
+    for (const times of manyTimes) {
+      const counted = countedOver(text, times, longest, count, budget);
+      const isAll = counted.every(({ isCut }) => !isCut);
+      const by = exponentOf(counted, times === manyTimes.at(-1));
+      // Counted to the end of what can be entered: fewer repetitions tell nothing more.
+      if (by === null && !isAll) continue;
+      if (by !== null && by >= leastPower && (worst === null || powerOf(worst) < Math.round(by)))
+        worst = { text, steps: told(counted), grows: { by: 'power', power: Math.round(by) } };
+      break;
+    }
   return worst;
+}
+
+/**
+ * The power of the length with which counts grow, by the last two that were counted to the end.
+ *
+ * @param isLeast of what is cut off over a short text, the least that it can be will do
+ * @returns null where too few were counted
+ */
+function exponentOf(counted: readonly Counted[], isLeast: boolean): number | null {
+  const uncut = counted.filter(({ isCut }) => !isCut);
+  if (uncut.length >= 3) return exponents(uncut).at(-1) ?? null;
+  const isHigh = counted.some(({ isCut, length }) => isCut && length <= shortest);
+  return isLeast && isHigh && counted.length > 1 ? Math.max(...exponents(counted)) : null;
+}
+
+function exponents(counted: readonly Counted[]): number[] {
+  return counted.slice(1).map(({ steps, times }, at) => {
+    const before = counted[at] as Counted;
+    return Math.log(steps / before.steps) / Math.log(times / before.times);
+  });
 }
 
 function powerOf({ grows }: StepGrowth): number {

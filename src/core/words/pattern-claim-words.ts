@@ -15,20 +15,20 @@ const mostTexts = 8;
 /** How often the piece of a slow text is repeated where it is shown. */
 const repeats = 8;
 
-function growthText(grows: Extract<Claim, { code: 'slow pattern' }>['grows']): string {
+function growthText({ grows, steps }: Extract<Claim, { code: 'slow pattern' }>): string {
   if (grows.by === 'doubling') return 'ever more steps';
-  return `steps that grow with the ${grows.power === 2 ? 'square' : grows.power === 3 ? 'cube' : `power ${grows.power}`} of the length`;
+  const least = steps.some(({ isMore }) => isMore) ? 'at least ' : '';
+  return `steps that grow with ${least}the ${grows.power === 2 ? 'square' : grows.power === 3 ? 'cube' : `power ${grows.power}`} of the length`;
 }
 
 export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim {
   switch (claim.code) {
     case 'slow pattern':
       return {
-        says: `${label}: the pattern takes ${growthText(claim.grows)} on texts like “${slowText(claim.text, repeats)}”.`,
-        why:
-          claim.grows.by === 'doubling'
-            ? 'The page freezes while it checks the text, and everything that was entered is lost with it.'
-            : 'The page freezes for a moment after each key in a long text.',
+        says: `${label}: the pattern takes ${growthText(claim)} on texts like “${slowText(claim.text, repeats)}”.`,
+        why: claim.isForGood
+          ? 'The page freezes while it checks the text, and everything that was entered is lost with it.'
+          : 'The page freezes for a moment after each key in a long text.',
         remedy:
           'Let only one part match each character: no repetition inside a repetition, no two ways to match one text.',
         details: claim.steps.map(
