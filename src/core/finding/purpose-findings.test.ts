@@ -179,4 +179,66 @@ describe('findings about what people really enter', () => {
       says: expect.stringContaining('maxlength="18" cuts 1 of 2'),
     });
   });
+
+  it('have ids of their own by what is wrong, and the evidence that shows it', () => {
+    const of = (markup: string, guards: readonly Guard[] = []) => {
+      const [field] = readForm(markup).fields;
+      return field
+        ? purposeFindings(markup, field, { guards }, '').map(({ id, evidence }) => [id, evidence])
+        : [];
+    };
+    expect(of('<label>Card number <input name=c maxlength=16></label>')).toEqual([
+      ['["shape","cuts","c"]', 'strokes'],
+    ]);
+    expect(of('<label>Phone <input type=tel name=p pattern="[0-9]{5,}"></label>')).toEqual([
+      ['["shape","refuses","p"]', 'rule'],
+    ]);
+    expect(
+      of('<label>Reading date <input name=d></label>', [submitted('\\d\\d\\.\\d\\d\\.\\d{4}')]),
+    ).toContainEqual(['["shape","accepts","d"]', 'rule']);
+  });
+  it('put what cannot be written otherwise first', () => {
+    const [strict] = found('<label>E-mail <input type=email pattern="[a-z.]+@[a-z.]+"></label>');
+    expect(strict?.details?.[0]).toContain('aino+tide@skerry.test');
+    expect(strict?.details?.at(-1)).toContain('capital letters');
+  });
+  it('are nothing where a rule takes none of it, and only the label says what it is for', () => {
+    const rule = 'pattern="[0-9]{4}"';
+    // A label and a name that say the same, or autocomplete, are sure.
+    expect(found(`<label>Birthday greeting <input name=x ${rule}></label>`)).toEqual([]);
+    expect(found(`<label>E-mail <input name=email autocomplete=email ${rule}></label>`)).toHaveLength(1);
+    expect(found('<label>Phone <input name=phone autocomplete=tel pattern="[A-Z]{3}"></label>')).toHaveLength(
+      1,
+    );
+    // Letters where people write digits: it is about something else, unless autocomplete says so.
+    expect(found('<label>Phone <input name=phone pattern="[A-Z]{3}"></label>')).toEqual([]);
+    expect(found('<label>Phone <input name=phone pattern="[0-9]{3}"></label>')).toHaveLength(1);
+  });
+  it('go by the rule at submission alone, and by no live rule', () => {
+    const markup = '<label>Phone <input name=phone type=tel></label>';
+    const live: Guard = {
+      kind: 'pattern',
+      id: 'p',
+      on: true,
+      stage: 'before insert',
+      source: '[0-9]*',
+      match: 'whole',
+    };
+    const length: Guard = {
+      kind: 'length',
+      id: 'l',
+      on: true,
+      stage: 'on submission',
+      most: 3,
+      unit: 'graphemes',
+    };
+    expect(found(markup, [live])).toEqual([]);
+    expect(found(markup, [length])).toEqual([]);
+    expect(found(markup, [submitted('[0-9]{5,}')])).toHaveLength(1);
+  });
+  it('cut nothing that is exactly as long as the limit', () => {
+    expect(found('<label>Card number <input maxlength=18></label>')).toHaveLength(1);
+    expect(found('<label>Card number <input type=number maxlength=3></label>')).toEqual([]);
+    expect(found('<label>Card number <input maxlength=-1></label>')).toEqual([]);
+  });
 });

@@ -41,6 +41,7 @@ function found(
     mark: 'measured' | 'modelled';
     markup: string;
     rounds: TypingFacts['rounds'];
+    guards: TypingFacts['guards'];
   }> = {},
 ) {
   const reading = readScript(script);
@@ -58,7 +59,7 @@ function found(
       status: 'answered',
       facts: {
         script: reading.script,
-        guards: [],
+        guards: more.guards ?? [],
         followed: more.followed ?? false,
         steps,
         ...(more.rounds && { rounds: more.rounds }),
@@ -176,5 +177,95 @@ describe('findings of what is typed', () => {
     expect(found('type "4-1"', masked)).toEqual([]);
     expect(found('type "+4 1"', plus, { markup: '<input name=serial pattern="[0-9]+">' })).toEqual([]);
     expect(found('type "+4"', [step('', 0), step('4', 1)])).toEqual([]);
+  });
+
+  it('are a jump whatever brings the text in, and none for a key that brings none', () => {
+    const pasted = [...before, step('axb', 3)];
+    expect(found('type "ab"\nkey ArrowLeft\npaste "x"', pasted)).toHaveLength(1);
+    // The end of the text is where End leads to.
+    expect(found('type "ab"\nkey ArrowLeft\nkey End', [...before, step('ab', 2)])).toEqual([]);
+    expect(found('type "ab"\nkey ArrowLeft\nkey Delete', [...before, step('a', 1)])).toEqual([]);
+    expect(found('type "ab"\nkey ArrowLeft\nleave', pasted)).toEqual([]);
+  });
+  it('are no jump where something was selected, or the rest of the text was replaced', () => {
+    const selected = [step('a', 1), step('ab', 2), { ...step('ab', 1), caret: { start: 0, end: 1 } }];
+    expect(found(middle, [...selected, step('xb', 2)])).toEqual([]);
+    expect(found(middle, [...before, step('axc', 3)])).toEqual([]);
+  });
+  it('are no fault of the page where guards of Ukko act', () => {
+    const guards = [{ kind: 'length', id: 'g', on: true, stage: 'key', most: 1, unit: 'graphemes' }] as const;
+    const keys = [step('b', 1), step('b', 1, { key: 'Backspace', prevented: true })];
+    expect(found('type "b"\nkey Backspace', keys, { guards })).toEqual([]);
+    expect(found('type "ab"', [step('a', 1), step('a', 1, { prevented: true })], { guards })).toEqual([]);
+    expect(found('type "ab"', [step('a', 1), step('a', 1, { prevented: true })])).toHaveLength(1);
+  });
+  it('are keys that a keydown keeps from acting, each once, and no other key or event', () => {
+    const blocked = (key: string, more: Partial<EventRecord> = {}) =>
+      step('b', 1, { key, prevented: true, ...more });
+    const says = (...steps: TypingStep[]) =>
+      found(`type "b"\n${steps.map(() => 'key Home').join('\n')}`, [step('b', 1), ...steps]).map(
+        ([, one]) => one,
+      );
+    expect(says(blocked('Home'), blocked('Tab'), blocked('Home'))).toEqual([
+      'The page blocked Home and Tab.',
+    ]);
+    expect(says(blocked('Escape'))).toEqual([]);
+    expect(says(blocked('Home', { type: 'keyup' }))).toEqual([]);
+    expect(says(blocked('Home', { prevented: false }))).toEqual([]);
+  });
+  it('are keys that did nothing only where neither the text nor the selection is another', () => {
+    const over = (end: number, text = 'ab'): TypingStep => ({
+      ...step(text, 1, { key: 'Home', prevented: true }),
+      caret: { start: 1, end },
+    });
+    const blocked = (last: TypingStep) => found('type "ab"\nkey Home', [step('a', 1), step('ab', 1), last]);
+    expect(blocked(over(1))).toHaveLength(1);
+    expect(blocked(over(2))).toEqual([]);
+    expect(blocked(over(1, 'b'))).toEqual([]);
+  });
+  it('are characters lost of what the lengths accept, to the character', () => {
+    const dropped = [step('a', 1, { type: 'input' }), step('a', 1, { type: 'input' })];
+    const lost = (own: string, tag = 'input') =>
+      found('type "ab"', dropped, { markup: `<${tag} name=serial ${own}></${tag}>` }).length;
+    expect(
+      ['minlength=2', 'minlength=3', 'maxlength=2', 'maxlength=1', 'maxlength=x'].map((own) => lost(own)),
+    ).toEqual([1, 0, 1, 0, 1]);
+    // A text area has no pattern; what a kind reads by itself is its own affair.
+    expect([
+      lost('pattern=x', 'textarea'),
+      lost('pattern=x'),
+      lost('pattern="[ab]+"'),
+      lost('pattern="("'),
+    ]).toEqual([1, 0, 1, 1]);
+    expect(
+      ['type=search', 'type=tel', 'type=password', 'type=url', 'type=email'].map((own) => lost(own)),
+    ).toEqual([1, 1, 1, 0, 0]);
+    expect([lost('readonly'), lost('role=combobox')]).toEqual([0, 0]);
+  });
+  it('are no characters that come in with other capitals, later, or are typed after something else', () => {
+    const upper = [step('A', 1, { type: 'input' }), step('A', 1, { type: 'input' }), step('AA', 2)];
+    expect(found('type "aaa"', upper)).toEqual([
+      ['Serial: scripts of the page drop characters that its constraints accept.', expect.any(String)],
+    ]);
+    expect(
+      found('type "ab"', [step('A', 1), step('A', 1, { type: 'input' })].concat(step('AB', 2)).slice(0, 3)),
+    ).toHaveLength(1);
+    expect(found('type "a"\npaste "b"', [step('a', 1), step('a', 1, { prevented: true })])).toEqual([]);
+    // What no listener heard, the target kept out by itself.
+    expect(found('type "ab"', [step('a', 1), step('a', 1, { type: 'keydown' })])).toEqual([]);
+  });
+  it('name the slowest listener of all strokes', () => {
+    const slow = [
+      step('a', 1, { type: 'keydown', took: 60 }),
+      step('ab', 2, { type: 'input', took: 90 }),
+      step('abc', 3, { type: 'keyup', took: 70 }),
+    ];
+    expect(found('type "abc"', slow)).toEqual([
+      ['Serial: listeners take longer than 50 ms for a key.', 'input took 90 ms.'],
+    ]);
+  });
+  it('are told of fields that are typed into alone', () => {
+    const keys = [step('b', 1), step('b', 1, { key: 'Backspace', prevented: true })];
+    expect(found('type "b"\nkey Backspace', keys, { markup: '<input type=range name=serial>' })).toEqual([]);
   });
 });
