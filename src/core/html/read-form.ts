@@ -182,6 +182,7 @@ function labelsOf(elements: readonly Placed[], byId: ReadonlyMap<string, Element
   }
   const wordsOf = (label: Element | undefined, labelled: Element | null) =>
     label ? labelWords(label, labelled) : undefined;
+  const wordsOfIds = namedWords(byId);
   return ({ node, control, ancestors }) => {
     const id = attributeOf(node, 'id');
     const kind = kindOf(control.element, attribute(control, 'type'));
@@ -189,7 +190,7 @@ function labelsOf(elements: readonly Placed[], byId: ReadonlyMap<string, Element
       id ? wordsOf(byFor.get(id), null) : undefined,
       wordsOf(byWrapping.get(node), node),
       attribute(control, 'aria-label'),
-      wordsOfIds(attribute(control, 'aria-labelledby'), byId),
+      wordsOfIds(attribute(control, 'aria-labelledby')),
       // It is no name of a widget, but what a person reads beside it.
       control.element === 'widget' ? wordsOf(ancestors.findLast(isLabel), node) : undefined,
       control.element === 'button' ? tidyWords(control.text) : undefined,
@@ -199,10 +200,21 @@ function labelsOf(elements: readonly Placed[], byId: ReadonlyMap<string, Element
   };
 }
 
-/** The words of the elements that are named, in their order (WAI-ARIA, "aria-labelledby"). */
-function wordsOfIds(ids: string | null, byId: ReadonlyMap<string, Element>): string {
-  const named = (ids ?? '').split(/\s+/).flatMap((id) => byId.get(id) ?? []);
-  return tidyWords(named.map(textOf).join(' '));
+/** The words of the elements that are named, in their order (WAI-ARIA, "aria-labelledby"). Many may be named by one that is long: it is read once. */
+function namedWords(byId: ReadonlyMap<string, Element>): (ids: string | null) => string {
+  const wordsOf = new Map<Element, string>();
+  const read = (element: Element) => {
+    const words = wordsOf.get(element) ?? tidyWords(textOf(element));
+    wordsOf.set(element, words);
+    return words;
+  };
+  return (ids) =>
+    (ids ?? '')
+      .split(/\s+/)
+      .flatMap((id) => byId.get(id) ?? [])
+      .map(read)
+      .filter(Boolean)
+      .join(' ');
 }
 
 const isLabel = ({ tagName }: Element) => tagName === 'label';
