@@ -31,6 +31,32 @@ describe('warnings of a pattern', () => {
     ['[a-]{3}', [['is ignored', 'a', '[a\\-]{3}']]],
     ['[a-z', [['is ignored', null, null]]],
     ['[A-Z]{2}[0-9]-[0-9]{4}', []],
+    ['[-a]{3}', [['is ignored', 'a', '[\\-a]{3}']]],
+    ['a{2', [['is ignored', null, null]]],
+    // A dot stands for one only beside what is written.
+    ['.', []],
+    ['.{3}x', [['dot takes anything', 'aaax', null]].slice(1)],
+    ['@.x', [['dot takes anything', '@ax', '@\\.x']]],
+    ['[ab].', [['dot takes anything', 'aa', '[ab]\\.']]],
+    ['[^ab].@', []],
+    ['(?:x.y)+', [['dot takes anything', 'xay', '(?:x\\.y)+']]],
+    ['(?:x|y.z)', [['dot takes anything', 'yaz', '(?:x|y\\.z)']]],
+    ['(?=x.y)x\\.y', []],
+    ['\\[A-z', []],
+    ['[0-9A-z_]', [['A to z', '[', '[0-9A-Za-z_]']]],
+    ['\\p{N}', [['digits of other scripts', '²', '[0-9]']]],
+    ['\\p{Number}x', [['digits of other scripts', '²x', '[0-9]x']]],
+    ['\\p{gc=Nd}', [['digits of other scripts', '٠', '[0-9]']]],
+    ['\\p{General_Category=N}', [['digits of other scripts', '²', '[0-9]']]],
+    ['\\p{L}', []],
+    ['(?:a$b){2}', [['accepts nothing', null, null]]],
+    [
+      'x|a$b|^',
+      [
+        ['accepts no text', '', null],
+        ['never matches', null, null],
+      ],
+    ],
     ['.*', [['accepts no text', '', null]]],
     ['.+@.+', []],
   ])('%s', (source, expected) => {
@@ -42,6 +68,11 @@ describe('warnings of a pattern', () => {
     ['^(?:a|b)$', []],
     ['^a$|^b$', []],
     ['a|b', []],
+    ['^a|b', [['anchors bind one alternative', 'aa', '^(?:a|b)$']]],
+    ['a|b$', [['anchors bind one alternative', 'aa', '^(?:a|b)$']]],
+    ['^a|^b', [['anchors bind one alternative', 'aa', '^(?:a|^b)$']]],
+    ['^a', []],
+    ['a\\b|b', []],
   ])('%s held against a part', (source, expected) => {
     expect(warned(source, 'part')).toEqual(expected);
   });

@@ -136,6 +136,8 @@ export type Timing = (text: string) => number | Promise<number>;
 
 /** Slower than this is slow, ms; and the measuring of one text ends there. */
 const slow = 25;
+/** What takes so long is slow by itself, ms. */
+const surelySlow = 250;
 /** How often the piece is repeated, where time doubles and where it grows with a power. */
 const [few, many] = [
   [6, 9, 12, 15, 18, 21, 24, 27, 30, 33, 36],
@@ -179,11 +181,19 @@ async function timesOf(
   const took: [number, number][] = [];
   for (const count of counts) {
     if (Date.now() > until) break;
-    const ms = await time(slowText(text, count));
+    const ms = await leastTime(slowText(text, count), time);
     took.push([count, ms]);
     if (ms >= slow) break;
   }
   return took;
+}
+
+/** What is slow is asked again: a machine that did something else meanwhile is slow once. */
+async function leastTime(text: string, time: Timing): Promise<number> {
+  let least = await time(text);
+  for (let again = 0; again < 2 && least >= slow && least < surelySlow; again++)
+    least = Math.min(least, await time(text));
+  return least;
 }
 
 /** It got slow, and faster than its text grew: time in proportion to the length is no fault. */

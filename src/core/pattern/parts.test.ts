@@ -29,6 +29,40 @@ describe('a pattern in plain words', () => {
       'followed by any character but the end of a line any number of times, then 0 to 9, then any character but the end of a line 8 times or more',
     ],
     ['(a)\\1', '“a”, then the same as group 1 took'],
+    [
+      '\\D\\S\\W',
+      'anything but 0 to 9, then anything but a space, then anything but a letter a to z, a digit or _',
+    ],
+    ['\\s\\w', 'a space of any kind, then a letter a to z, a digit or _'],
+    [
+      '\\p{Lu}\\p{Ll}\\p{M}\\p{N}',
+      'a capital letter of any script, then a small letter of any script, then an accent, then a number sign of any script',
+    ],
+    [
+      '\\p{Nd}\\p{P}\\p{S}\\p{Zs}',
+      'a digit of any script, then a punctuation mark, then a symbol, then a space of any kind',
+    ],
+    [
+      '\\p{Emoji}\\p{Alphabetic}\\p{Letter}',
+      'an emoji or a digit, then a letter of any script, then a letter of any script',
+    ],
+    [
+      '\\P{Lu}\\p{Script=Greek}\\p{ASCII}',
+      'anything but a capital letter of any script, then what Unicode calls Script Greek, then what Unicode calls ASCII',
+    ],
+    [
+      '[ \\t\\n\\r\\u00a0\\-.,]',
+      'a space, a tab, a new line, a carriage return, a no-break space, a hyphen, a dot or a comma',
+    ],
+    ['[\\u200b\\u2028ab]', 'U+200B, U+2028, a or b'],
+    [
+      'a{1}b{0}c{0,1}d{1,}e{2,3}',
+      '“a”, then “b” 0 times, then “c” or not at all, then “d” once or more, then “e” 2 to 3 times',
+    ],
+    ['(?:a(?:b|c)){2}', '(“a”, then either “b”, or “c”) 2 times'],
+    ['(?!a)(?<=b)(?<!c)d', 'not followed by “a”, then after “b”, then not after “c”, then “d”'],
+    ['a\\bb\\Bc', '“a”, then at the edge of a word, then “b”, then inside a word or outside, then “c”'],
+    ['(?<n>a)\\k<n>', '“a”, then the same as group n took'],
     ['[]', 'no character at all'],
     ['\\.\\/', '“./”'],
   ])('%s', (source, sentence) => {
