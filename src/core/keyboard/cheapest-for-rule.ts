@@ -1,10 +1,10 @@
 import { habitsOf } from '../model/deviations/habits';
+import { decimalSeparators } from '../purpose/numbers-by-language';
 import { targetId } from '../target/target';
 import { traitsOf } from './input-traits';
 import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import type { KeyboardSort } from './keyboards';
-import { decimalSeparators } from './numbers-by-language';
 import { phonesWith } from './phone-browsers';
 import type { RuledField } from './ruled-field';
 import { cheapestSetting, type Setting } from './settings';

@@ -3,6 +3,7 @@ import type { Guard } from '../guard/guard';
 import type { Field } from '../html/field';
 import { readForm } from '../html/read-form';
 import { habitsOf } from '../model/deviations/habits';
+import { decimalSeparators } from '../purpose/numbers-by-language';
 import { targetId } from '../target/target';
 import { accessoryDeed, actionKeyOf, focusOrder } from './action-key';
 import { bringsText, comesUp } from './comes-up';
@@ -11,7 +12,6 @@ import { inputPurposes, traitsOf } from './input-traits';
 import { insertedFor, maskedText, wantsCapitals } from './inserted-text';
 import { trapsBySort } from './keyboard-check';
 import { type BringsRule, keyboardHabitsOf } from './keyboard-habits';
-import { decimalSeparators } from './numbers-by-language';
 import { cheapestSetting, entriesTable, settingsTable } from './settings';
 import { trapOf } from './trap';
 

@@ -1,4 +1,5 @@
 import { habitsOf } from '../model/deviations/habits';
+import { decimalSeparators } from '../purpose/numbers-by-language';
 import type { TargetId } from '../target/target';
 import { comesUp, keyboardAs } from './comes-up';
 import { correctedHabits } from './correction';
@@ -8,7 +9,6 @@ import type { Keyboard } from './keyboard';
 import type { KeyboardSetup } from './keyboard-setup';
 import { type KeyboardSort, keyboardSorts } from './keyboards';
 import { linuxKeyboard } from './linux-keyboard';
-import { decimalSeparators } from './numbers-by-language';
 import { prefilled } from './prefilled';
 import { type RuledField, textsToTap } from './ruled-field';
 import type { TextWithCaret } from './tapping';

@@ -1,8 +1,8 @@
+import { decimalSeparators, digitKeys } from '../purpose/numbers-by-language';
 import { keyRows } from './key-rows';
 import type { Keyboard, Layer } from './keyboard';
 import type { Known } from './known';
 import { type LetterKeys, latinKeys, letterKeys } from './letters';
-import { decimalSeparators, digitKeys } from './numbers-by-language';
 
 /** Sorts of keyboards that a field can bring up. */
 export const keyboardSorts = [

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { decimalSeparators, digitKeys } from '../purpose/numbers-by-language';
 import { exemplarsOf } from './exemplars';
 import { charactersMadeBy, inputMethodOf } from './input-methods';
 import { letterKeys } from './letters';
-import { decimalSeparators, digitKeys } from './numbers-by-language';
 
 const keysIn = (tag: string) => letterKeys(tag)?.rows.join(' ').split(' ') ?? null;
 

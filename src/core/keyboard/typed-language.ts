@@ -1,8 +1,8 @@
 import type { Field } from '../html/field';
+import { decimalSeparators } from '../purpose/numbers-by-language';
 import { type PlaceOfUse, placeOfUse } from '../purpose/regions';
 import { type Language, languages, plainVariant } from '../target/variant';
 import { letterKeys } from './letters';
-import { decimalSeparators } from './numbers-by-language';
 
 /**
  * The language that a page says of a field, where no letters of it are known.

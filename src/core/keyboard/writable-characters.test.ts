@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { decimalSeparators } from '../purpose/numbers-by-language';
 import { keyboardOf } from './keyboards';
 import { withKeysSeen } from './keys-seen';
-import { decimalSeparators } from './numbers-by-language';
 import { writableWith } from './writable-characters';
 
 const letters = (language: string) =>

@@ -1,5 +1,6 @@
 import { cardNumbers } from './card-numbers';
 import { dates, times } from './dates-of-use';
+import { decimalSeparators } from './numbers-by-language';
 import { postcodes } from './postcodes';
 import type { Purpose } from './purpose';
 import type { PlaceOfUse } from './regions';
@@ -39,7 +40,7 @@ export function trialTexts(purpose: Purpose, place: PlaceOfUse): readonly string
     case 'year':
       return ['2026', '1987'];
     case 'money':
-      return ['12.50', '12,50', '12'];
+      return amounts(place);
     case 'web address':
       return ['https://skerry.example/'];
     case 'phone':
@@ -47,6 +48,12 @@ export function trialTexts(purpose: Purpose, place: PlaceOfUse): readonly string
     case 'name':
       return [];
   }
+}
+
+/** With the decimal sign of the person's country first; where none is known, with a point. */
+function amounts({ language, region }: PlaceOfUse): string[] {
+  const own = language === null ? [] : decimalSeparators(`${language}-${region}`);
+  return [...new Set([...own, '.', ',']), ''].map((sign) => (sign === '' ? '12' : `12${sign}50`));
 }
 
 function ofHereFirst<Value>(all: ReadonlyMap<string, Value>, region: string): Value[] {

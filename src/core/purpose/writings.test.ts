@@ -100,5 +100,13 @@ describe('what people enter', () => {
     expect(examples('iban', 'fr')[0]).toMatch(/^FR/);
     for (const text of examples('iban', 'de')) expect([text, isValidIBAN(text)]).toEqual([text, true]);
     expect(examples('name', 'de')).toEqual([]);
+    expect(['de', 'de-CH', 'en', 'qaa', 'fr'].map((language) => examples('money', language)[0])).toEqual([
+      '12,50',
+      '12.50',
+      '12.50',
+      '12.50',
+      '12,50',
+    ]);
+    expect(examples('money', 'fa')).toEqual(['12٫50', '12.50', '12,50', '12']);
   });
 });
