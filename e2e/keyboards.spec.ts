@@ -61,6 +61,26 @@ test('a text that the markup puts in stands there before the first tap, and a na
   await expect(android.getByRole('textbox')).toHaveText('SKR-_');
 });
 
+test('the keyboard has the letters and the decimal sign of the page’s language, and says what of it is not known', async ({
+  page,
+}) => {
+  await pasteForm(
+    page,
+    '<html lang="el"><form><label>Επώνυμο <input name="name"></label><label>Τιμή <input name="price" inputmode="decimal"></label></form></html>',
+  );
+  await page.getByRole('link', { name: 'Keyboards', exact: true }).click();
+  const phone = page.getByRole('article', { name: 'iOS-like phone', exact: true });
+  await phone.getByRole('button', { name: 'Σ', exact: true }).click();
+  await expect(phone.getByRole('textbox')).toHaveText('Σ');
+  await expect(page.getByText('in the order of the alphabet')).toBeVisible();
+  await page.getByRole('combobox', { name: 'language of the person' }).click();
+  await page.getByTitle('English (US)').click();
+  await expect(phone.getByRole('button', { name: 'Q', exact: true })).toBeVisible();
+  await page.goto('/keyboards?field=price');
+  await expect(phone.getByRole('button', { name: ',', exact: true })).toBeVisible();
+  await expect(phone.getByRole('button', { name: '.', exact: true })).toHaveCount(0);
+});
+
 test('a word that is proposed can be chosen, and a space comes in behind it', async ({ page }) => {
   await page.goto('/keyboards?field=bird');
   const card = page.getByRole('article', { name: 'iOS-like phone', exact: true });

@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import { askRestriction } from '../../../tests/fixtures/ask-restriction';
+import { GaveUp } from '../regexp/budget';
+import { findTarget } from '../target/line-up';
+import { targetId } from '../target/target';
+import { type AskRestriction, findingsOfRun, formFindings, formFindingsAtOnce } from './collect-findings';
+import { claimCode, type Finding } from './finding';
+
+const setup = { language: 'en-US', corrections: [] } as const;
+const found = (markup: string, ask: AskRestriction = askRestriction, more: object = {}) =>
+  formFindingsAtOnce({ markup, typing: {}, ...more }, setup, ask);
+const codes = (all: readonly Finding[]) => all.map((one) => [one.field?.id ?? null, claimCode(one)]);
+
+describe('what is found of a form', () => {
+  it('is told field by field, so that progress can be shown', () => {
+    const work = formFindings(
+      { markup: '<label>A <input name=a></label><label>B <input type=date name=b></label>', typing: {} },
+      setup,
+      askRestriction,
+    );
+    const yielded: unknown[] = [];
+    let step = work.next();
+    for (; !step.done; step = work.next()) yielded.push(step.value);
+    expect(yielded).toEqual([1, 2]);
+    expect(step.value).toEqual(
+      found('<label>A <input name=a></label><label>B <input type=date name=b></label>'),
+    );
+  });
+
+  it('says what took too many steps, once for each reason, and loses nothing else', () => {
+    const markup =
+      '<label>A <input name=a pattern="[A-z]" title=a></label><label>B <input type=checkbox name=b></label>';
+    const gaveUp: AskRestriction = () => {
+      throw new GaveUp('too many steps');
+    };
+    const all = found(markup, gaveUp);
+    expect(codes(all)).toEqual([...codes(found(markup)), ['a', 'not worked out']]);
+    expect(all.at(-1)).toMatchObject({
+      claim: { code: 'not worked out', reasons: ['too many steps'] },
+      harm: 'cosmetic',
+      evidence: 'rule',
+    });
+  });
+
+  it('asks about fields alone whose text is typed, and lets no fault of the program pass for one of the form', () => {
+    const asked: string[] = [];
+    const ask: AskRestriction = (field, ...rest) => {
+      asked.push(field.id);
+      return askRestriction(field, ...rest);
+    };
+    found(
+      '<input name=a><select name=b><option>x</select><textarea name=c></textarea><input type=file name=d>',
+      ask,
+    );
+    expect(asked).toEqual(['a', 'c']);
+    const broken: AskRestriction = () => {
+      throw new TypeError('broken');
+    };
+    expect(() => found('<input name=a>', broken)).toThrow('broken');
+  });
+
+  it('says once what a keypad lacks: of the keyboards where they are known, else by the standard', () => {
+    const digits = '<label>A <input name=a inputmode=numeric pattern="[0-9]/[0-9]" title="1/2"></label>';
+    expect(codes(found(digits))).toContainEqual(['a', 'keyboard lacks']);
+    expect(codes(found(digits))).not.toContainEqual(['a', 'keypad lacks a character']);
+  });
+
+  it('is nothing of the action key in a field that a form in its form cut off', () => {
+    const nested =
+      '<form><label>A <input name=a></label><form></form><label>B <input name=b></label><button>Go</button></form>';
+    const all = codes(found(nested));
+    expect(all).toContainEqual([null, 'form ends early']);
+    expect(all.filter(([id, code]) => id === 'b' && code === 'action key')).toEqual([]);
+  });
+
+  it('goes by what is known of the page: whether scripts send it', () => {
+    const markup = '<form><label>A <input></label><button>Go</button></form>';
+    const page = { address: 'http://localhost/', form: 0, steps: '' };
+    const names = (more: object) =>
+      codes(found(markup, askRestriction, more)).filter(([, code]) => code === 'no name');
+    expect(names({})).toHaveLength(1);
+    expect(names({ page })).toEqual([]);
+    expect(names({ page: { ...page, hasScripts: true } })).toEqual([]);
+    expect(names({ page: { ...page, hasScripts: false } })).toHaveLength(1);
+  });
+});
+
+describe('what is found of a run', () => {
+  it('is what is found of its form, each cause once, the worst first', () => {
+    const markup = '<label>A <input name=a pattern="[A-z]" title=a></label><label>B <input></label>';
+    const chromium = targetId('chromium');
+    const lineUp = { targets: [chromium].flatMap((id) => findTarget(id) ?? []), reference: chromium };
+    const run = { form: { id: 'f', name: 'F', markup, typing: {} }, lineUp, observations: [] };
+    const all = findingsOfRun(run as never, setup, askRestriction);
+    expect(all.map(({ id }) => id).sort()).toEqual(
+      found(markup)
+        .map(({ id }) => id)
+        .sort(),
+    );
+    expect(all.map(({ harm }) => harm)).toEqual(
+      ['value lost', 'value lost', 'wrong value sent'].slice(-all.length),
+    );
+  });
+});
