@@ -91,15 +91,15 @@ function LettersNote({ field, shown }: { field: Field; shown: string }) {
     case 'alphabet':
       return (
         <p className="soft">
-          The letters of {chosen} are those of Unicode CLDR, in the order of the alphabet. Where their keys
-          are on a phone is not known here.
+          {chosen} letters come from Unicode CLDR and are shown in alphabetical order. Ukko does not know
+          where phones put their keys.
         </p>
       );
     case 'input method':
       return (
         <p className="soft">
-          An input method turns these keys into {chosen} text. Its conversion is not modelled: a tap enters
-          what is on the key.
+          An input method turns these keys into {chosen} text. Ukko does not predict its conversion: a tap
+          enters what is on the key.
         </p>
       );
     default:
