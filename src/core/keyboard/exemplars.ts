@@ -1,5 +1,6 @@
 import af from 'cldr-misc-full/main/af/characters.json';
 import am from 'cldr-misc-full/main/am/characters.json';
+import ar from 'cldr-misc-full/main/ar/characters.json';
 import as_ from 'cldr-misc-full/main/as/characters.json';
 import az from 'cldr-misc-full/main/az/characters.json';
 import be from 'cldr-misc-full/main/be/characters.json';
@@ -11,11 +12,14 @@ import ckb from 'cldr-misc-full/main/ckb/characters.json';
 import cs from 'cldr-misc-full/main/cs/characters.json';
 import cy from 'cldr-misc-full/main/cy/characters.json';
 import da from 'cldr-misc-full/main/da/characters.json';
+import de from 'cldr-misc-full/main/de/characters.json';
 import el from 'cldr-misc-full/main/el/characters.json';
+import en from 'cldr-misc-full/main/en/characters.json';
 import es from 'cldr-misc-full/main/es/characters.json';
 import et from 'cldr-misc-full/main/et/characters.json';
 import eu from 'cldr-misc-full/main/eu/characters.json';
 import fa from 'cldr-misc-full/main/fa/characters.json';
+import fi from 'cldr-misc-full/main/fi/characters.json';
 import fil from 'cldr-misc-full/main/fil/characters.json';
 import fo from 'cldr-misc-full/main/fo/characters.json';
 import fr from 'cldr-misc-full/main/fr/characters.json';
@@ -90,7 +94,7 @@ import zu from 'cldr-misc-full/main/zu/characters.json';
 
 /**
  * What a language is written with (Unicode Technical Standard 35, Part 2, "Character Elements"), of the languages in which phones are used
- * by many; those with an input method are in `input-methods.ts`, and of some it is known how their keys are laid out (`letters.ts`). In tests, in the browser and on the command
+ * by many; those with an input method are in `input-methods.ts`. In tests, in the browser and on the command
  * line it is the data of one release, and not what the engine at hand knows.
  */
 export interface Exemplars {
@@ -111,6 +115,7 @@ interface Characters {
 const shipped: readonly { readonly main: Readonly<Record<string, { readonly characters: Characters }>> }[] = [
   af,
   am,
+  ar,
   as_,
   az,
   be,
@@ -122,11 +127,14 @@ const shipped: readonly { readonly main: Readonly<Record<string, { readonly char
   cs,
   cy,
   da,
+  de,
   el,
+  en,
   es,
   et,
   eu,
   fa,
+  fi,
   fil,
   fo,
   fr,

@@ -34,7 +34,10 @@ describe('exemplars', () => {
 describe('letter keys', () => {
   it('stand as they do on phones where that is known, whatever the country', () => {
     expect(letterKeys('de-CH')?.rows[0]).toMatch(/^q w e/);
-    expect(letterKeys('de-CH')?.written).toBeNull();
+    expect(letterKeys('de-CH')?.written.by).toBe('layout');
+    // What stands on no key that is drawn is written all the same.
+    for (const sign of ['ă', 'Ă', '–']) expect(letterKeys('de')?.written.characters).toContain(sign);
+    for (const sign of ['َ', '،', '؟']) expect(letterKeys('ar')?.written.characters).toContain(sign);
     expect(letterKeys('ar')?.capitals).toBeNull();
   });
   it('stand in the order of the alphabet where that is all that is known, held ones behind a bar', () => {

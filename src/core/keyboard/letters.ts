@@ -11,12 +11,12 @@ export interface LetterKeys {
   readonly capitals: Rows | null;
   /** Otherwise Latin letters have layers of their own. */
   readonly isLatin: boolean;
-  readonly written: Written | null;
+  readonly written: Written;
 }
 
 /** What a keyboard writes besides what stands on its keys, and by what that is known. */
 export interface Written {
-  readonly by: 'input method' | 'alphabet';
+  readonly by: 'input method' | 'alphabet' | 'layout';
   /** Each one code point. */
   readonly characters: ReadonlySet<string>;
 }
@@ -50,7 +50,9 @@ export function letterKeys(tag: string): LetterKeys | null {
 
 /** The keys of English: on every phone they are one key away from those of other scripts. */
 export function latinKeys(): LetterKeys {
-  return ofLayout('en', 'Latn');
+  const keys = letterKeys('en');
+  if (!keys) throw new Error('The letters of English are missing.');
+  return keys;
 }
 
 function made(language: string, script: string): LetterKeys | null {
@@ -59,16 +61,18 @@ function made(language: string, script: string): LetterKeys | null {
     const written = { by: 'input method', characters: charactersMadeBy(method) } as const;
     return { rows: method.rows, capitals: null, isLatin: false, written };
   }
-  const isUsual = new Intl.Locale(language).maximize().script === script;
-  if (isLaidOut(language) && isUsual) return ofLayout(language, script);
   const exemplars = exemplarsOf(language, script);
-  return exemplars && ofAlphabet(exemplars, language, script);
+  if (!exemplars) return null;
+  return isLaidOut(language)
+    ? ofLayout(exemplars, language, script)
+    : ofAlphabet(exemplars, language, script);
 }
 
-function ofLayout(language: keyof typeof layouts, script: string): LetterKeys {
+function ofLayout({ all }: Exemplars, language: keyof typeof layouts, script: string): LetterKeys {
   const rows = layouts[language];
   const isLatin = script === 'Latn';
-  return { rows, capitals: isLatin ? inCapitals(rows, language) : null, isLatin, written: null };
+  const written = { by: 'layout', characters: inBothCases(all, language) } as const;
+  return { rows, capitals: isLatin ? inCapitals(rows, language) : null, isLatin, written };
 }
 
 /** Keys in a row. */
@@ -84,12 +88,11 @@ function ofAlphabet({ letters, all }: Exemplars, language: string, script: strin
   const row = (at: number) => keys.slice(at * length, (at + 1) * length).join(' ');
   const rows: Rows = [row(0), row(1), ...Array.from({ length: count - 2 }, (_, at) => row(at + 2))];
   const hasCapitals = letters.some(([letter]) => /\p{Changes_When_Titlecased}/u.test(letter));
-  const characters = new Set([...all].flatMap((one) => [one, ...capitals(one, language)]));
   return {
     rows,
     capitals: hasCapitals ? inCapitals(rows, language) : null,
     isLatin,
-    written: { by: 'alphabet', characters },
+    written: { by: 'alphabet', characters: inBothCases(all, language) },
   };
 }
 
@@ -102,6 +105,10 @@ function withBasicLatin(letters: Exemplars['letters']): Exemplars['letters'] {
     all.splice(at < 0 ? all.length : at, 0, [letter]);
   }
   return all;
+}
+
+function inBothCases(characters: ReadonlySet<string>, language: string): ReadonlySet<string> {
+  return new Set([...characters].flatMap((one) => [one, ...capitals(one, language)]));
 }
 
 function inCapitals([first, second, ...others]: Rows, language: string): Rows {
