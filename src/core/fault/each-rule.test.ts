@@ -146,6 +146,12 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     labelled('<input name=a pattern="[a-z]+" title="small letters">'),
   ],
   ['pattern', labelled('<input name=a pattern="[a-z]+">'), labelled('<input type=date name=a>')],
+  // Everybody knows how a postcode is written; a date in six digits is one of many ways.
+  [
+    'pattern',
+    `<html lang=ko>${labelled('<input name=a pattern="[0-9]{6}">', '생년월일')}`,
+    `<html lang=ko>${labelled('<input name=a pattern="[0-9]{5}">', '우편번호')}`,
+  ],
   [
     'limit not shown',
     labelled('<input name=a maxlength=7>'),

@@ -4,6 +4,8 @@ import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, hasAttribute, isTypedText } from '../html/field';
 import type { Purpose } from '../purpose/purpose';
 import { purposeOf } from '../purpose/purpose-of';
+import { placeOfUse } from '../purpose/regions';
+import { trialTexts } from '../purpose/trial-texts';
 import { correctedPattern } from '../regexp/corrected-pattern';
 import { validityOf } from '../standard/constraint-validation';
 import { fieldStateOf } from '../standard/field-state';
@@ -149,7 +151,8 @@ export const patternFaults: FaultRule = (page, report) => {
       continue;
     }
     if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });
-    if (!text(field, 'title') && page.hintOf(field) === '' && !hasKnownFormat(field))
+    const isKnown = hasKnownFormat(field) && !isUnusual(field, reading.matches);
+    if (!text(field, 'title') && page.hintOf(field) === '' && !isKnown)
       report({ field, span, fault: { code: 'pattern without a hint' } });
   }
 };
@@ -195,6 +198,15 @@ const knownFormats: readonly Purpose[] = [
 function hasKnownFormat(field: Field): boolean {
   const purpose = purposeOf(field)?.purpose;
   return purpose !== undefined && knownFormats.includes(purpose);
+}
+
+/** A pattern that takes no usual writing of what its field seems to be for wants another one, and nobody knows which. */
+function isUnusual(field: Field, matches: (text: string) => boolean): boolean {
+  const reading = purposeOf(field);
+  // What is surely refused is told by itself.
+  if (!reading || reading.isSure) return false;
+  const usual = trialTexts(reading.purpose, placeOfUse(field.controls[0].language));
+  return usual.length > 0 && !usual.some(matches);
 }
 
 export const hiddenLimit: FaultRule = (page, report) => {
