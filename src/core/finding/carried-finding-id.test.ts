@@ -6,7 +6,8 @@ import keptOfRules from '../../../tests/fixtures/files/rule-finding-ids-0.1.json
 import { told } from '../../../tests/fixtures/told-finding';
 import type { FormDocument } from '../document/form-document';
 import { readForm } from '../html/read-form';
-import { carriedFindingId } from './carried-finding-id';
+import { carriedDecisions, carriedFindingId } from './carried-finding-id';
+import { carriedRuleName } from './carried-rule-name';
 import { formFindingsAtOnce } from './collect-findings';
 import { type FindingId, findingId } from './finding';
 import { markupFindings } from './markup-findings';
@@ -89,5 +90,85 @@ describe('ids of today', () => {
         )
           expect(today(renamed)).toContain(id);
       }
+  });
+});
+
+describe('what is no id of version 0.1', () => {
+  it.each([
+    findingId('markup', 'no name', 'a'),
+    findingId('markup', 'no name', 'a', 'A has no name, so nothing of it is sent.', 'more'),
+    findingId('markup', 'constructor', 'a', 'text'),
+    findingId('markup', 'duplicate id', '', 'The identity “a” is there twice'),
+    findingId('guard', 'past', 'a', 'only ASCII digits'),
+    findingId('guard', 'past', 'a', 'only ASCII digits', 'key', 'more'),
+    findingId('guard', 'rests', 'a', 'only ASCII digits', 'key'),
+    findingId('guard', 'past', 'a', 'a name of its own', 'key'),
+    findingId('action', 'a', 'The action key puts a newline, and the form has no button that sends it.'),
+    findingId('action key', 'a', 'Something else.'),
+    '["markup",1,"a","text"]',
+    '{"0":"markup"}',
+    '"markup"',
+    'markup',
+    '',
+  ])('%s stays as it is', (id) => {
+    expect(carriedFindingId(id as FindingId)).toBe(id);
+  });
+
+  it('is told from one: a guard that was got past, and one that blocked', () => {
+    for (const found of ['past', 'blocks'])
+      expect(carriedFindingId(findingId('guard', found, 'a', 'only ASCII digits', 'key'))).toBe(
+        findingId('guard', found, 'a', 'allow', 'ASCII digits', 'key'),
+      );
+    const empty = findingId('markup', 'label for nothing', '', 'A label is tied to nothing.');
+    expect(carriedFindingId(empty)).toBe(findingId('markup', 'label for nothing', '', ''));
+  });
+});
+
+describe('names of guards in version 0.1', () => {
+  it.each([
+    ['only nothing', ['allow']],
+    ['no ASCII digits, x, y', ['deny', 'ASCII digits', 'x, y']],
+    ['only -+', ['allow', '-+']],
+    ['at most 1 code unit', ['length', '1', 'code units']],
+    ['at most 12 graphemes', ['length', '12', 'graphemes']],
+    ['at most 2 decimals', ['decimals', '', '2']],
+    ['at most 5 whole digits, at most 1 decimal', ['decimals', '5', '1']],
+    ['a number from anywhere to 8', ['range', '', '8']],
+    ['a number from -3 to anywhere', ['range', '-3', '']],
+    ['all of it matches a\nb', ['pattern', 'whole', 'a\nb']],
+    ['some part matches x', ['pattern', 'part', 'x']],
+    ['none of 3 words', ['words', 'none of']],
+    ['one of 1 words', ['words', 'one of']],
+    ['a real date, dd.mm.yyyy', ['date', 'dd.mm.yyyy']],
+    ['check digit, mod 97', ['check digit', 'mod 97']],
+    ['upper case', ['case', 'upper']],
+    ['mask 00-AA', ['mask', '00-AA']],
+    ['at most 2 decimals or so', null],
+    ['middle case', null],
+    ['', null],
+  ])('%s told %j', (name, told) => {
+    expect(carriedRuleName(name)).toEqual(told);
+  });
+});
+
+describe('decisions of version 0.1', () => {
+  const decision = (text: string, at: string, reason = '') => ({
+    finding: findingId('markup', 'no name', 'a', ...(text ? [text] : [])),
+    kind: 'accept' as const,
+    reason,
+    at,
+  });
+  it('go with their findings, the latest last, those of one moment as they were', () => {
+    const [later, old, same] = [
+      decision('', '2026-03-02T00:00:00Z', 'later'),
+      decision('A has no name.', '2026-03-01T00:00:00Z', 'old'),
+      decision('', '2026-03-02T00:00:00Z', 'same'),
+    ];
+    expect(carriedDecisions([later, old, same])).toEqual([
+      { ...old, finding: findingId('markup', 'no name', 'a') },
+      later,
+      same,
+    ]);
+    expect(carriedDecisions([])).toEqual([]);
   });
 });

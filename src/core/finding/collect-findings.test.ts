@@ -65,6 +65,27 @@ describe('what is found of a form', () => {
     expect(codes(found(digits))).not.toContainEqual(['a', 'keypad lacks a character']);
   });
 
+  it('leaves what keypads of other fields lack to them, and goes by the keyboards that came up for a field itself', () => {
+    const rule = 'inputmode=numeric pattern="[0-9]/[0-9]" title="1/2"';
+    const two = `<label>A <input name=a ${rule}></label><label>B <input name=b></label>`;
+    const asked = [
+      {
+        field: 'b',
+        target: targetId('firefox'),
+        name: 'Firefox',
+        mark: 'measured',
+        layout: 'number/us',
+        tapped: null,
+      },
+    ] as unknown as Parameters<typeof formFindingsAtOnce>[3];
+    const of = (id: string) =>
+      formFindingsAtOnce({ markup: two, typing: {} }, setup, askRestriction, asked)
+        .filter(({ field, evidence }) => field?.id === id && evidence === 'keyboards')
+        .flatMap(({ targets }) => targets.map(({ name }) => name));
+    expect(of('a')).toEqual(['Android-like phone', 'iOS-like phone']);
+    expect(of('b')).toEqual([]);
+  });
+
   it('is nothing of the action key in a field that a form in its form cut off', () => {
     const nested =
       '<form><label>A <input name=a></label><form></form><label>B <input name=b></label><button>Go</button></form>';
