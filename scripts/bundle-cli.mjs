@@ -18,6 +18,15 @@ const wholePaths = {
   },
 };
 
+/** Data that is needed to build alone goes into the bundle: its package is large, and most of it is other data. */
+const ownData = {
+  name: 'own data',
+  setup({ onResolve }) {
+    const require = createRequire(join(root, 'package.json'));
+    onResolve({ filter: /^cldr-misc-full\// }, ({ path }) => ({ path: require.resolve(path) }));
+  },
+};
+
 /** The build names packages that stay outside of it by names of its own, as links that no package can hold. */
 function externals() {
   const folder = join(root, '.next/node_modules');
@@ -51,7 +60,7 @@ if (!process.argv.includes('--clean')) {
     packages: 'external',
     alias: { '@': join(root, 'src') },
     logLevel: 'error',
-    plugins: [wholePaths],
+    plugins: [wholePaths, ownData],
   });
   writeFileSync(join(folder, 'externals.json'), JSON.stringify(externals()));
 }
