@@ -4,7 +4,7 @@ import { accessSync, constants, existsSync, readFileSync, statSync, writeFileSyn
 import { delimiter, isAbsolute, join } from 'node:path';
 import { root } from './start-app.mjs';
 
-/** Debian packages by the program that they bring. */
+/** Debian packages by the program, or the file, that they bring. */
 const systemPackages = {
   chromium: ['chromium', 'chromium-l10n', 'fonts-liberation', 'fonts-noto-core'],
   chromedriver: ['chromium-driver'],
@@ -26,6 +26,8 @@ const systemPackages = {
   grim: ['grim'],
   'dbus-daemon': ['dbus'],
   '/usr/libexec/at-spi2-registryd': ['at-spi2-core'],
+  // Without it what is written in Chinese, Japanese or Korean is boxes in every picture.
+  '/usr/share/fonts/truetype/droid/DroidSansFallbackFull.ttf': ['fonts-droid-fallback'],
   gsettings: ['libglib2.0-bin', 'gsettings-desktop-schemas', 'dconf-gsettings-backend', 'dconf-service'],
 };
 
@@ -59,11 +61,11 @@ const usualCompanions = { 'dbus-launch': ['dbus-x11', 'at-spi2-core'] };
 /** Installs missing system packages when this is a Debian machine and we are root; else prints the one command to run. @param {boolean} forTests whether tests are to be run too */
 export function ensureSystemPackages(forTests = false) {
   const wanted = { ...systemPackages, ...(forTests && usualCompanions) };
-  const missing = Object.entries(wanted).flatMap(([program, packages]) => (onPath(program) ? [] : packages));
+  const missing = Object.entries(wanted).flatMap(([name, packages]) => (isHere(name) ? [] : packages));
   if (missing.length === 0) return;
   const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (!onPath('apt-get')) {
-    const names = Object.keys(wanted).filter((program) => !onPath(program));
+    const names = Object.keys(wanted).filter((name) => !isHere(name));
     console.warn(
       `Not on this machine: ${names.join(', ')}. Ukko works without them; the line-up says which targets there are.\ndocs/engines.md says how to get the others on this system.\n`,
     );
@@ -82,10 +84,14 @@ export function ensureSystemPackages(forTests = false) {
     console.warn(`The engines could not be installed. To try again, run:\n\n  ${install}\n`);
 }
 
+function isHere(name) {
+  return isAbsolute(name) ? existsSync(name) : onPath(name);
+}
+
 function onPath(program) {
   return (process.env.PATH ?? '').split(delimiter).some((directory) => {
     try {
-      accessSync(isAbsolute(program) ? program : join(directory, program), constants.X_OK);
+      accessSync(join(directory, program), constants.X_OK);
       return true;
     } catch {
       return false;
