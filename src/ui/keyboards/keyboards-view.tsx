@@ -86,7 +86,8 @@ const languageNames = new Intl.DisplayNames('en', { type: 'language' });
 /** What is known of the letter keys of a language, where that is less than how they are laid out. */
 function LettersNote({ field, shown }: { field: Field; shown: string }) {
   const unknown = unknownLanguage(field);
-  const chosen = languageNames.of(shown);
+  // Its country decides about numbers alone.
+  const chosen = languageNames.of(new Intl.Locale(shown).language);
   switch (letterKeys(shown)?.written?.by) {
     case 'alphabet':
       return (
