@@ -143,3 +143,105 @@ describe('findings about differences', () => {
     ).toHaveLength(1);
   });
 });
+
+describe('what is sent otherwise', () => {
+  const markup =
+    '<form><input name=a><input type=hidden name=h><button name=go>Send</button><button name=too>Save</button><button type=button>No</button></form>';
+  const { fields } = readForm(markup);
+  const sent = (query: string, method = 'GET') => ({
+    status: 'sent',
+    method,
+    url: `/?${query}`,
+    contentType: null,
+    body: '',
+  });
+  const blocked = (by: string, message = 'Fill') => ({ status: 'blocked', by, message, invalid: [by] });
+  type Sent = { readonly asIs: object; readonly filled: object };
+
+  /** By target: what each of its buttons sends, in order; null where one was not asked. */
+  function differing(...byTarget: readonly (readonly (Sent | null)[])[]) {
+    const lineUp = {
+      targets: ['chromium', 'firefox', 'webkit'].flatMap((id) => findTarget(targetId(id)) ?? []),
+      reference: targetId('chromium'),
+    };
+    const buttons = fields.filter(({ controls: [{ element }] }) => element === 'button');
+    const observations = byTarget.flatMap((all, at) =>
+      all.flatMap((facts, index) =>
+        facts === null
+          ? []
+          : [
+              {
+                field: buttons[index]?.id,
+                target: lineUp.targets[at]?.id,
+                at: '',
+                provenance: measured,
+                question: 'submission',
+                outcome: { status: 'answered', facts: { ...facts, others: null } },
+              } as unknown as Observation,
+            ],
+      ),
+    );
+    return referenceDifferences(lineUp, answersOf(observations), fields, [], false).map(
+      ({ target, field, differences }) => [
+        target.id,
+        field.id,
+        differences.map((one) =>
+          one.what === 'sent' || one.what === 'sending'
+            ? [one.what, one.when, one.difference.what]
+            : one.what,
+        ),
+      ],
+    );
+  }
+  const both = (one: object): Sent => ({ asIs: one, filled: one });
+
+  it('belongs to the field of that name, once for all buttons, and of other targets alone', () => {
+    expect(
+      differing(
+        [both(sent('a=1')), both(sent('a=1'))],
+        [both(sent('a=2')), both(sent('a=2'))],
+        [both(sent('a=1'))],
+      ),
+    ).toEqual([['firefox', 'a', [['sent', null, 'entry']]]]);
+  });
+
+  it('belongs to the button where no field has that name, or it is about more than one', () => {
+    expect(differing([both(sent('x=1'))], [both(sent('x=2'))])).toEqual([
+      ['firefox', 'go', [['sent', null, 'entry']]],
+    ]);
+    expect(differing([both(sent('a=1'))], [both(sent('a=1', 'POST'))])).toEqual([
+      [
+        'firefox',
+        'go',
+        expect.arrayContaining([
+          ['sent', 'asIs', 'encoding'],
+          ['sent', 'filled', 'encoding'],
+        ]),
+      ],
+    ]);
+    expect(
+      differing([{ asIs: sent('a=1'), filled: sent('a=2') }], [{ asIs: blocked('a'), filled: sent('a=2') }]),
+    ).toEqual([['firefox', 'go', [['sent', 'asIs', 'outcome']]]]);
+  });
+
+  it('is who is in the way, and not in which words: these are compared at the field', () => {
+    expect(differing([both(blocked('a'))], [both(blocked('a', 'Füllen'))])).toEqual([]);
+    expect(differing([both(blocked('a'))], [both(blocked('h'))])).toEqual([
+      [
+        'firefox',
+        'go',
+        [
+          ['sending', 'asIs', 'blocked'],
+          ['sending', 'asIs', 'invalid'],
+          ['sending', 'filled', 'blocked'],
+          ['sending', 'filled', 'invalid'],
+        ],
+      ],
+    ]);
+  });
+
+  it('is nothing of a button that only one of them was asked about', () => {
+    expect(differing([both(sent('a=1')), null], [null, both(sent('a=2'))])).toEqual([]);
+    expect(differing([null], [both(sent('a=2'))])).toEqual([]);
+  });
+});

@@ -76,6 +76,86 @@ describe('what a remedy would do', () => {
     expect(of).toEqual([[{ what: 'typed', here: '', there: expect.stringMatching(/./) }]]);
   });
 
+  const plain = '<form><label>A <input name=a></label><label>B <input name=b></label></form>';
+  const own = (markup: string): FormDocument => ({ ...hurriedForm, markup, typing: {} });
+  const finding = (more: Partial<Finding>): Finding => ({
+    ...findingIn(hurriedForm, 'no input type “datetime”'),
+    script: null,
+    ...more,
+  });
+  const edit = (start: number, end: number, by: string) =>
+    ({ kind: 'markup', edits: [{ start, end, by }] }) as const;
+  const [start, end] = [
+    plain.indexOf('<input name=b'),
+    plain.indexOf('<input name=b') + '<input name=b>'.length,
+  ];
+  const asked = (change: Finding['change'], field: Finding['field'] = null) =>
+    remedyTrial(own(plain), finding({ change, field }))?.before.fields.map(({ id }) => id) ?? null;
+
+  it('is asked of the fields that are edited, from their first character to their last, and of the one that it is about', () => {
+    expect(asked(edit(start, end, '<input name=b required>'))).toEqual(['b']);
+    expect(asked(edit(end, end, ''))).toEqual(['b']);
+    expect(asked(edit(start - 1, end, ' <input name=b>'))).toBeNull();
+    expect(asked(edit(start, end + 1, '<input name=b> '))).toBeNull();
+    expect(asked(edit(1, 5, 'form'), { id: fieldId('a'), label: 'A' })).toEqual(['a']);
+    expect(asked(null)).toBeNull();
+  });
+
+  it('is typed with the guards as they are and as they would be, where there is something to type', () => {
+    const guard: Guard = {
+      kind: 'length',
+      stage: 'before insert',
+      id: 'a',
+      on: true,
+      most: 1,
+      unit: 'graphemes',
+    };
+    const change = { kind: 'guards', field: fieldId('a'), guards: [] } as const;
+    const script = [{ kind: 'key', key: 'x' }] as const;
+    const form = { ...own(plain), typing: { [fieldId('a')]: { script: '', guards: [guard] } } };
+    const trial = remedyTrial(form, finding({ change, script }));
+    expect(trial?.before).toMatchObject({
+      questions: ['typing'],
+      scripts: { a: { script, guards: [guard] } },
+      fields: [{ id: 'a' }],
+    });
+    expect(trial?.after).toMatchObject({ scripts: { a: { script, guards: [] } }, fields: [{ id: 'a' }] });
+    expect(remedyTrial(own(plain), finding({ change, script }))?.before.scripts).toMatchObject({
+      a: { guards: [] },
+    });
+    expect(remedyTrial(form, finding({ change, script: null }))).toBeNull();
+    expect(remedyTrial(form, finding({ change: { ...change, field: fieldId('gone') }, script }))).toBeNull();
+  });
+
+  it('is nothing where the same stands after the strokes, and what was not typed is compared by what it shows', () => {
+    const typed = (...texts: string[]) =>
+      answersOf([
+        {
+          field: fieldId('a'),
+          target: chromium,
+          at: '',
+          provenance: { mark: 'modelled', model: '', source: '' },
+          question: 'typing',
+          outcome: {
+            status: 'answered',
+            facts: { script: [], guards: [], followed: false, steps: texts.map((text) => ({ text })) },
+          },
+        } as never,
+      ]);
+    const none = answersOf([]);
+    const differences = (before: typeof none, after: typeof none) =>
+      trialDifferences(before, after, chromium, fieldId('a'));
+    expect(differences(typed('x', 'xy'), typed('xy'))).toEqual([]);
+    expect(differences(typed('x'), typed('x', ''))).toEqual([{ what: 'typed', here: '', there: 'x' }]);
+    expect(differences(typed('x'), none)).toEqual([]);
+    expect(differences(none, typed('x'))).toEqual([]);
+    expect([
+      typedText(typed('x', 'xy'), chromium, fieldId('a')),
+      typedText(typed(), chromium, fieldId('a')),
+      typedText(none, chromium, fieldId('a')),
+    ]).toEqual(['xy', '', null]);
+  });
+
   it('is nothing where no edit is known', () => {
     expect(remedyTrial(hurriedForm, findingIn(hurriedForm, 'filter in onkeypress'))).toBeNull();
   });
