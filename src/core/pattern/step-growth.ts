@@ -3,6 +3,7 @@ import { countedSteps } from '../regexp/compiled-pattern';
 import type { Matching } from '../regexp/machine';
 import { type Ambiguity, ambiguitiesOf } from './ambiguity';
 import { slowTexts, textsOver } from './blow-up';
+import { type Counted, exponentOf, isConfirmed, isDoubling } from './count-growth';
 import { type SlowText, slowText } from './slow-text';
 
 /** How many steps it takes to find out that a text does not match, by the times that the piece is repeated. */
@@ -32,10 +33,6 @@ const manySteps = 10_000;
 export const mostSteps = 100_000;
 /** Instructions that all counting together may take, for each sort of growth. */
 const mostWork = 2_000_000;
-/** Where an automaton says that the ways double, so much from one count to the next confirms it. */
-const confirming = 1.5;
-/** What is not counted to the end over so short a text, UTF-16 code units, is no power of its length that anybody would write. */
-const shortest = 30;
 /** From this power of the length on: what grows less is no more than in proportion to it. */
 const leastPower = 1.7;
 
@@ -97,37 +94,8 @@ function power(texts: readonly SlowText[], longest: number, count: Count): StepG
   return worst;
 }
 
-/**
- * The power of the length with which counts grow, by the last two that were counted to the end.
- *
- * @param isLeast of what is cut off over a short text, the least that it can be will do
- * @returns null where too few were counted
- */
-function exponentOf(counted: readonly Counted[], isLeast: boolean): number | null {
-  const uncut = counted.filter(({ isCut }) => !isCut);
-  if (uncut.length >= 3) return exponents(uncut).at(-1) ?? null;
-  const isHigh = counted.some(({ isCut, length }) => isCut && length <= shortest);
-  return isLeast && isHigh && counted.length > 1 ? Math.max(...exponents(counted)) : null;
-}
-
-function exponents(counted: readonly Counted[]): number[] {
-  return counted.slice(1).map(({ steps, times }, at) => {
-    const before = counted[at] as Counted;
-    return Math.log(steps / before.steps) / Math.log(times / before.times);
-  });
-}
-
 function powerOf({ grows }: StepGrowth): number {
   return grows.by === 'power' ? grows.power : Number.POSITIVE_INFINITY;
-}
-
-interface Counted {
-  readonly times: number;
-  readonly steps: number;
-  /** UTF-16 code units. */
-  readonly length: number;
-  /** It would have been more. */
-  readonly isCut: boolean;
 }
 
 const told = (counted: readonly Counted[]) => counted.map(({ times, steps }) => [times, steps] as const);
@@ -151,27 +119,4 @@ function countedOver(
     if (matches === null) break;
   }
   return found;
-}
-
-/**
- * Whether counts for texts of equal steps in length grow by a factor that does not get smaller: a power of the length grows by
- * less and less.
- */
-function isDoubling(counts: readonly number[]): boolean {
-  const ratios = ratiosOf(counts);
-  const [before, last] = ratios.slice(-2);
-  return (
-    ratios.length >= 3 && before !== undefined && last !== undefined && last >= 1.8 && last >= 0.9 * before
-  );
-}
-
-/** Few counts are enough: the worse it is, the fewer there are. */
-function isConfirmed(counted: readonly Counted[]): boolean {
-  if (counted.some(({ isCut, length }) => isCut && length <= shortest)) return true;
-  const ratios = ratiosOf(counted.filter(({ isCut }) => !isCut).map(({ steps }) => steps));
-  return ratios.length > 0 && ratios.slice(-2).every((ratio) => ratio >= confirming);
-}
-
-function ratiosOf(counts: readonly number[]): number[] {
-  return counts.slice(1).map((count, at) => count / Math.max(counts[at] as number, 1));
 }
