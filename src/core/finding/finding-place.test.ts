@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { askRestriction } from '../../../tests/fixtures/ask-restriction';
+import { readForm } from '../html/read-form';
 import { formFindingsAtOnce } from './collect-findings';
 import { claimCode } from './finding';
-import { findingPlaces } from './finding-place';
+import { fieldPlace, findingPlaces } from './finding-place';
 
 const markup = [
   '<form method=psot>',
@@ -76,5 +77,26 @@ describe('where a finding is', () => {
       askRestriction,
     );
     expect(one && findingPlaces(long)(one)?.element).toMatch(/^<input name=a data-x="x+…$/);
+  });
+
+  it('is of a field told by itself: whole up to three hundred characters, by a name of as many, line breaks written out', () => {
+    const placed = (own: string) => {
+      const text = `<p>\n<input ${own}>`;
+      const [field] = readForm(text).fields;
+      return field ? fieldPlace(text, field) : null;
+    };
+    const filled = (length: number) => `data-x="${'x'.repeat(length - '<input data-x="">'.length)}"`;
+    expect(placed(filled(300))).toMatchObject({
+      line: 2,
+      column: 1,
+      element: expect.stringMatching(/">$/),
+      selector: null,
+    });
+    expect(placed(filled(301))?.element).toMatch(/x"…$/);
+    expect(placed(filled(301))?.element).toHaveLength(301);
+    expect(placed(`name="${'n'.repeat(300)}"`)?.selector).toBe(`input[name="${'n'.repeat(300)}"]`);
+    expect(placed(`name="${'n'.repeat(301)}"`)?.selector).toBeNull();
+    expect(placed(`id="${'n'.repeat(301)}" name=a`)?.selector).toBe('input[name="a"]');
+    expect(placed('name="a\nb"')?.selector).toBe('input[name="a\\a b"]');
   });
 });

@@ -20,6 +20,20 @@ describe('faults of markup', () => {
     expect(codes(markup, true)).toEqual([]);
   });
 
+  it('do no harm where nobody meets them: what does nothing on a hidden field', () => {
+    const harms = (markup: string) =>
+      markupFindings(markup, readForm(markup).fields).map((one) => [claimCode(one), one.harm]);
+    expect(harms('<form><input type=hidden name=a value=x required><button>Go</button></form>')).toEqual([
+      ['attribute ignored', 'cosmetic'],
+    ]);
+    expect(harms('<form><label>A <input name=a step=1></label><button>Go</button></form>')).toEqual([
+      ['attribute ignored', 'person misled'],
+    ]);
+    expect(harms('<form><label>A <input></label><button>Go</button></form>')).toEqual([
+      ['no name', 'value lost'],
+    ]);
+  });
+
   it('that people meet are told on pages with scripts too', () => {
     const markup = '<form>A <input name=a><button>Go</button></form>';
     expect([codes(markup), codes(markup, true)]).toEqual([['no label'], ['no label']]);
