@@ -151,8 +151,8 @@ export const patternFaults: FaultRule = (page, report) => {
       continue;
     }
     if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });
-    const isKnown = hasKnownFormat(field) && !isUnusual(field, reading.matches);
-    if (!text(field, 'title') && page.hintOf(field) === '' && !isKnown)
+    if (text(field, 'title') || page.hintOf(field) !== '') continue;
+    if (!hasKnownFormat(field) || isUnusual(field, reading.matches))
       report({ field, span, fault: { code: 'pattern without a hint' } });
   }
 };

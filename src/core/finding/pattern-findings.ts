@@ -26,8 +26,9 @@ function slowFinding(field: Field, guards: readonly Guard[]): Finding[] {
   const most = parseNonNegativeInteger(attribute(control, 'maxlength')) ?? Number.POSITIVE_INFINITY;
   return patternsOf(field, guards).flatMap(({ source }): Finding[] => {
     const found = growthOfSteps(source, most);
-    const worst = found ? stepsOver(found, Math.min(most, longestEntered)) : 0;
-    if (!found || worst < feltSteps) return [];
+    if (!found) return [];
+    const worst = stepsOver(found, Math.min(most, longestEntered));
+    if (worst < feltSteps) return [];
     const isForGood = worst >= endlessSteps;
     const steps = found.steps
       .slice(-3)

@@ -91,6 +91,7 @@ import uzCyrl from 'cldr-misc-full/main/uz-Cyrl/characters.json';
 import vi from 'cldr-misc-full/main/vi/characters.json';
 import yo from 'cldr-misc-full/main/yo/characters.json';
 import zu from 'cldr-misc-full/main/zu/characters.json';
+import { isUsualScript } from '../purpose/regions';
 
 /**
  * What a language is written with (Unicode Technical Standard 35, Part 2, "Character Elements"), of the languages in which phones are used
@@ -214,21 +215,14 @@ const byLocale = new Map(
   ),
 );
 
-const read = new Map<string, Exemplars>();
-
 /**
  * @param language ISO 639
  * @param script ISO 15924: the same language is written in Latin letters in one place and in Cyrillic ones in another
  * @returns null for a language, or a script of it, that does not ship
  */
 export function exemplarsOf(language: string, script: string): Exemplars | null {
-  const isUsual = new Intl.Locale(language).maximize().script === script;
-  const locale = isUsual ? language : `${language}-${script}`;
-  const characters = byLocale.get(locale);
-  if (!characters) return null;
-  const known = read.get(locale) ?? exemplars(characters);
-  read.set(locale, known);
-  return known;
+  const characters = byLocale.get(isUsualScript(language, script) ? language : `${language}-${script}`);
+  return characters ? exemplars(characters) : null;
 }
 
 function exemplars({ exemplarCharacters, auxiliary, punctuation, numbers }: Characters): Exemplars {

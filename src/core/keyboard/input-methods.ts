@@ -1,12 +1,11 @@
+import { type LetterRows, qwerty } from './key-rows';
+
 /** How a language is written whose characters are more than there can be keys: keys spell, and what is meant is chosen. */
 export interface InputMethod {
-  /** In the notation of `key-rows.ts`. */
-  readonly rows: readonly [string, string, ...string[]];
+  readonly rows: LetterRows;
   /** Scripts whose characters it makes, by the property of the Unicode Standard. */
   readonly makes: RegExp;
 }
-
-const latin = ['q w e r t y u i o p', 'a s d f g h j k l', 'z x c v b n m'] as const;
 
 /** Signs of East Asian texts, and letters and digits as wide as they are: every one of the methods has them. */
 const wide = '\\u3000-\\u303f\\uff01-\\uff5e';
@@ -43,8 +42,8 @@ const methods: ReadonlyMap<string, InputMethod> = new Map<string, InputMethod>([
     },
   ],
   // Latin letters spell the sounds.
-  ['zh', { rows: latin, makes: han }],
-  ['yue', { rows: latin, makes: han }],
+  ['zh', { rows: qwerty, makes: han }],
+  ['yue', { rows: qwerty, makes: han }],
 ]);
 
 /** @param language ISO 639 */
@@ -52,18 +51,13 @@ export function inputMethodOf(language: string): InputMethod | null {
   return methods.get(language) ?? null;
 }
 
-const made = new Map<InputMethod, ReadonlySet<string>>();
-
 /** Every character that a method makes, each one code point. */
 export function charactersMadeBy(method: InputMethod): ReadonlySet<string> {
-  const known = made.get(method);
-  if (known) return known;
   const characters = new Set<string>();
   for (let code = firstWide; code <= lastHan; code++) {
     const character = String.fromCodePoint(code);
     if (method.makes.test(character)) characters.add(character);
   }
-  made.set(method, characters);
   return characters;
 }
 

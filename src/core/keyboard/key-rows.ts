@@ -7,6 +7,12 @@ const plain: Readonly<Record<string, Key['does'] & ('erase' | 'action' | 'away' 
   '<gap>': 'gap',
 };
 
+/** Rows of letter keys in the notation of `keyRows`. */
+export type LetterRows = readonly [string, string, ...string[]];
+
+/** Latin letters, with nothing behind them. */
+export const qwerty = ['q w e r t y u i o p', 'a s d f g h j k l', 'z x c v b n m'] as const;
+
 /**
  * Rows of keys from a short notation, keys with a space between them: a character; `e|éè` with those that come up when
  * it is held; `<space>`, `<erase>`, `<action>`, `<away>`, `<gap>`; `<to:LAYER:LABEL>` for a key that changes the layer; `:5`

@@ -1,14 +1,12 @@
 import { type Exemplars, exemplarsOf } from './exemplars';
 import { charactersMadeBy, inputMethodOf } from './input-methods';
-
-/** Rows of keys, in the notation of `key-rows.ts`; those behind a bar come up when the key is held. */
-type Rows = readonly [string, string, ...string[]];
+import type { LetterRows } from './key-rows';
 
 /** The keys for the letters of a language, and what they bring together. */
 export interface LetterKeys {
-  readonly rows: Rows;
+  readonly rows: LetterRows;
   /** Null where letters have none. */
-  readonly capitals: Rows | null;
+  readonly capitals: LetterRows | null;
   /** Otherwise Latin letters have layers of their own. */
   readonly isLatin: boolean;
   readonly written: Written;
@@ -86,7 +84,7 @@ function ofAlphabet({ letters, all }: Exemplars, language: string, script: strin
   const count = Math.max(2, Math.ceil(keys.length / widest));
   const length = Math.ceil(keys.length / count);
   const row = (at: number) => keys.slice(at * length, (at + 1) * length).join(' ');
-  const rows: Rows = [row(0), row(1), ...Array.from({ length: count - 2 }, (_, at) => row(at + 2))];
+  const rows: LetterRows = [row(0), row(1), ...Array.from({ length: count - 2 }, (_, at) => row(at + 2))];
   const hasCapitals = letters.some(([letter]) => /\p{Changes_When_Titlecased}/u.test(letter));
   return {
     rows,
@@ -111,7 +109,7 @@ function inBothCases(characters: ReadonlySet<string>, language: string): Readonl
   return new Set([...characters].flatMap((one) => [one, ...capitals(one, language)]));
 }
 
-function inCapitals([first, second, ...others]: Rows, language: string): Rows {
+function inCapitals([first, second, ...others]: LetterRows, language: string): LetterRows {
   const upper = (row: string) => capitals(row, language);
   return [upper(first), upper(second), ...others.map(upper)];
 }

@@ -1,11 +1,11 @@
-import { keyRows } from './key-rows';
+import { keyRows, qwerty } from './key-rows';
 import type { Keyboard, Layer } from './keyboard';
 import { capitals } from './letters';
 
 /** What stands between the space bar and the full stop, by the layout's own name. */
 const besideSpace: Readonly<Record<string, string>> = { us: '', 'email/us': '@ ', 'url/us': '/ ' };
 
-const [first, second, third] = ['q w e r t y u i o p', 'a s d f g h j k l', 'z x c v b n m'] as const;
+const [first, second, third] = qwerty;
 
 const pad: Layer = {
   id: 'numbers',

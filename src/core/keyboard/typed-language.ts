@@ -1,6 +1,6 @@
 import type { Field } from '../html/field';
 import { decimalSeparators } from '../purpose/numbers-by-language';
-import { type PlaceOfUse, placeOfUse } from '../purpose/regions';
+import { isUsualScript, type PlaceOfUse, placeOfUse } from '../purpose/regions';
 import { type Language, languages, plainVariant } from '../target/variant';
 import { letterKeys } from './letters';
 
@@ -46,6 +46,9 @@ function askedAbout(
 
 /** The tag with the script where it is not the usual one, and the country where it is known. */
 function tagOf(language: string, { script, region, isRegionKnown }: PlaceOfUse): string {
-  const isUsual = new Intl.Locale(language).maximize().script === script;
-  return [language, ...(isUsual ? [] : [script]), ...(isRegionKnown ? [region] : [])].join('-');
+  return [
+    language,
+    ...(isUsualScript(language, script) ? [] : [script]),
+    ...(isRegionKnown ? [region] : []),
+  ].join('-');
 }

@@ -9,28 +9,29 @@ export interface WritableCharacters {
   readonly has: (grapheme: string) => boolean;
 }
 
-const found = new WeakMap<Keyboard, WritableCharacters>();
-
 /**
  * @param separators signs before decimals of which one stands on the keyboard of a language, by the country: where more than one is named
  *   the country is not known, and each is taken to be there
  */
 export function writableWith(keyboard: Keyboard, separators: readonly string[]): WritableCharacters {
-  const known = found.get(keyboard);
-  if (known) return known;
-  const keys = charactersOf(keyboard);
-  const characters = new Set([
-    ...keys,
-    ...(keyboard.written?.characters ?? []),
-    ...uncertain(keys, separators),
-  ]);
+  const sure = surelyWritten(keyboard);
+  const more = uncertain(sure, separators).filter((sign) => !sure.has(sign));
+  const characters = more.length === 0 ? sure : new Set([...sure, ...more]);
   const emoji = hasEmoji(keyboard);
   const isOne = (character: string) => characters.has(character) || (emoji && isEmoji(character));
   const has = (grapheme: string) =>
     isOne(grapheme) || isOne(grapheme.normalize('NFC')) || [...grapheme].every(isOne);
-  const writable = { characters, has };
-  found.set(keyboard, writable);
-  return writable;
+  return { characters, has };
+}
+
+const written = new WeakMap<Keyboard, ReadonlySet<string>>();
+
+/** What its keys bring, and what is written with it besides: an input method makes very many. */
+function surelyWritten(keyboard: Keyboard): ReadonlySet<string> {
+  const known = written.get(keyboard);
+  const all = known ?? new Set([...charactersOf(keyboard), ...(keyboard.written?.characters ?? [])]);
+  written.set(keyboard, all);
+  return all;
 }
 
 /**
@@ -38,9 +39,14 @@ export function writableWith(keyboard: Keyboard, separators: readonly string[]):
  * measured it: those that may be there are taken to be there.
  */
 function uncertain(keys: ReadonlySet<string>, separators: readonly string[]): string[] {
-  const hasDigits = [...keys].some((key) => /^\p{Nd}$/u.test(key));
   const hasSeparator = separators.some((sign) => keys.has(sign));
-  return [...(hasDigits ? '0123456789' : ''), ...(hasSeparator ? separators : [])];
+  return [...(hasDigit(keys) ? '0123456789' : ''), ...(hasSeparator ? separators : [])];
+}
+
+/** The first is enough: there may be very many others. */
+function hasDigit(characters: ReadonlySet<string>): boolean {
+  for (const character of characters) if (/^\p{Nd}$/u.test(character)) return true;
+  return false;
 }
 
 function isEmoji(character: string): boolean {

@@ -11,13 +11,19 @@ const ofSeveralCountries: ReadonlyMap<string, readonly [string, ...string[]]> = 
  * @param tag BCP 47
  */
 export function decimalSeparators(tag: string): readonly [string, ...string[]] {
-  const { language, region } = new Intl.Locale(tag);
-  const several = region === undefined ? ofSeveralCountries.get(language) : undefined;
-  return several ?? [partsOf(tag).find(({ type }) => type === 'decimal')?.value ?? '.'];
+  const signs = known.get(tag) ?? signsOf(tag);
+  known.set(tag, signs);
+  return signs;
 }
 
-function partsOf(tag: string): Intl.NumberFormatPart[] {
-  return new Intl.NumberFormat(inItsCountry(tag)).formatToParts(1.5);
+/** Every keyboard of every field asks for them. */
+const known = new Map<string, readonly [string, ...string[]]>();
+
+function signsOf(tag: string): readonly [string, ...string[]] {
+  const { language, region } = new Intl.Locale(tag);
+  const several = region === undefined ? ofSeveralCountries.get(language) : undefined;
+  const parts = new Intl.NumberFormat(inItsCountry(tag)).formatToParts(1.5);
+  return several ?? [parts.find(({ type }) => type === 'decimal')?.value ?? '.'];
 }
 
 /** With the country in which the language is most at home; the script stays as it is named, for with the usual one countries are not found. */

@@ -42,6 +42,11 @@ export function placeOfUse(tag: string | null): PlaceOfUse {
   }
 }
 
+/** Whether a language (ISO 639) is written in a script (ISO 15924) in most places. */
+export function isUsualScript(language: string, script: string): boolean {
+  return new Intl.Locale(language).maximize().script === script;
+}
+
 /** Digits besides ASCII that people of a language type: their own keyboards have them, or their input method gives them. */
 const otherDigits: ReadonlyMap<string, string> = new Map([
   ['ar', '٠١٢٣٤٥٦٧٨٩'],

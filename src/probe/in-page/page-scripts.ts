@@ -10,7 +10,8 @@ export function hasScripts(): boolean {
     .getEntriesByType('resource')
     .some((entry) => entry instanceof PerformanceResourceTiming && entry.initiatorType === 'script');
   return (
-    wasFetched || [...composedElements(document)].some((element) => isScript(element) || isScripted(element))
+    wasFetched ||
+    [...composedElements(document)].some((element) => isScript(element) || hasScriptAttribute(element))
   );
 }
 
@@ -23,7 +24,7 @@ function isScript(element: Element): boolean {
   return scriptTypes.test(type);
 }
 
-function isScripted(element: Element): boolean {
+function hasScriptAttribute(element: Element): boolean {
   const own = domMembers(element);
   return own.getAttributeNames().some((name) => {
     if (name.startsWith('on')) return name in HTMLElement.prototype || name in window;
