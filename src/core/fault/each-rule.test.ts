@@ -146,6 +146,11 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     labelled('<input name=a pattern="[a-z]+" title="small letters">'),
   ],
   ['pattern', labelled('<input name=a pattern="[a-z]+">'), labelled('<input type=date name=a>')],
+  [
+    'pattern',
+    labelled('<input name=a pattern="[0-9]">'),
+    labelled('<input name=a pattern="[0-9]">', 'Digit 1'),
+  ],
   // Everybody knows how a postcode is written; a date in six digits is one of many ways.
   [
     'pattern',
@@ -161,6 +166,11 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     'limit not shown',
     labelled('<input type=number name=a min=3>'),
     labelled('<input type=number name=a min=1 title="from 1">'),
+  ],
+  [
+    'limit not shown',
+    labelled('<input type=date name=a max=2026-12-01>'),
+    labelled('<input type=date name=a max=2026-12-01 autocomplete=bday>', 'Born'),
   ],
   ['attribute ignored', labelled('<input name=a min=1>'), labelled('<input name=a size=4>')],
   [

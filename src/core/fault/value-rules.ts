@@ -151,7 +151,7 @@ export const patternFaults: FaultRule = (page, report) => {
       continue;
     }
     if (reading.matches('')) report({ field, span, fault: { code: 'pattern accepts nothing' } });
-    if (text(field, 'title') || page.hintOf(field) !== '') continue;
+    if (text(field, 'title') || page.hintOf(field) !== '' || saysHowMany(field)) continue;
     if (!hasKnownFormat(field) || isUnusual(field, reading.matches))
       report({ field, span, fault: { code: 'pattern without a hint' } });
   }
@@ -173,11 +173,16 @@ function surprises(field: Field, name: string): boolean {
     const isLong = length >= (field.kind === 'textarea' ? longText : longLine);
     return !(name === 'maxlength' && (isLong || hasKnownFormat(field)));
   }
+  // No birthday is yet to come, and who is too young is told so by the date.
+  if (text(field, 'autocomplete') === 'bday') return false;
   const range = rangeOf(field.kind, fieldStateOf(field));
   const limit = name === 'min' ? range?.min : range?.max;
   // Nobody enters less than nothing of what is counted.
   return limit != null && !(field.kind === 'number' && name === 'min' && (limit === 0 || limit === 1));
 }
+
+/** “Digit 1”, “Code (6 digits)”: a figure in a label is about what is to be entered. */
+const saysHowMany = ({ label }: Field) => /\p{Nd}/u.test(label);
 
 /** Purposes whose texts people know how to write; what a rule refuses of them is told by itself. */
 const knownFormats: readonly Purpose[] = [
@@ -221,7 +226,7 @@ export const hiddenLimit: FaultRule = (page, report) => {
       first &&
       limits.some((name) => surprises(field, name)) &&
       page.hintOf(field) === '' &&
-      !/\d/.test(field.label)
+      !saysHowMany(field)
     )
       report({
         field,

@@ -86,6 +86,11 @@ describe('what keyboards lack', () => {
     expect(one?.[0]?.id).toContain('keyboard');
   });
 
+  it('is one finding where one keyboard lacks a sign besides: what both lack is the cause', () => {
+    const markup = page('<input name=a inputmode=numeric pattern="[A-Z]-[0-9]" title="A-1">');
+    expect(lacking(found(markup))).toEqual([['A', 'Android-like phone', 'iOS-like phone']]);
+  });
+
   it('is told of letters in the languages whose letters are known, and of keypads in all', () => {
     const cyrillic = '<input name=a pattern="[а-я]+" title="б">';
     expect(lacking(found(page(cyrillic, 'ru')))).toEqual([]);

@@ -22,7 +22,8 @@ interface TargetTrap {
 }
 
 /**
- * What a field's rule accepts and the keyboards of phones cannot produce; those that lack the same are one finding.
+ * What a field's rule accepts and the keyboards of phones cannot produce; those that lack the same are one finding, and so is what
+ * some of them lack besides.
  * @param asked keyboards that came up for the field
  */
 export function keyboardFindings(
@@ -35,25 +36,30 @@ export function keyboardFindings(
   if (!hasKeyboard(field)) return [];
   const language = typedLanguage(field, setup.language);
   const traps = [...phoneTraps(ruled, setup, language), ...measuredTraps(ruled, asked, language)];
-  const groups = grouped(traps, ({ trap }) => findingId('keyboard', field.id, ...[...trap.missing].sort()));
-  return [...groups].flatMap(([id, [first, ...others]]) => {
-    if (!first) return [];
-    const targets = [first, ...others].map(({ on }) => on);
+  const groups = grouped(traps, (trap) => leastOf(trap, traps));
+  return [...groups].map(([{ trap }, those]) => {
+    const targets = those.map(({ on }) => on);
     // A page chooses the keyboards of phones; what it could ask of the real one instead, nobody tried.
     const isOfPhones = targets.some(({ mark }) => mark === 'modelled');
     const setting = isOfPhones && language ? cheapestForRule(ruled, null, { ...setup, language }) : null;
-    const { missing, value } = first.trap;
-    return [
-      fieldFinding(field, {
-        id,
-        claim: { code: 'keyboard lacks', missing, value, setting, isOfPhones },
-        harm: 'cannot enter a valid value',
-        change: setting && { kind: 'markup', edits: settingEdits(markup, field, setting) },
-        targets,
-        evidence: 'keyboards',
-      }),
-    ];
+    const { missing, value } = trap;
+    return fieldFinding(field, {
+      id: findingId('keyboard', field.id, ...missing.toSorted()),
+      claim: { code: 'keyboard lacks', missing, value, setting, isOfPhones },
+      harm: 'cannot enter a valid value',
+      change: setting && { kind: 'markup', edits: settingEdits(markup, field, setting) },
+      targets,
+      evidence: 'keyboards',
+    });
   });
+}
+
+/** The first of those that lack the fewest of the characters that a keyboard lacks, and none besides: what all of them lack. */
+function leastOf({ trap }: TargetTrap, all: readonly TargetTrap[]): TargetTrap {
+  const isPart = (other: TargetTrap) => other.trap.missing.every((one) => trap.missing.includes(one));
+  return all
+    .filter(isPart)
+    .reduce((least, one) => (one.trap.missing.length < least.trap.missing.length ? one : least));
 }
 
 /** @param typed null where the letters of the page's language are on no keyboard that is known: then only those without letters tell */

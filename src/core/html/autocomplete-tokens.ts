@@ -54,6 +54,13 @@ export type AutocompleteFault =
   | { readonly code: 'no contact'; readonly token: string; readonly name: string }
   | { readonly code: 'several lines' | 'another kind'; readonly name: string; readonly kind: FieldKind };
 
+/** Kinds that the table does not name and that browsers fill in all the same: chosen for their keypad, or to hide what is typed. */
+const harmless: readonly { readonly kind: FieldKind; readonly names: RegExp }[] = [
+  { kind: 'number', names: /^one-time-code$/ },
+  { kind: 'tel', names: /^(?:tel-.+|cc-(?:number|csc|exp.*)|bday-.+|postal-code|one-time-code)$/ },
+  { kind: 'password', names: /^cc-csc$/ },
+];
+
 /** What is wrong with an `autocomplete` (HTML Standard, "Autofill"); null when nothing is. */
 export function autocompleteFault(control: Control): AutocompleteFault | null {
   const value = attribute(control, 'autocomplete');
@@ -72,10 +79,7 @@ export function autocompleteFault(control: Control): AutocompleteFault | null {
   if (stray) return { code: 'no such token', token: stray };
   const kind = kindOf(control.element, attribute(control, 'type'));
   if (group === 'Multiline' && !suits(kind, group)) return { code: 'several lines', name, kind };
-  const fits =
-    suits(kind, group) ||
-    (name === 'one-time-code' && kind === 'number') ||
-    (name === 'cc-number' && kind === 'tel');
+  const fits = suits(kind, group) || harmless.some((one) => one.kind === kind && one.names.test(name));
   return fits ? null : { code: 'another kind', name, kind };
 }
 

@@ -60,6 +60,8 @@ describe('what a rule needs', () => {
     ['-?[0-9]+', `${digits}-`],
     ['[0-9]+(?:[.٫][0-9]+)?', `${digits}٫`],
     ['[A-Za-z0-9]+', digits],
+    ['[0-9]{3}\\.?[0-9]{3}\\.?[0-9]{3}-?[0-9]{2}', digits],
+    ['[0-9]{3}[.,]?[0-9]{4}', digits],
   ])('%s can be written in “%s”', (source, characters) => {
     expect(needed(source, characters)).toEqual([]);
   });

@@ -50,7 +50,12 @@ function fraction(
 ): string | undefined {
   const words = decimalSigns.flatMap((sign) => wordsWith(table, (character) => character === sign, 1));
   const fractions = words.filter((word) => /^\p{Nd}+[.,٫]\p{Nd}+$/u.test(word) && isAccepted(word));
-  // What takes a second sign is no number.
-  const numbers = fractions.filter((word) => !isAccepted(word + word.slice(word.search(/[.,٫]/))));
+  const numbers = fractions.filter((word) => isNumber(word, isAccepted));
   return numbers.every((word) => graphemes(word).some((one) => !isThere(one))) ? numbers[0] : undefined;
+}
+
+/** What takes a second sign is no number, nor is what takes nothing less than all its digits: the sign stands between groups of them. */
+function isNumber(word: string, isAccepted: (text: string) => boolean): boolean {
+  const sign = word.search(/[.,٫]/);
+  return isAccepted(word.slice(0, sign)) && !isAccepted(word + word.slice(sign));
 }
