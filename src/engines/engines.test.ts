@@ -66,7 +66,7 @@ describe('deadlines', () => {
 });
 
 describe('the box of a picture', () => {
-  const page = { width: 800, height: 600 };
+  const page = { x: 0, y: 0, width: 800, height: 600 };
 
   it('is the control with a margin, in whole px', () => {
     expect(pictureBox({ x: 20.3, y: 30, width: 100.4, height: 20 }, page)).toEqual({
@@ -75,6 +75,16 @@ describe('the box of a picture', () => {
       width: 101 + 2 * pictureMargin,
       height: 20 + 2 * pictureMargin,
     });
+  });
+  it('may lie left of where scrolling begins, in a page that reads from right to left', () => {
+    const wide = { x: -300, y: 0, width: 1100, height: 600 };
+    expect(pictureBox({ x: -299, y: 30, width: 20, height: 20 }, wide, 4)).toEqual({
+      x: -300,
+      y: 26,
+      width: 25,
+      height: 28,
+    });
+    expect(pictureBox({ x: -299, y: 30, width: 20, height: 20 }, page, 4)).toBeNull();
   });
   it('stays inside the page, and is none outside of it', () => {
     expect(pictureBox({ x: -50, y: -50, width: 20, height: 20 }, page)).toBeNull();

@@ -149,9 +149,9 @@ function signsOf(fields: readonly Field[]): (ControlSign | null)[] {
 const tallest = 2400;
 
 async function sightOf(page: EnginePage): Promise<PageSight | null> {
-  const size = await page.probe('documentSize');
-  const box = { x: 0, y: 0, width: size.width, height: Math.min(size.height, tallest) };
-  const [picture] = await page.pictures([box], size);
+  const document = await page.probe('documentBox');
+  const box = { ...document, height: Math.min(document.height, tallest) };
+  const [picture] = await page.pictures([box], document);
   return picture ? { picture, doable: await page.probe('doableHere') } : null;
 }
 

@@ -5,7 +5,7 @@ import { readForm } from '@/core/html/read-form';
 import type { RealQuestion, RealSending } from '@/core/page/real-sending';
 import { plainVariant } from '@/core/target/variant';
 import { middleOf } from '@/probe/api/box';
-import { probeGlobal } from '@/probe/api/probe-api';
+import { type Box, probeGlobal } from '@/probe/api/probe-api';
 import { probeBundle } from '@/probe/bundle';
 import { enterValues } from '@/probe/questions/enter-values';
 import { probeField } from '@/probe/questions/question-context';
@@ -108,10 +108,7 @@ const seen = `(() => {
 })()`;
 
 async function sight(page: EnginePage): Promise<RealSending['picture']> {
-  const size = (await page.evaluate('({ width: innerWidth, height: innerHeight })')) as {
-    width: number;
-    height: number;
-  };
-  const [picture] = await page.pictures([{ x: 0, y: 0, ...size }], size);
+  const inSight = (await page.evaluate('({ x: 0, y: 0, width: innerWidth, height: innerHeight })')) as Box;
+  const [picture] = await page.pictures([inSight], inSight);
   return picture ?? null;
 }

@@ -234,5 +234,5 @@ const aMoment = 100;
 /** Waits for a moment, and throws when the page is no longer there. */
 async function stillThere(page: AskablePage): Promise<void> {
   await new Promise((resolve) => setTimeout(resolve, aMoment));
-  await page.probe('documentSize');
+  await page.probe('documentBox');
 }

@@ -33,6 +33,15 @@ const forms = fc.sample(
   2,
 );
 
+/** Pages of both directions that a window shows whole, or not: in each of them a control stands elsewhere in its picture. */
+const pages: readonly (readonly [direction: string, behind: string])[] = [
+  ['ltr', ''],
+  ['ltr', '<p style="height:1500px">'],
+  ['rtl', ''],
+  ['rtl', '<p style="height:1500px">'],
+  ['rtl', '<p style="width:1500px">'],
+];
+
 /** Islands of ink in a row: columns with something dark in them, next to each other. */
 function islandsIn(picture: Picture): number {
   const { width, height, data } = PNG.sync.read(Buffer.from(pictureBytes(picture)));
@@ -55,23 +64,24 @@ describe.skipIf(!(await enginesAvailable())).each(Object.keys(engines))('what %s
     const session = await engine.launch(found.path, plainVariant, {});
     try {
       const { code } = await probeBundle('probe');
-      for (const [order, signs] of forms) {
-        const inputs = order.map((kind, at) => kind(signs[at] ?? 1));
-        const page = `<!doctype html><style>${look}</style><form>${inputs.join('')}</form>`;
+      for (const [at, [direction, behind]] of pages.entries()) {
+        const [order = [], signs = []] = forms[at % forms.length] ?? [];
+        const inputs = order.map((kind, place) => kind(signs[place] ?? 1));
+        const page = `<!doctype html><html dir=${direction}><style>${look}</style><form>${inputs.join('')}</form>${behind}</html>`;
         const { address, stop } = await startPage(page);
         const opened = await session.open(address, code, plainVariant);
         const fields = readForm(page).fields.map(probeField);
-        const size = await opened.probe('documentSize');
+        const document = await opened.probe('documentBox');
         const boxes = (await opened.probe('controlBoxes', fields)).map(
-          (box) => box && pictureBox(box, size, 0),
+          (box) => box && pictureBox(box, document, 0),
         );
-        const pictures = await opened.pictures(boxes, size);
+        const pictures = await opened.pictures(boxes, document);
         const shown = await opened.probe('textsShown', fields);
         await stop();
         const drawn = pictures.map((picture) => (picture ? islandsIn(picture) : null));
-        expect(inputs.map((input, at) => [input, drawn[at]])).toEqual(
-          inputs.map((input, at) => [input, [...(shown[at] ?? '')].length]),
-        );
+        const told = (counts: readonly (number | null)[]) =>
+          inputs.map((input, place) => [direction, behind, input, counts[place]]);
+        expect(told(drawn)).toEqual(told(shown.map((text) => [...(text ?? '')].length)));
         expect(drawn).toEqual(signs);
       }
     } finally {

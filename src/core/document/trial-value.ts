@@ -150,7 +150,7 @@ function ofItsPurpose(field: Field): readonly string[] {
 
 /** Texts for which an input mode is meant (HTML Standard, "Input modalities: the inputmode attribute"). */
 const forKeypad: Readonly<Record<string, readonly string[]>> = {
-  numeric: ['1250', '4711', '12'],
+  numeric: ['12', '1250', '4711'],
   decimal: ['12.50', '12', '12,50'],
   tel: ['0405550100'],
   email: ['ada@skerry.example'],

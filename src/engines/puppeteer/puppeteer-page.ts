@@ -25,6 +25,12 @@ const mostPixels = 100_000_000;
 
 const fieldsAtOnce = 100;
 
+/** A JavaScript function: whether a box of the document, CSS px, lies in the window. */
+const liesInSight = `(box) => {
+  const { pageLeft: left, pageTop: top, width, height } = visualViewport;
+  return box.x >= left && box.y >= top && box.x + box.width <= left + width && box.y + box.height <= top + height;
+}`;
+
 /** A page, the browser that shows it, and what is done in it each time it is loaded. */
 interface Opened extends QuietPage {
   /** The engine's title. */
@@ -138,18 +144,15 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
     });
   };
 
-  async pictures(
-    boxes: readonly (Box | null)[],
-    document: { width: number; height: number },
-  ): Promise<(Picture | null)[]> {
+  async pictures(boxes: readonly (Box | null)[], document: Box): Promise<(Picture | null)[]> {
     // A control may be larger than any picture; that costs the others nothing.
     const shown = boxes.map((box) => (box && this.fits(box) ? box : null));
     const one = boxes.length === 1 ? shown[0] : null;
-    const clip = one ?? { x: 0, y: 0, ...document };
+    const clip = one ?? document;
     // One box is cut by the browser; many are cut here out of one picture of the whole document, where one can be taken.
-    if (this.fits(clip)) return this.cutOut(clip, shown);
+    if (this.fits(clip)) return this.cutOut(clip, shown, document);
     const pictures: (Picture | null)[] = [];
-    for (const box of shown) pictures.push(box && ((await this.cutOut(box, [box]))[0] ?? null));
+    for (const box of shown) pictures.push(box && ((await this.cutOut(box, [box], document))[0] ?? null));
     return pictures;
   }
 
@@ -157,11 +160,21 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
     return width * height * this.variant.zoom ** 2 <= mostPixels;
   }
 
-  private async cutOut(clip: Box, boxes: readonly (Box | null)[]): Promise<(Picture | null)[]> {
+  private async cutOut(
+    clip: Box,
+    boxes: readonly (Box | null)[],
+    document: Box,
+  ): Promise<(Picture | null)[]> {
     if (boxes.every((box) => box === null)) return [...boxes] as null[];
     await this.painted();
+    // Beyond what is in sight a browser lays the page out anew, and tells it so.
+    const isInSight = (await this.evaluate(`(${liesInSight})(${JSON.stringify(clip)})`)) === true;
     const png = await this.answer(() =>
-      this.opened.page.screenshot({ type: 'png', clip, captureBeyondViewport: true }),
+      this.opened.page.screenshot({
+        type: 'png',
+        clip: isInSight ? clip : { ...clip, x: clip.x - document.x, y: clip.y - document.y },
+        captureBeyondViewport: !isInSight,
+      }),
     );
     return cropAll(
       png,

@@ -48,10 +48,7 @@ export interface AskablePage {
    * Pictures of parts of the document as it is now, one for each box; null where none can be taken.
    * Boxes are whole CSS px inside the document.
    */
-  pictures(
-    boxes: readonly (Box | null)[],
-    document: { width: number; height: number },
-  ): Promise<(Picture | null)[]>;
+  pictures(boxes: readonly (Box | null)[], document: Box): Promise<(Picture | null)[]>;
   /** The box in a picture, px, in which two pictures of one place differ; null when nowhere, or when they cannot be compared. */
   changeBetween(before: Picture, after: Picture): Box | null;
   /** Clicks with a trusted pointer in the middle of a whole CSS px of the viewport; null where nobody can. */

@@ -153,7 +153,7 @@ export interface ProbeApi {
   /** The browser's own language reads from right to left, whatever the page is written in. */
   speaksRightToLeft(): boolean;
   /** Size of the whole document, CSS px. */
-  documentSize(): { width: number; height: number };
+  documentBox(): Box;
   /** Attaches the guards, starts recording and, unless the script does that by itself, gives focus by script. */
   beginTyping(field: ProbeField, guards: readonly Guard[], focusFirst: boolean): void;
   /** What happened since the last time. */

@@ -1,5 +1,6 @@
 import { inDocument, union } from '../api/box';
 import type { Box, ProbeField } from '../api/probe-api';
+import { domMembers } from './dom-members';
 import { controlsOf } from './field-controls';
 import { controls, type Listed } from './form-under-test';
 import { drawnIn, standInOf } from './stand-in';
@@ -76,6 +77,21 @@ export function boxOf(control: Element): Box | null {
   if (standIn) return union(drawnIn(standIn).map(inDocument));
   const box = control.getBoundingClientRect();
   return box.width === 0 && box.height === 0 ? null : inDocument(box);
+}
+
+/**
+ * All that one can scroll to. Of a page that reads from right to left and is wider than its window, what lies left of where scrolling
+ * begins is negative (CSSOM View, "scrolling area"; the direction is that of the body, CSS Writing Modes, "principal writing mode").
+ */
+export function documentBox(): Box {
+  const { documentElement: root, body } = domMembers(document);
+  const isRightToLeft = getComputedStyle(body ?? root).direction === 'rtl';
+  return {
+    x: isRightToLeft ? Math.min(0, root.clientWidth - root.scrollWidth) : 0,
+    y: 0,
+    width: root.scrollWidth,
+    height: root.scrollHeight,
+  };
 }
 
 export function controlBoxOf(members: readonly Listed[]): Box | null {

@@ -5,7 +5,14 @@ import { focusedElement } from './composed-tree';
 import { currentValueOf, describe } from './described-fields';
 import { domMembers } from './dom-members';
 import { entryStateOf } from './entry-state';
-import { aligned, bringIntoSight, controlBoxOf, insideInViewport, placeInViewport } from './field-boxes';
+import {
+  aligned,
+  bringIntoSight,
+  controlBoxOf,
+  documentBox,
+  insideInViewport,
+  placeInViewport,
+} from './field-boxes';
 import { controlsOf } from './field-controls';
 import { blur, chooseFiles, disable, fill, reset, sizesWithoutLimits } from './field-states';
 import { choose, controls, countOfControls, formsUnderTest, isOwn } from './form-under-test';
@@ -148,10 +155,7 @@ export const probedPage: ProbeApi = {
   ...plannedPage,
   speaksRightToLeft: () => /^(ar|fa|he|ur)\b/.test(navigator.language),
   readsRightToLeft: () => getComputedStyle(domMembers(document).documentElement).direction === 'rtl',
-  documentSize: () => ({
-    width: domMembers(document).documentElement.scrollWidth,
-    height: domMembers(document).documentElement.scrollHeight,
-  }),
+  documentBox,
   beginTyping(field, guards, focusFirst) {
     recorder?.stop();
     const element = controlsOf(field)[0] as TypedElement | undefined;

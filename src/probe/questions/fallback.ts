@@ -36,8 +36,8 @@ async function tryPlan(context: QuestionContext, field: Field, plan: FallbackPla
   if (picked) await page.probe('fill', [probeField(field)], [plan.picked]);
   else await typeInto(context, plan);
   const { box, sent } = await page.probe('describePlan');
-  const size = await page.probe('documentSize');
-  const [picture] = box ? await page.pictures([pictureBox(box, size)], size) : [];
+  const document = await page.probe('documentBox');
+  const [picture] = box ? await page.pictures([pictureBox(box, document)], document) : [];
   if (picture) context.picture(picture);
   return {
     plan: plan.name,

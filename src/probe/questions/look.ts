@@ -56,18 +56,18 @@ async function lookAtPage(
   if (state === 'invalid') await page.probe('attemptToSend');
   if (state === 'disabled') await page.probe('disable', fields);
   const facts = await page.probe('describe', fields);
-  const size = await page.probe('documentSize');
+  const document = await page.probe('documentBox');
   const boxes = facts.map(({ box }, index) =>
-    box && trials[index]?.status !== 'none' ? pictureBox(box, size) : null,
+    box && trials[index]?.status !== 'none' ? pictureBox(box, document) : null,
   );
-  const pictures = await page.pictures(boxes, size);
+  const pictures = await page.pictures(boxes, document);
   const moving = [...asked.keys()].filter((index) => canMove(asked[index], state));
   if (moving.length > 0) await new Promise((resolve) => setTimeout(resolve, aMoment));
   const later =
     moving.length > 0
       ? await page.pictures(
           boxes.map((box, index) => (moving.includes(index) ? box : null)),
-          size,
+          document,
         )
       : [];
   const texts = textStates.includes(state) ? await page.probe('textsShown', fields) : [];
@@ -121,8 +121,8 @@ async function lookAtFocus(
   const [facts] = await page.probe('describe', [probeField(field)]);
   if (facts?.box && !took) return inapplicable('no focus');
   if (!facts?.box || !page.drawsFocus) return look(context, facts, null);
-  const size = await page.probe('documentSize');
-  const [picture] = await page.pictures([pictureBox(facts.box, size)], size);
+  const document = await page.probe('documentBox');
+  const [picture] = await page.pictures([pictureBox(facts.box, document)], document);
   if (!(await page.probe('hasFocus', probeField(field)))) return inapplicable('focus taken away');
   const isAlike = picture && picture.id === atRest?.id && (await isAlikeAround(context, field));
   return look(context, facts, picture ?? null, { focusUnseen: isAlike === true });
@@ -136,8 +136,8 @@ async function isAlikeAround({ page }: QuestionContext, field: Field): Promise<b
   const probed = probeField(field);
   const picture = async () => {
     const [box] = await page.probe('controlBoxes', [probed]);
-    const size = await page.probe('documentSize');
-    const [taken] = await page.pictures([box ? pictureBox(box, size, around) : null], size);
+    const document = await page.probe('documentBox');
+    const [taken] = await page.pictures([box ? pictureBox(box, document, around) : null], document);
     return taken?.id ?? null;
   };
   // A page may take the focus away, or give it back: then nothing is known of how it looks.

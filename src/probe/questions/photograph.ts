@@ -25,10 +25,10 @@ export async function photograph(
   const probed = fields.map(probeField);
   await page.probe('reset');
   await page.probe('fill', probed, values);
-  const size = await page.probe('documentSize');
-  const boxes = (await page.probe('controlBoxes', probed)).map((box) => box && pictureBox(box, size, 0));
+  const document = await page.probe('documentBox');
+  const boxes = (await page.probe('controlBoxes', probed)).map((box) => box && pictureBox(box, document, 0));
   if (css) await page.probe('restyle', css);
-  const pictures = await page.pictures(boxes, size);
+  const pictures = await page.pictures(boxes, document);
   if (css) await page.probe('restyle', null);
   return { boxes, pictures };
 }

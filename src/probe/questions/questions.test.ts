@@ -83,7 +83,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     describe: (asked) => asked.map((field) => facts(ordinalOf(field))),
     controlBoxes: (asked) => asked.map((field) => box(ordinalOf(field))),
     valueOf: (field) => values[ordinalOf(field)] ?? '',
-    documentSize: () => ({ width: 800, height: 2000 }),
+    documentBox: () => ({ x: 0, y: 0, width: 800, height: 2000 }),
     restyle: (rules) => {
       css = rules ?? '';
     },
