@@ -106,6 +106,7 @@ describe('what is no id of version 0.1', () => {
     findingId('action', 'a', 'The action key puts a newline, and the form has no button that sends it.'),
     findingId('action key', 'a', 'Something else.'),
     '["markup",1,"a","text"]',
+    '["markup","duplicate id",1,"The id “a” is there twice"]',
     '{"0":"markup"}',
     '"markup"',
     'markup',

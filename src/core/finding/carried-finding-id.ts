@@ -99,9 +99,9 @@ function ofMarkup([, rule = '', field = '', text, ...rest]: readonly string[]): 
 function ofGuard([, found = '', field = '', name = '', stage, ...rest]: readonly string[]):
   | readonly string[]
   | null {
-  const isOfGuard = stage !== undefined && (found === 'past' || found === 'blocks') && rest.length === 0;
-  const rule = isOfGuard ? carriedRuleName(name) : null;
-  return rule && stage !== undefined ? ['guard', found, field, ...rule, stage] : null;
+  if (stage === undefined || rest.length > 0 || (found !== 'past' && found !== 'blocks')) return null;
+  const rule = carriedRuleName(name);
+  return rule && ['guard', found, field, ...rule, stage];
 }
 
 function ofActionKey([source, field = '', trouble = '']: readonly string[]): readonly string[] | null {

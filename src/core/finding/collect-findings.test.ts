@@ -59,10 +59,15 @@ describe('what is found of a form', () => {
     expect(() => found('<input name=a>', broken)).toThrow('broken');
   });
 
-  it('says once what a keypad lacks: of the keyboards where they are known, else by the standard', () => {
-    const digits = '<label>A <input name=a inputmode=numeric pattern="[0-9]/[0-9]" title="1/2"></label>';
-    expect(codes(found(digits))).toContainEqual(['a', 'keyboard lacks']);
-    expect(codes(found(digits))).not.toContainEqual(['a', 'keypad lacks a character']);
+  it('says what keyboards lack, not what a keypad may lack by the standard: guards put signs in by themselves', () => {
+    const slash = '<label>A <input name=a inputmode=numeric pattern="[0-9]/[0-9]"></label>';
+    expect(codes(found(slash))).toEqual([
+      ['a', 'pattern without a hint'],
+      ['a', 'keyboard lacks'],
+    ]);
+    const guards = [{ id: 'm', on: true, stage: 'after input', kind: 'mask', mask: '0/0' }];
+    const masked = found(slash, askRestriction, { typing: { a: { script: '', guards } } });
+    expect(codes(masked)).toEqual([['a', 'pattern without a hint']]);
   });
 
   it('leaves what keypads of other fields lack to them, and goes by the keyboards that came up for a field itself', () => {
@@ -87,8 +92,12 @@ describe('what is found of a form', () => {
   });
 
   it('is nothing of the action key in a field that a form in its form cut off', () => {
-    const nested =
-      '<form><label>A <input name=a></label><form></form><label>B <input name=b></label><button>Go</button></form>';
+    const b = '<label>B <textarea name=b></textarea></label>';
+    const nested = `<form><label>A <input name=a></label><form></form>${b}</form>`;
+    expect(codes(found(`<form><label>A <input name=a></label></form>${b}`))).toContainEqual([
+      'b',
+      'action key',
+    ]);
     const all = codes(found(nested));
     expect(all).toContainEqual([null, 'form ends early']);
     expect(all.filter(([id, code]) => id === 'b' && code === 'action key')).toEqual([]);

@@ -41,7 +41,7 @@ export function* formFindings(
   const { fields } = readForm(markup);
   const page = pageOf(markup);
   const { hintOf, nested } = pageUnderCheck(markup, fields);
-  const found = markupFindings(markup, fields, isScripted(own));
+  const found = markupFindings(markup, fields, isScripted(own)).filter((one) => !isOfKeypad(one));
   // That a form in its form cut a field off is told as the cause of all that follows for its keyboard.
   const isCutOff = ({ controls: [control] }: Field) => nested.some((one) => isCutOffBy(one, control));
   for (const [index, field] of fields.entries()) {
@@ -60,19 +60,12 @@ export function* formFindings(
     );
     yield index + 1;
   }
-  return withoutTwins(found);
+  return found;
 }
 
-/** What a keypad may lack by the standard is said once, where the keyboards themselves are known to lack it. */
-function withoutTwins(found: readonly Finding[]): Finding[] {
-  const lacking = new Set(
-    found.flatMap(({ claim, field }) => (claim.code === 'keyboard lacks' ? field?.id : [])),
-  );
-  return found.filter(
-    ({ claim, field }) =>
-      !(claim.code === 'fault' && claim.fault.code === 'keypad lacks a character' && lacking.has(field?.id)),
-  );
-}
+/** What a keypad may lack by the standard the keyboards tell themselves: they know which keys there are, and what scripts put in. */
+const isOfKeypad = ({ claim }: Finding) =>
+  claim.code === 'fault' && claim.fault.code === 'keypad lacks a character';
 
 /** What each check finds of a field. A check that takes too many steps costs no other one its findings, and is named. */
 function workedOut(field: Field, checks: readonly (() => Finding[])[]): Finding[] {

@@ -144,6 +144,35 @@ describe('growth of steps', () => {
     expect(growth('a*a*a*', 20)).toBeNull();
   });
 
+  it.each(['([xy])\\1(?:a+)+b', '(\\w)\\1(?:[a-z]+-?)+!'])(
+    'is found by typical pieces where no automaton can be drawn: %s',
+    (source) => {
+      expect(growth(source)?.grows).toEqual({ by: 'doubling' });
+    },
+  );
+
+  it('is told from the length on at which somebody notices it', () => {
+    const found = Array.from({ length: 40 }, (_, longest) => growth('(?:a+)+b', longest));
+    const first = found.findIndex((one) => one !== null);
+    expect(found.slice(first)).not.toContain(null);
+    const most = (one: StepGrowth | null | undefined) =>
+      Math.max(...(one?.steps ?? []).map(([, steps]) => steps));
+    expect(most(found[first])).toBeGreaterThanOrEqual(10_000);
+    // One step more in length is twice the work: what was let go before was half of it.
+    expect(most(found[first])).toBeLessThan(2 * 2 * 10_000);
+  });
+
+  it.each(['(?:a*a*x|b*b*b*y)', '(?:b*b*b*y|a*a*x)'])('is the worst of several: %s', (source) => {
+    expect(growth(source)?.grows).toEqual({ by: 'power', power: 3 });
+  });
+
+  it('is counted over texts that can be entered, to the longest of them', () => {
+    const last = (longest: number) => growth('x*x*y', longest)?.steps.at(-1)?.[0];
+    const { text } = growth('x*x*y') as StepGrowth;
+    const whole = slowText(text, 256).length;
+    expect([whole, whole - 1].map(last)).toEqual([256, 128]);
+  });
+
   it('is none of what does not compile', () => {
     expect(growth('(')).toBeNull();
   });
