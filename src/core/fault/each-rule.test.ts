@@ -23,6 +23,11 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     `<form>${labelled('<textarea name=a></textarea>')}</form>`,
     `<form>${labelled('<input name=a>')}${labelled('<textarea name=b></textarea>', 'Notes')}</form>`,
   ],
+  [
+    'no way to send',
+    `<form>${labelled('<textarea name=a></textarea>')}</form><p onclick="send()">Send</p>`,
+    `<form><label>A <select name=a onchange="this.form.submit()"><option>x</select></label>${labelled('<input name=b>')}${labelled('<input name=c>')}</form>`,
+  ],
   ['no name', labelled('<input>'), labelled('<input name=a>')],
   ['no name', labelled('<select><option>x</select>'), labelled('<select name=a><option>x</select>')],
   ['no label', 'Tide <input name=a>', 'Tide <input name=a title=Tide>'],

@@ -1,6 +1,7 @@
 import { isTypedText } from '../html/field';
 import { isCutOffBy } from '../html/nested-forms';
-import { elementSpan } from '../html/parse-markup';
+import { type Element, elementSpan } from '../html/parse-markup';
+import type { Placed } from '../html/read-form';
 import { blocksImplicitSubmission } from '../standard/implicit-submission';
 import { buttonThatSends } from './mend';
 import type { FaultRule } from './page-under-check';
@@ -17,7 +18,7 @@ export const noWayToSend: FaultRule = ({ fields, elements, nested }, report) => 
     const isStuck = blocking > 1 || (blocking === 0 && kinds.some(isTypedText));
     // A form in it took its button away, which is told.
     const isCut = nested.some(({ outer, cutAt }) => outer === index && cutAt !== null);
-    if (!span || hasButton || !isStuck || isCut) continue;
+    if (!span || hasButton || !isStuck || isCut || mayBeSentByScript(element, elements)) continue;
     report({
       span: { start: span.start, end: span.start + 5 },
       fault: { code: 'no way to send', blocking },
@@ -25,6 +26,15 @@ export const noWayToSend: FaultRule = ({ fields, elements, nested }, report) => 
     });
   }
 };
+
+/** Whether a listener in an attribute of the form, or of something in it, may send it: what it calls stands elsewhere. */
+function mayBeSentByScript(form: Element, elements: readonly Placed[]): boolean {
+  return elements.some(
+    ({ element, ancestors }) =>
+      (element === form || ancestors.includes(form)) &&
+      element.attrs.some(({ name }) => /^on[a-z]/.test(name)),
+  );
+}
 
 /** A form that begins inside of another one (HTML Standard, "in body": its start tag is ignored, and its end tag ends the outer form). */
 export const formInForm: FaultRule = ({ fields, nested }, report) => {

@@ -24,6 +24,7 @@ import { controlsIn, type Placed } from '../html/read-form';
 import { GaveUp } from '../regexp/budget';
 import type { Fault } from './fault';
 import type { Mend } from './mend';
+import { wordsBeside } from './words-beside';
 
 /** A fault in the markup of a form. */
 export interface MarkupFault {
@@ -59,7 +60,7 @@ export interface PageUnderCheck {
   readonly wrapped: ReadonlyMap<Element, Element>;
   /** The element of a control. */
   elementOf(control: Control): Placed | undefined;
-  /** Words about a field that stand where a person sees them before anything is sent: its hint, title and placeholder. */
+  /** Words about a field that stand where a person sees them before anything is sent: its hint, title and placeholder, and what is written beside it. */
   hintOf(field: Field): string;
 }
 
@@ -166,6 +167,7 @@ function hintOf(
     attribute(control, 'placeholder'),
     ...described.map(textOf),
     ...notes.map(({ element }) => textOf(element)),
+    place && wordsBeside(place.element, place.ancestors),
   ]
     .filter(Boolean)
     .join(' ')

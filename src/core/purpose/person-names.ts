@@ -22,7 +22,7 @@ const inScript: ReadonlyMap<string, readonly Writing[]> = new Map([
   ['Hebr', [only('נועה ימית', 'script of the language')]],
   ['Thai', [only('สมุทร ชายฝั่ง', 'script of the language')]],
   ['Deva', [only('सागर तट', 'script of the language')]],
-  ['Kore', [only('바다 김', 'script of the language')]],
+  ['Kore', [only('김바다', 'script of the language')]],
   ['Hans', [only('海莉', 'script of the language')]],
   ['Hant', [only('潮海莉', 'script of the language')]],
   ['Jpan', [only('潮見 渚', 'kanji'), only('しおみ なぎさ', 'hiragana')]],
