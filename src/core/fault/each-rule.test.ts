@@ -210,6 +210,21 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     `${labelled('<input type=email name=a list=l>')}<datalist id=l><option value=ada@skerry.example></datalist>`,
   ],
   [
+    'format refused',
+    labelled('<input name=a placeholder=TT.MM.JJJJ pattern="[0-9]{2}[.][0-9]{2}[.][0-9]{2}">'),
+    labelled('<input name=a placeholder=TT.MM.JJJJ pattern="[0-9]{2}[.][0-9]{2}[.][0-9]{4}">'),
+  ],
+  [
+    'format refused',
+    `<form>${labelled('<input name=a maxlength=8>', 'Born (DD/MM/YYYY)')}</form>`,
+    `<form>${labelled('<input name=a maxlength=10>', 'Born (DD/MM/YYYY)')}</form>`,
+  ],
+  [
+    'autocomplete',
+    labelled('<input type=number name=boats autocomplete=postal-code>'),
+    labelled('<input type=number name=zip autocomplete=postal-code>', 'ZIP code'),
+  ],
+  [
     'autocomplete',
     labelled('<input name=a autocomplete=nickname-of>'),
     labelled('<input name=a autocomplete=nickname>'),

@@ -23,6 +23,8 @@ export type Fault =
   | { readonly code: 'default thrown away'; readonly value: string }
   | { readonly code: 'default refused'; readonly value: string; readonly flags: readonly ValidityFlag[] }
   | { readonly code: 'example refused'; readonly example: string }
+  /** The words beside the field ask for dates of this format; `example` is one. */
+  | { readonly code: 'format refused'; readonly format: string; readonly example: string }
   | { readonly code: 'min above max' }
   | { readonly code: 'beyond its gauge'; readonly value: number; readonly max: number }
   /** `reason` is the matcher's own. */
@@ -88,6 +90,8 @@ export function faultIdentity(fault: Fault): readonly [FaultCode, ...string[]] {
       return [fault.code, fault.value];
     case 'example refused':
       return [fault.code, fault.example];
+    case 'format refused':
+      return [fault.code, fault.format];
     case 'limit not shown':
       return [fault.code, ...fault.limits];
     case 'attribute ignored':

@@ -47,23 +47,29 @@ export const unknownType: FaultRule = (page, report) => {
 
 export const codeAsNumber: FaultRule = (page, report) => {
   for (const field of page.fields) {
-    if (field.kind !== 'number') continue;
-    const words = saidOf(field);
-    const purpose = spokenPurposeOf(field);
-    const isDialled = purpose === 'phone' && !/\b(?:calls|count|how many)\b/.test(words);
-    const isCode =
-      purpose === 'postcode' || purpose === 'iban' || /\b(?:pin|code|card|serial|kartennummer)\b/.test(words);
-    if (!isDialled && !isCode) continue;
+    const meant = meantByDigits(field);
+    if (meant === null) continue;
     report({
       field,
       span: placeOf(field.controls[0], 'type'),
-      fault: { code: isDialled ? 'number to dial' : 'code as number' },
-      mend: isDialled
-        ? withAttributes(field.controls[0], { type: 'tel', min: null, max: null, step: null })
-        : asDigits(field),
+      fault: { code: meant },
+      mend:
+        meant === 'number to dial'
+          ? withAttributes(field.controls[0], { type: 'tel', min: null, max: null, step: null })
+          : asDigits(field),
     });
   }
 };
+
+/** What the digits of a number field are, when they are no amount. */
+function meantByDigits(field: Field): 'number to dial' | 'code as number' | null {
+  if (field.kind !== 'number') return null;
+  const words = saidOf(field);
+  const purpose = spokenPurposeOf(field);
+  if (purpose === 'phone' && !/\b(?:calls|count|how many)\b/.test(words)) return 'number to dial';
+  const isCode = /\b(?:pin|code|card|serial|kartennummer)\b/.test(words);
+  return isCode || purpose === 'postcode' || purpose === 'iban' ? 'code as number' : null;
+}
 
 /** What a field is called, in small letters. */
 function saidOf({ label, name }: Field): string {
@@ -112,7 +118,9 @@ export const suggestionFaults: FaultRule = (page, report) => {
 export const autocompleteFaults: FaultRule = (page, report) => {
   for (const field of page.fields) {
     const fault = autocompleteFault(field.controls[0]);
-    if (fault)
+    // That its digits are no number is the cause.
+    const isOfKind = fault?.code === 'another kind' && meantByDigits(field) !== null;
+    if (fault && !isOfKind)
       report({
         field,
         span: placeOf(field.controls[0], 'autocomplete'),

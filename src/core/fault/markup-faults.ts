@@ -43,6 +43,7 @@ import {
   patternFaults,
   refusedDefault,
   refusedExample,
+  refusedFormat,
   reversedLimits,
 } from './value-rules';
 
@@ -65,6 +66,7 @@ const rules: Readonly<Record<string, FaultRule>> = {
   'hint as value': hintAsValue,
   'default refused': refusedDefault,
   'example refused': refusedExample,
+  'format refused': refusedFormat,
   'min above max': reversedLimits,
   'beyond its gauge': beyondGauge,
   pattern: patternFaults,

@@ -1,4 +1,5 @@
 import { appliesTo } from '../html/attribute-registry';
+import { dateFormatIn } from '../html/date-format';
 import { attributeEdits } from '../html/edit-markup';
 import { exampleIn } from '../html/example-in-placeholder';
 import { attribute, type Field, hasAttribute, isTypedText } from '../html/field';
@@ -89,6 +90,16 @@ export const refusedExample: FaultRule = (page, report) => {
         ? withAttributes(field.controls[0], { placeholder: placeholder.replace(example, other) })
         : null,
     });
+  }
+};
+
+/** Dates in the format that the page asks for, and the field does not take. */
+export const refusedFormat: FaultRule = (page, report) => {
+  for (const field of entries(page)) {
+    if (!isTypedText(field.kind) || field.kind === 'number') continue;
+    const asked = dateFormatIn(`${page.hintOf(field)} ${field.label}`);
+    if (asked === null || isTaken(field, asked.example)) continue;
+    report({ field, span: field.controls[0].startTag, fault: { code: 'format refused', ...asked } });
   }
 };
 

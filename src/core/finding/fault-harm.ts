@@ -17,6 +17,7 @@ const faultHarms: Readonly<Record<FaultCode, Harm>> = {
   'default thrown away': 'person misled',
   'default refused': 'person misled',
   'example refused': 'person misled',
+  'format refused': 'person misled',
   'min above max': 'cannot enter a valid value',
   'beyond its gauge': 'person misled',
   'pattern does not compile': 'wrong value sent',

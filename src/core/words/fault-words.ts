@@ -103,6 +103,12 @@ export function faultWords(fault: Fault, field: Pick<Field, 'label' | 'kind'> | 
         why: 'People who copy the example are blocked.',
         remedy: 'Show an example that the field accepts, or accept this one.',
       };
+    case 'format refused':
+      return {
+        says: `${label} asks for ${fault.format}, but rejects “${fault.example}”.`,
+        why: 'People who enter a date as they are told are blocked.',
+        remedy: 'Accept dates of this format, or ask for the format that the field accepts.',
+      };
     case 'min above max':
       return {
         says: `${label}: min is above max, so no value is valid.`,
