@@ -5,6 +5,7 @@ import { restrictionByModel } from '../src/core/replay/restriction-by-model';
 import { formsByLanguage } from '../tests/judgement/by-language';
 import type { JudgedCase } from '../tests/judgement/case';
 import { forms } from '../tests/judgement/forms';
+import { formsFromPractice } from '../tests/judgement/from-practice';
 import { heldBack } from '../tests/judgement/held-back';
 import {
   type Judgement,
@@ -45,5 +46,5 @@ function judgeForms(cases: readonly JudgedCase[]): void {
 
 const [sort, ...names] = process.argv.slice(2);
 if (sort === 'pages') await (await import('./judge-pages')).judgePages(names);
-else judgeForms(sort === 'held' ? heldBack : [...forms, ...formsByLanguage]);
+else judgeForms(sort === 'held' ? heldBack : [...forms, ...formsByLanguage, ...formsFromPractice]);
 process.exit();

@@ -5,6 +5,7 @@ import { claimCode, type Finding } from '@/core/finding/finding';
 import { askRestriction } from '../fixtures/ask-restriction';
 import { formsByLanguage } from './by-language';
 import { forms } from './forms';
+import { formsFromPractice } from './from-practice';
 import { heldBack } from './held-back';
 import { judgementOf, saidBy } from './score';
 
@@ -55,13 +56,14 @@ describe('the judgement of a form', () => {
     expect(judged(name)).toEqual(expected);
   });
 
-  it.each([...forms, ...heldBack, ...formsByLanguage].map((judged) => [judged.name, judged] as const))(
-    'says of %s what was expected, and nothing that is not arguable',
-    (_, judged) => {
-      const { wrong, missed } = judgementOf(judged, saidOf(judged.markup).map(saidBy));
-      expect({ wrong, missed }).toEqual({ wrong: [], missed: [] });
-    },
-  );
+  it.each(
+    [...forms, ...heldBack, ...formsByLanguage, ...formsFromPractice].map(
+      (judged) => [judged.name, judged] as const,
+    ),
+  )('says of %s what was expected, and nothing that is not arguable', (_, judged) => {
+    const { wrong, missed } = judgementOf(judged, saidOf(judged.markup).map(saidBy));
+    expect({ wrong, missed }).toEqual({ wrong: [], missed: [] });
+  });
 
   it('finds what was planted in a careless one, the worst among it', () => {
     expect(judged('careless')).toEqual(
