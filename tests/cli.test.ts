@@ -181,6 +181,32 @@ describe('ukko', () => {
     expect(reading.run.pictures.length).toBeGreaterThan(50);
   });
 
+  it.skipIf(!here)('goes on with a run: what is there is kept, what is missing is asked', async () => {
+    writeFileSync(at('more.html'), '<form><label>A <input name=a></label><button>Go</button></form>');
+    const runIn = (name: string) => {
+      const reading = readRunFile(readFileSync(at(name), 'utf8'));
+      if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
+      return reading.run;
+    };
+    const more = ['sweep', 'more.html', '--targets', 'chromium', '--out', 'more.json', '--questions'];
+    expect((await ukko(...more, 'look')).code).toBe(0);
+    const before = runIn('more.json');
+    const { code, err } = await ukko(...more, 'look,message', '--resume', 'more.json');
+    expect([code, err]).toEqual([
+      0,
+      expect.stringContaining(`${before.observations.length} answers are kept`),
+    ]);
+    const after = runIn('more.json');
+    expect(after.observations.filter(({ question }) => question === 'look')).toEqual(before.observations);
+    expect(after.observations.filter(({ question }) => question === 'message')).toHaveLength(2);
+    expect(after.pictures).toEqual(before.pictures);
+
+    writeFileSync(at('more.html'), '<form><label>B <input name=b></label></form>');
+    const other = await ukko(...more, 'look', '--resume', 'more.json');
+    expect([other.code, other.err]).toEqual([2, expect.stringContaining('the form has changed since')]);
+    expect(runIn('more.json')).toEqual(after);
+  });
+
   it('writes the failed answers too, with exit code 1, when the engine is missing', async () => {
     writeFileSync(at('small.html'), '<input name=a required>');
     process.env.UKKO_CHROMIUM = '/nowhere/chromium';

@@ -10,13 +10,21 @@ import { readable } from '@/core/report/readable';
 import type { Run, RunId } from '@/core/run/run';
 import { writeRunFile } from '@/core/run/run-file';
 import { askModels } from '@/core/sweep/ask-models';
+import {
+  answersPlanned,
+  type KnownAnswers,
+  knownAnswers,
+  picturesOf,
+  resumeFault,
+} from '@/core/sweep/known-answers';
 import { collectRun, sweep } from '@/core/sweep/sweep';
 import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
 import { failureText } from '@/core/words/failure-words';
-import { askingFaultText } from '@/core/words/request-fault-words';
+import { askingFaultText, resumeFaultText } from '@/core/words/request-fault-words';
+import { engineNamed } from '@/engines/engines';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
@@ -28,6 +36,7 @@ import {
   type ComparedWith,
   type ReportOptions,
   readComparedWith,
+  readRun,
   reportPaths,
   reportRun,
 } from './write-reports';
@@ -39,6 +48,8 @@ export interface SweepOptions extends ReportOptions {
   readonly questions: readonly PageQuestion[];
   readonly quiet: boolean;
   readonly watch: boolean;
+  /** A run file of the same form, of which only what is missing is asked. */
+  readonly resume?: string;
   /** Minutes after which a sweep that was not ended is ended, with what was answered. */
   readonly limit: number;
   /** Of a page on a dev server: which of its forms, and a file with what is done before it is there. */
@@ -57,11 +68,13 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
   const { baseline } = comparedWith;
   if (options.watch && file === '-')
     return refuse('Standard input cannot be watched. Give the path of a file.');
+  const earlier = options.resume === undefined ? null : await readRun(options.resume);
+  if (typeof earlier === 'string') return refuse(earlier);
   let before = baseline;
   for (;;) {
     // What is edited while it is swept counts too.
     const change = options.watch ? changeOf(file, stop) : null;
-    const run = await sweepOnce(file, options, { ...comparedWith, baseline: before }, stop);
+    const run = await sweepOnce(file, options, { ...comparedWith, baseline: before }, earlier, stop);
     if (!change || stop.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
@@ -79,6 +92,7 @@ async function sweepOnce(
   file: string,
   options: SweepOptions,
   comparedWith: ComparedWith,
+  earlier: Run | null,
   signal: AbortSignal,
 ): Promise<Run | null> {
   process.exitCode = 0;
@@ -89,7 +103,12 @@ async function sweepOnce(
     refuse(fault ? askingFaultText(fault) : String(form));
     return null;
   }
-  const run = await sweptRun(form, asking, options, signal);
+  const misfit = earlier && resumeFault(earlier, asking, ukkoVersion);
+  if (misfit) {
+    refuse(`${options.resume} cannot be resumed: ${resumeFaultText(misfit)}`);
+    return null;
+  }
+  const run = await sweptRun(form, asking, options, earlier, signal);
   if (options.out !== undefined && !(await written(options.out, run))) {
     refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
     return null;
@@ -100,7 +119,7 @@ async function sweepOnce(
     tell(
       `${run.observations.length} answers, ${failed} failed, ${run.pictures.length} pictures${options.out ? `: ${options.out}` : ''}`,
     );
-  if (signal.aborted) tell(`Stopped before the end, because ${signal.reason}.`);
+  if (signal.aborted) tell(stoppedText(run, answersPlanned(options.targets, asking), options, signal));
   // Half a sweep says nothing of what is gone.
   else await reportRun(run, file, comparedWith, options, signal, options.quiet);
   return run;
@@ -122,25 +141,66 @@ async function formOf(
   return readFormPage({ address: file, form, steps: text, ...(held && { held }) }, signal);
 }
 
+/** How far a sweep came, and how it goes on. */
+function stoppedText(
+  { observations }: Run,
+  planned: number,
+  { out }: SweepOptions,
+  { reason }: AbortSignal,
+): string {
+  const answered = observations.filter(({ outcome }) => outcome.status !== 'failed').length;
+  const said = `Stopped at ${counted(answered)} of ${counted(planned)} answers, because ${reason}.`;
+  return out === undefined ? said : `${said} Give --resume ${out} to ask for the others.`;
+}
+
+const counted = (count: number) => count.toLocaleString('en-GB');
+
+/** What still holds of an earlier run; nothing where there is none. */
+async function knownFrom(
+  earlier: Run | null,
+  asking: Asking,
+  targets: readonly Target[],
+): Promise<KnownAnswers> {
+  if (!earlier) return new Map();
+  const engines = targets.filter((target) => target.ask === 'engine');
+  const versions = new Map<TargetId, string>();
+  for (const { id, engine } of engines) {
+    const found = await (await engineNamed(engine)).find();
+    if (found.status === 'found' && found.version !== null) versions.set(id, found.version);
+  }
+  return knownAnswers(earlier, asking, engines, versions);
+}
+
 async function sweptRun(
   form: FormDocument,
   asking: Asking,
   options: SweepOptions,
+  earlier: Run | null,
   signal: AbortSignal,
 ): Promise<Run> {
   const [reference] = options.targets;
-  const gathered = collectRun({
-    id: randomUUID() as RunId,
-    form,
-    lineUp: { targets: options.targets, reference: reference?.id ?? targetId('chromium') },
-    ukko: ukkoVersion,
-    startedAt: new Date().toISOString(),
-  });
+  const known = await knownFrom(earlier, asking, options.targets);
+  const observations = [...known.values()].flat();
+  const gathered = collectRun(
+    {
+      id: randomUUID() as RunId,
+      form,
+      lineUp: { targets: options.targets, reference: reference?.id ?? targetId('chromium') },
+      ukko: ukkoVersion,
+      startedAt: new Date().toISOString(),
+    },
+    { observations, pictures: picturesOf(observations, earlier?.pictures ?? []) },
+  );
+  if (earlier && !options.quiet) tell(`${options.resume}: ${counted(observations.length)} answers are kept.`);
   const say = options.quiet ? () => undefined : reporter();
   await sweep(
     options.targets,
     asking,
-    { engines: sweepEngines, probe: async () => undefined, models: askModels(() => new Date()) },
+    {
+      engines: (targets, asked, emit, stop) => sweepEngines(targets, asked, emit, stop, known),
+      probe: async () => undefined,
+      models: askModels(() => new Date()),
+    },
     (message) => {
       gathered.emit(message);
       say(message);

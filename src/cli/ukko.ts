@@ -73,6 +73,10 @@ withReports(
   )
   .option('--quiet', 'say nothing while it runs', false)
   .option('--limit <minutes>', 'end after so long, with what was answered by then', readLimit, 60)
+  .option(
+    '--resume <run>',
+    'keep the answers of a run file of the same form, and ask only for what is missing or failed',
+  )
   .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
   .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
   .option(
@@ -86,13 +90,15 @@ withReports(
     `
 Exit codes
   0  every question was answered, or has no answer for its field, and no finding fails the build
-  1  some answers failed; the run and the reports were written, with the reasons
+  1  some answers failed, or the sweep was stopped before its end; the run was written, with the reasons
   2  the form, the options, the baseline or an output file are wrong
   3  there are findings of the sort that --fail-on names
 
 Examples
   npx --no-install ukko sweep form.html --targets chromium,blink-phone --out base.json
   npx --no-install ukko sweep form.html --targets chromium,blink-phone --baseline base.json --junit out.xml --fail-on new
+  npx --no-install ukko sweep form.html --out run.json --limit 5
+  npx --no-install ukko sweep form.html --out run.json --resume run.json
   npx --no-install ukko sweep form.html --watch
   npx --no-install ukko sweep http://localhost:5173/log --steps steps.txt --out run.json`,
   )

@@ -2,6 +2,7 @@ import { pageUnderTest } from '@/core/html/page-under-test';
 import { type Measured, notAsked } from '@/core/observation/provenance';
 import type { Asking } from '@/core/questions/asking';
 import { askingOfTarget } from '@/core/sweep/asking-of-target';
+import type { KnownAnswers } from '@/core/sweep/known-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
 import { unlessAborted } from '@/core/unless-aborted';
@@ -19,12 +20,14 @@ import { unableTo } from './variant-check';
  * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. After a
  * browser that went away there comes a new one. Everything that it started (browser, profile, display, page server) is gone when it
  * returns.
+ * @param known answers that are there already
  */
 export async function measure(
   targets: readonly EngineTarget[],
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
+  known: KnownAnswers,
 ): Promise<void> {
   const gate = asking.page ? await openGate(asking.page) : null;
   const browser: { session: EngineSession | null } = { session: null };
@@ -57,6 +60,7 @@ export async function measure(
         notAsked(target.name),
         emit,
         signal,
+        known.get(target.id),
       );
     }
   } finally {

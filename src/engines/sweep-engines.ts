@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
 import type { Asking } from '@/core/questions/asking';
+import type { KnownAnswers } from '@/core/sweep/known-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
 import { launchKey } from '@/core/target/variant';
@@ -12,12 +13,14 @@ const browsersAtOnce = availableParallelism() + 1;
 /**
  * Asks several targets side by side; resolves when all have ended. Targets that one browser can be share it, one after
  * the other.
+ * @param known answers that are there already, and are not asked for again
  */
 export async function sweepEngines(
   targets: readonly EngineTarget[],
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
+  known: KnownAnswers = new Map(),
 ): Promise<void> {
   const groups = new Map<string, EngineTarget[]>();
   for (const target of targets) {
@@ -25,5 +28,7 @@ export async function sweepEngines(
     groups.set(key, [...(groups.get(key) ?? []), target]);
   }
   const limit = pLimit(browsersAtOnce);
-  await Promise.all([...groups.values()].map((group) => limit(() => measure(group, asking, emit, signal))));
+  await Promise.all(
+    [...groups.values()].map((group) => limit(() => measure(group, asking, emit, signal, known))),
+  );
 }

@@ -49,6 +49,7 @@ const fieldByField: readonly PageQuestion[] = ['opening', 'bubble', 'fallback', 
  * Throws only for mistakes in Ukko itself, after the failed answers were emitted.
  *
  * @param unasked the provenance of answers that failed before anything could be asked.
+ * @param known answers that are there already: only the others are asked for, and no page is opened where there are none
  */
 export async function askTarget(
   target: TargetId,
@@ -57,13 +58,14 @@ export async function askTarget(
   unasked: Provenance,
   emit: EmitSweepMessage,
   signal: AbortSignal,
+  known: readonly Observation[] = [],
 ): Promise<{ readonly ended: 'finished' | 'failed' | 'cancelled' }> {
-  const asked = new AskedTarget(target, asking, unasked, emit, signal);
+  const asked = new AskedTarget(target, asking, unasked, emit, signal, known);
   emit({ type: 'started', target, total: asked.total });
   for (;;) {
     try {
       signal.throwIfAborted();
-      await asked.askOwed(withPage);
+      if (asked.total > 0) await asked.askOwed(withPage);
       emit({ type: 'finished', target });
       return { ended: 'finished' };
     } catch (error) {
@@ -95,8 +97,9 @@ class AskedTarget {
     private provenance: Provenance,
     private readonly emit: EmitSweepMessage,
     private readonly signal: AbortSignal,
+    known: readonly Observation[],
   ) {
-    this.owed = owedAnswers(asking);
+    this.owed = owedAnswers(asking, known);
   }
 
   get total(): number {

@@ -29,3 +29,6 @@ export type SweepFault =
   | AskingFault
   | { readonly code: 'misfit'; readonly misfit: Misfit }
   | { readonly code: 'two targets' };
+
+/** Why an earlier run cannot be gone on with: it says nothing of what is to be asked now. */
+export type ResumeFault = 'another form' | 'another Ukko';

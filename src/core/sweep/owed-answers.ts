@@ -6,7 +6,7 @@ import type { Observation, PageQuestion, Question } from '../questions/observati
 
 /** What one target was asked and has not answered yet. */
 export interface OwedAnswers {
-  /** Answers planned in all. */
+  /** Answers that are to be given in all. */
   readonly total: number;
   /** Fields of which a question has not been answered yet, whole or in part. */
   fieldsOf(question: PageQuestion): ReadonlySet<FieldId>;
@@ -33,17 +33,20 @@ interface GivenAnswer {
   readonly state?: LookState | null;
 }
 
-/** Keeps the books of one target's part of a sweep, so that what never came is named and not silently missing. */
-export function owedAnswers(asking: Asking): OwedAnswers {
-  const plan = planOf(asking);
-  const owed = new Map(plan.map((planned) => [keyOf(planned.field, planned), planned]));
+/**
+ * Keeps the books of one target's part of a sweep, so that what never came is named and not silently missing.
+ * @param known answers that are there already
+ */
+export function owedAnswers(asking: Asking, known: readonly Observation[] = []): OwedAnswers {
+  const owed = new Map(planOf(asking).map((planned) => [answerKey(planned.field, planned), planned]));
+  for (const one of known) owed.delete(answerKey(one.field, one));
   return {
-    total: plan.length,
+    total: owed.size,
     fieldsOf: (question) =>
       new Set([...owed.values()].filter((one) => one.question === question).map(({ field }) => field)),
-    isOwed: (field, given) => owed.has(keyOf(field, given)),
+    isOwed: (field, given) => owed.has(answerKey(field, given)),
     give(observation) {
-      owed.delete(keyOf(observation.field, observation));
+      owed.delete(answerKey(observation.field, observation));
     },
     failed({ target, provenance, at }, failure, isMeant = () => true) {
       return [...owed.values()].filter(isMeant).map(({ question, field, state }) => {
@@ -56,6 +59,7 @@ export function owedAnswers(asking: Asking): OwedAnswers {
   };
 }
 
-function keyOf(field: FieldId, { question, state }: GivenAnswer): string {
+/** What tells an answer from the others of one target. */
+export function answerKey(field: FieldId, { question, state }: GivenAnswer): string {
   return `${question}/${state ?? ''}/${field}`;
 }

@@ -57,13 +57,19 @@ export async function sweep(
   if (broken && !signal.aborted) throw broken.reason;
 }
 
-/** Gathers what a sweep says into a run. */
-export function collectRun(start: Omit<Run, 'observations' | 'pictures' | 'finishedAt'>): {
+/**
+ * Gathers what a sweep says into a run.
+ * @param known what is there already
+ */
+export function collectRun(
+  start: Omit<Run, 'observations' | 'pictures' | 'finishedAt'>,
+  known: Pick<Run, 'observations' | 'pictures'> = { observations: [], pictures: [] },
+): {
   readonly emit: EmitSweepMessage;
   readonly run: (finishedAt: string | null) => Run;
 } {
-  const observations: Observation[] = [];
-  const pictures = new Map<string, Picture>();
+  const observations: Observation[] = [...known.observations];
+  const pictures = new Map<string, Picture>(known.pictures.map((picture) => [picture.id, picture]));
   return {
     emit(message: SweepMessage) {
       if (message.type === 'observation') observations.push(message.observation);

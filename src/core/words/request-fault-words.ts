@@ -1,5 +1,11 @@
 import type { DeviceFault } from '../device/device-message';
-import type { AskingFault, QuestionFault, QuestionName, SweepFault } from '../reading/request-fault';
+import type {
+  AskingFault,
+  QuestionFault,
+  QuestionName,
+  ResumeFault,
+  SweepFault,
+} from '../reading/request-fault';
 import { misfitPlace, misfitText } from './misfit-words';
 
 const refusals: Readonly<Record<Exclude<QuestionName, 'page of one’s own'>, string>> = {
@@ -28,6 +34,16 @@ export function askingFaultText(fault: AskingFault): string {
       return 'The form has no fields yet. Add an input, a select or a textarea to the markup.';
     case 'too many fields':
       return `The form has ${fault.fields} fields; one sweep takes up to ${fault.most}. Leave some out.`;
+  }
+}
+
+/** Why a run cannot be resumed, and what to do. */
+export function resumeFaultText(fault: ResumeFault): string {
+  switch (fault) {
+    case 'another form':
+      return 'the form has changed since. Sweep it without --resume.';
+    case 'another Ukko':
+      return 'another version of Ukko wrote it. Sweep the form without --resume.';
   }
 }
 
