@@ -26,6 +26,12 @@ describe('a pattern for the beginnings of what another matches', () => {
     ['(?:a|b)c', 'a?|b?|(?:a|b)c?'],
     ['(a)b|c', 'a?|(a)b?|c?'],
     ['x(?:a|b)', '(?:x(?:a?|b?))?'],
+    // What is one group already is put into no other one; what only begins with one is.
+    ['xy(?:a|b)', '(?:x(?:y(?:a?|b?))?)?'],
+    ['xy\\)(?:a|b)', '(?:x(?:y(?:\\)(?:a?|b?))?)?)?'],
+    ['xy\\((?:a|b)', '(?:x(?:y(?:\\((?:a?|b?))?)?)?'],
+    ['x(?:ab)?c', '(?:x(?:(?:ab?)?|(?:ab)?c?))?'],
+    ['xa+b', '(?:x(?:a*|a+b?))?'],
   ])('of %s is %s', (source, lenient) => {
     expect(lenientSource(source)).toBe(lenient);
     // Every beginning of a text that is accepted stands.
