@@ -46,6 +46,8 @@ describe('what a rule needs', () => {
     ['[0-9]+(?:,[0-9]{2})?', ['1,11']],
     ['[0-9]+(?:٫[0-9]{2})?', ['1٫11']],
     ['-?[0-9]+(?:\\.[0-9]+)?', ['-1', '1.1']],
+    ['-?[0-9]{2}', ['-11']],
+    ['[0-9]{2}(?:[.][0-9]{2})?', ['11.11']],
   ])('%s cannot be written in digits alone: %s', (source, texts) => {
     expect(needed(source, digits)).toEqual(texts);
   });
@@ -62,6 +64,13 @@ describe('what a rule needs', () => {
     ['[A-Za-z0-9]+', digits],
     ['[0-9]{3}\\.?[0-9]{3}\\.?[0-9]{3}-?[0-9]{2}', digits],
     ['[0-9]{3}[.,]?[0-9]{4}', digits],
+    // Digits with something before or behind them are no number.
+    ['[0-9]+|-1x', digits],
+    ['[0-9]+|x-1', digits],
+    ['[0-9]+|1[.]1x', digits],
+    ['[0-9]+|x1[.]1', digits],
+    // Nor is what takes the sign behind them too.
+    ['-?[0-9]+-?', digits],
   ])('%s can be written in “%s”', (source, characters) => {
     expect(needed(source, characters)).toEqual([]);
   });
