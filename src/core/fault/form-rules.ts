@@ -32,7 +32,7 @@ function mayBeSentByScript(form: Element, elements: readonly Placed[]): boolean 
   return elements.some(
     ({ element, ancestors }) =>
       (element === form || ancestors.includes(form)) &&
-      element.attrs.some(({ name }) => /^on[a-z]/.test(name)),
+      element.attrs.some(({ name }) => name.startsWith('on')),
   );
 }
 

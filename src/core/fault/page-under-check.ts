@@ -138,6 +138,8 @@ export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUn
     labelsFor.set(target, labels);
   }
   const wrapped = wrappedControls(elements);
+  // Several rules ask for the same one.
+  const hints = new Map<Field, string>();
   return {
     fields: fields.filter(({ kind }) => kind !== 'widget'),
     widgets: fields.filter(({ kind }) => kind === 'widget'),
@@ -147,7 +149,11 @@ export function pageUnderCheck(markup: string, fields: readonly Field[]): PageUn
     labelsFor,
     wrapped,
     elementOf,
-    hintOf: (field) => hintOf(field, elementOf, byId),
+    hintOf(field) {
+      const hint = hints.get(field) ?? hintOf(field, elementOf, byId);
+      hints.set(field, hint);
+      return hint;
+    },
   };
 }
 

@@ -1,3 +1,4 @@
+import { isLabelable } from '../html/label-words';
 import { attributeOf, type Element, isElement, type Node, textOf } from '../html/parse-markup';
 
 /** What holds many fields: how far outwards words may belong to one of them. */
@@ -13,7 +14,6 @@ const holders = new Set([
   'table',
   'tbody',
 ]);
-const controls = new Set(['input', 'select', 'textarea', 'button', 'meter', 'progress', 'output']);
 /** What says something else than how to fill in, or is not seen. */
 const others = new Set([
   'legend',
@@ -65,12 +65,9 @@ function cellOf(control: Element, ancestors: readonly Element[]): Element | null
 function holdsAnother({ childNodes }: Element, control: Element): boolean {
   return childNodes.some((node) => {
     if (!isElement(node) || node === control) return false;
-    return isControl(node) || holdsAnother(node, control);
+    return isLabelable(node) || holdsAnother(node, control);
   });
 }
-
-const isControl = (element: Element) =>
-  controls.has(element.tagName) && attributeOf(element, 'type')?.toLowerCase() !== 'hidden';
 
 /** What stands in front of label and control alike is a label itself. */
 function wordsIn(cell: Element): string[] {
@@ -83,7 +80,7 @@ function wordsIn(cell: Element): string[] {
 function partsOf(element: Element): (string | Element)[] {
   return element.childNodes.flatMap((node): (string | Element)[] => {
     if (!isElement(node)) return 'value' in node ? [node.value] : [];
-    if (isControl(node) || node.tagName === 'label') return [node];
+    if (isLabelable(node) || node.tagName === 'label') return [node];
     return isOfAnother(node) ? [] : partsOf(node);
   });
 }

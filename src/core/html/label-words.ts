@@ -37,7 +37,7 @@ export function wrappedControls(
 }
 
 export function isLabelable(element: Element): boolean {
-  return isControlTag(element.tagName) && attributeOf(element, 'type') !== 'hidden';
+  return isControlTag(element.tagName) && attributeOf(element, 'type')?.toLowerCase() !== 'hidden';
 }
 
 /** Without the line breaks of the markup, and without the colon or star behind it. */

@@ -1,6 +1,6 @@
 import type { OwnPage } from '../document/own-page';
 import type { Picture } from '../observation/picture';
-import { type Asking, planOf } from '../questions/asking';
+import { type Asking, type PlannedQuestion, planOf } from '../questions/asking';
 import type { Observation, PageQuestion } from '../questions/observation';
 import type { ResumeFault } from '../reading/request-fault';
 import type { Run } from '../run/run';
@@ -55,14 +55,15 @@ function isOf({ provenance, outcome }: Observation, version: string | undefined)
 function answersKept(answers: readonly Observation[], asking: Asking): Observation[] {
   const plan = planOf(asking);
   const planned = new Set(plan.map((one) => answerKey(one.field, one)));
-  const kept = answers.filter((one) => planned.has(answerKey(one.field, one)));
-  const there = new Set(kept.map((one) => answerKey(one.field, one)));
-  const isWhole = (field: string) =>
-    plan.every(
-      (one) =>
-        one.field !== field || !together.includes(one.question) || there.has(answerKey(one.field, one)),
-    );
-  return kept.filter(({ question, field }) => !together.some((one) => one === question) || isWhole(field));
+  const there = new Set(answers.map((one) => answerKey(one.field, one)));
+  const isMissing = ({ field, ...one }: PlannedQuestion) => !there.has(answerKey(field, one));
+  const halves = plan.filter((one) => together.includes(one.question) && isMissing(one));
+  const incomplete = new Set(halves.map(({ field }) => field));
+  return answers.filter(
+    ({ field, ...one }) =>
+      planned.has(answerKey(field, one)) &&
+      !(incomplete.has(field) && together.some((question) => question === one.question)),
+  );
 }
 
 /** The pictures that answers show. */

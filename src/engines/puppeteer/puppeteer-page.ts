@@ -25,6 +25,8 @@ const mostPixels = 100_000_000;
 
 const fieldsAtOnce = 100;
 
+const onceItIsPainted = `new Promise(${afterPaint})`;
+
 /** A JavaScript function: whether a box of the document, CSS px, lies in the window. */
 const liesInSight = `(box) => {
   const { pageLeft: left, pageTop: top, width, height } = visualViewport;
@@ -166,14 +168,15 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
     document: Box,
   ): Promise<(Picture | null)[]> {
     if (boxes.every((box) => box === null)) return [...boxes] as null[];
-    await this.painted();
     // Beyond what is in sight a browser lays the page out anew, and tells it so.
-    const isInSight = (await this.evaluate(`(${liesInSight})(${JSON.stringify(clip)})`)) === true;
+    const isInSight = await this.evaluate(
+      `${onceItIsPainted}.then(() => (${liesInSight})(${JSON.stringify(clip)}))`,
+    );
     const png = await this.answer(() =>
       this.opened.page.screenshot({
         type: 'png',
         clip: isInSight ? clip : { ...clip, x: clip.x - document.x, y: clip.y - document.y },
-        captureBeyondViewport: !isInSight,
+        captureBeyondViewport: isInSight !== true,
       }),
     );
     return cropAll(
@@ -185,7 +188,7 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
   }
 
   protected painted(): Promise<unknown> {
-    return this.evaluate(`new Promise(${afterPaint})`);
+    return this.evaluate(onceItIsPainted);
   }
 
   private async eachKey(key: string, command: (one: KeyInput) => Promise<void>): Promise<void> {

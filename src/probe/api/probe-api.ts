@@ -152,7 +152,7 @@ export interface ProbeApi {
   readsRightToLeft(): boolean;
   /** The browser's own language reads from right to left, whatever the page is written in. */
   speaksRightToLeft(): boolean;
-  /** Size of the whole document, CSS px. */
+  /** All that one can scroll to, CSS px; left of where scrolling begins it is negative. */
   documentBox(): Box;
   /** Attaches the guards, starts recording and, unless the script does that by itself, gives focus by script. */
   beginTyping(field: ProbeField, guards: readonly Guard[], focusFirst: boolean): void;
