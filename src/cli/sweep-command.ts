@@ -68,8 +68,9 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
   const { baseline } = comparedWith;
   if (options.watch && file === '-')
     return refuse('Standard input cannot be watched. Give the path of a file.');
-  const earlier = options.resume === undefined ? null : await readRun(options.resume);
-  if (typeof earlier === 'string') return refuse(earlier);
+  const resumed = options.resume === undefined ? null : await readRun(options.resume);
+  if (typeof resumed === 'string') return refuse(resumed);
+  let earlier = resumed;
   let before = baseline;
   for (;;) {
     // What is edited while it is swept counts too.
@@ -78,6 +79,8 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     if (!change || stop.aborted) return;
     // What the last edit did is what one wants to see; a baseline that was given stays.
     before = baseline ?? run ?? before;
+    // The form that was resumed is not the edited one.
+    earlier = null;
     tell(`Waiting for ${file} to change. Control+C ends.`);
     await change;
     if (stop.aborted) {

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import type { FormDocument } from '@/core/document/form-document';
 import { markupFaults } from '@/core/fault/markup-faults';
+import type { MarkupFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
 import type { Guard } from '@/core/guard/guard';
@@ -119,9 +120,17 @@ const replayWork = {
     });
   },
 
-  /** What is wrong with the markup of a form. */
-  faults(markup: string): ToldFault[] {
-    return markupFaults(markup, readForm(markup)).map(toldFault);
+  /**
+   * What is wrong with the markup of a form.
+   * @param guarded fields with rules that act while one types, and may put in what a keypad lacks
+   */
+  faults(markup: string, guarded: readonly FieldId[]): ToldFault[] {
+    const ids = new Set(guarded);
+    const isPutIn = ({ fault, field }: MarkupFault) =>
+      fault.code === 'keypad lacks a character' && field !== null && ids.has(field.id);
+    return markupFaults(markup, readForm(markup))
+      .filter((one) => !isPutIn(one))
+      .map(toldFault);
   },
 
   /** What comes of a button and of every other way to send its form. */

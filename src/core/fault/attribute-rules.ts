@@ -118,17 +118,11 @@ export const lengthsApart: FaultRule = (page, report) => {
   }
 };
 
-/** Members of a form that a control of that name hides from scripts (HTML Standard, "The form element", named getter). */
-const hiddenMembers = [
-  'submit',
-  'reset',
-  'action',
-  'method',
-  'elements',
-  'length',
-  'target',
-  'requestSubmit',
-];
+/**
+ * Members of a form that a control of that name hides from scripts (HTML Standard, "The form element", named getter). Those that scripts
+ * hardly ask a form for are not among them: the length of a parcel is a field like any other.
+ */
+const hiddenMembers = ['submit', 'reset', 'action', 'method', 'elements', 'requestSubmit'];
 
 export const nameHidesMember: FaultRule = ({ fields }, report) => {
   for (const field of fields) {

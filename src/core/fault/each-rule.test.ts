@@ -307,7 +307,11 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
     labelled('<textarea name=a minlength=3 maxlength=0></textarea>'),
     labelled('<input name=a minlength=8 maxlength=6 readonly>'),
   ],
-  ['name hides a member', `<form>${labelled('<input name=submit>')}</form>`, labelled('<input name=submit>')],
+  [
+    'name hides a member',
+    `<form>${labelled('<input name=submit>')}</form>`,
+    `<form>${labelled('<input name=length>')}</form>`,
+  ],
   [
     'required choice is made',
     labelled('<select name=a required><option>Small<option>Large</select>'),

@@ -40,6 +40,7 @@ describe('words beside a field', () => {
     '<form><input name=b><small>7 letters</small><label for=a>Code</label><input id=a name=a></form>',
     '<form><input name=a><label for=b>Code</label><i>7 letters</i><input id=b name=b></form>',
     '<form><input name=a><div>7 letters</div><input name=b></form>',
+    '<form><label for=a>Code</label><input name=b><small>7 letters</small><input id=a name=a></form>',
     '<form><small>7 letters</small><input name=a></form>',
     '<form><p>Number of seats <input name=a></p></form>',
     // Words about something else.

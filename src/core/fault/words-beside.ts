@@ -105,12 +105,16 @@ function siblingWords(control: Element, holder: Element | undefined): string[] {
   const isLabel = (node: Node) =>
     isElement(node) && node.tagName === 'label' && attributeOf(node, 'for') === id;
   const label = id === null ? -1 : nodes.slice(0, at).findLastIndex(isLabel);
-  const between = label === -1 ? [] : nodes.slice(label + 1, at);
+  const apart = label === -1 ? [] : nodes.slice(label + 1, at);
+  const between = apart.some(isOfField) ? [] : apart;
   const behind = nodes.slice(at + 1);
   const end = behind.findIndex((node) => !isInline(node));
   return [...between.filter(isInline), ...behind.slice(0, end === -1 ? behind.length : end)].flatMap(
     (node) => (isElement(node) && !isOfAnother(node) ? [textOf(node)] : []),
   );
 }
+
+/** A field or its label: what stands beside it may be said of it. */
+const isOfField = (node: Node) => isElement(node) && (isLabelable(node) || node.tagName === 'label');
 
 const isInline = (node: Node) => isElement(node) && inline.has(node.tagName);

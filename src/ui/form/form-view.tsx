@@ -5,9 +5,9 @@ import dynamic from 'next/dynamic';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { demoForms } from '@/core/demo/demo-forms';
 import { withAttributes, withText } from '@/core/document/edited-form';
-import { limits } from '@/core/document/form-document';
+import { type FormDocument, limits } from '@/core/document/form-document';
 import { grouped } from '@/core/grouped';
-import { attribute, type Field, fieldOfControl, hasAttribute } from '@/core/html/field';
+import { attribute, type Field, type FieldId, fieldOfControl, hasAttribute } from '@/core/html/field';
 import { kindText } from '@/core/words/kind-text';
 import type { ToldFault } from '@/core/words/told-fault';
 import { type ToldNote, toldNote } from '@/core/words/told-note';
@@ -177,10 +177,13 @@ export function FormView() {
 
 const noFaults: readonly ToldFault[] = [];
 
+const guardedIn = (typing: FormDocument['typing']) =>
+  Object.entries(typing).flatMap(([field, { guards }]) => (guards.length > 0 ? [field as FieldId] : []));
+
 /** What is wrong with the markup; worked out beside the page, so that typing stays quick. */
 function useFaults(): readonly ToldFault[] {
-  const { markup } = useForm().form;
-  const ask = useCallback(({ work }: Replayer) => work.faults(markup), [markup]);
+  const { markup, typing } = useForm().form;
+  const ask = useCallback(({ work }: Replayer) => work.faults(markup, guardedIn(typing)), [markup, typing]);
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noFaults;
 }
