@@ -72,7 +72,8 @@ const engines: Layers = {
   cdp: 'bidi puppeteer',
   webdriver: 'accessibility api picture process network display',
   phone: 'api picture process puppeteer bidi webdriver',
-  '.': 'api picture network bidi cdp webdriver phone',
+  pool: 'api',
+  '.': 'api picture network bidi cdp webdriver phone pool',
 };
 const probe: Layers = { api: '', 'in-page': 'api', questions: 'api', '.': 'api questions' };
 

@@ -200,7 +200,7 @@ async function sweptRun(
     options.targets,
     asking,
     {
-      engines: (targets, asked, emit, stop) => sweepEngines(targets, asked, emit, stop, known),
+      engines: (targets, asked, emit, stop) => sweepEngines(targets, asked, emit, stop, { known }),
       probe: async () => undefined,
       models: askModels(() => new Date()),
     },

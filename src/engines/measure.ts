@@ -5,39 +5,45 @@ import { askingOfTarget } from '@/core/sweep/asking-of-target';
 import type { KnownAnswers } from '@/core/sweep/known-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
-import { unlessAborted } from '@/core/unless-aborted';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './api/engine';
-import type { Gate } from './api/gate';
 import { engineNamed } from './engines';
 import { openGate } from './network/gate';
 import { type PageServer, startPageServer } from './network/page-server';
 import { ownPageFault, probeWithin, stepsBefore } from './own-page';
+import type { Browsers, LentBrowser } from './pool/browsers';
 import { unableTo } from './variant-check';
+
+/** With what a sweep is made. */
+export interface SweepMeans {
+  /** Answers that are there already, and are not asked for again. */
+  readonly known: KnownAnswers;
+  readonly browsers: Browsers;
+}
 
 /**
  * The measuring observer: asks targets that one browser can be, one after the other, see `askTarget`. After a
- * browser that went away there comes a new one. Everything that it started (browser, profile, display, page server) is gone when it
- * returns.
- * @param known answers that are there already
+ * browser that went away there comes a new one. Everything that it started or was lent (browser, profile, display, page server) is gone
+ * or given back when it returns.
  */
 export async function measure(
   targets: readonly EngineTarget[],
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
-  known: KnownAnswers,
+  { known, browsers }: SweepMeans,
 ): Promise<void> {
   const gate = asking.page ? await openGate(asking.page) : null;
-  const browser: { session: EngineSession | null } = { session: null };
-  const close = async () => {
-    const { session } = browser;
-    browser.session = null;
-    await session?.close();
+  const tellsAccessibility = asking.questions.includes('accessibility');
+  const browser: { lent: LentBrowser | null } = { lent: null };
+  const giveBack = async (isSound: boolean) => {
+    const { lent } = browser;
+    browser.lent = null;
+    await lent?.giveBack(isSound && !signal.aborted);
   };
   // Closing the browser is what makes a cancel quick: whatever is being waited for ends at once.
-  const stop = () => void browser.session?.close();
+  const stop = () => void browser.lent?.session.close();
   signal.addEventListener('abort', stop, { once: true });
   try {
     for (const target of targets) {
@@ -48,12 +54,12 @@ export async function measure(
         asked,
         async (work) => {
           const engine = await engineNamed(target.engine);
-          browser.session ??= await sessionFor(engine, target, asking, gate, signal);
+          browser.lent ??= await browsers.take(engine, target.variant, { signal, gate, tellsAccessibility });
           try {
-            await withPage(engine, browser.session, target, asked, work);
+            await withPage(engine, browser.lent.session, target, asked, work);
           } catch (error) {
             // Whatever it was, what is asked next is asked of another browser.
-            await close();
+            await giveBack(false);
             throw error;
           }
         },
@@ -65,28 +71,9 @@ export async function measure(
     }
   } finally {
     signal.removeEventListener('abort', stop);
-    await close();
+    await giveBack(true);
     await gate?.close();
   }
-}
-
-async function sessionFor(
-  engine: Engine,
-  target: EngineTarget,
-  asking: Asking,
-  gate: Gate | null,
-  signal: AbortSignal,
-): Promise<EngineSession> {
-  const found = await engine.find();
-  if (found.status === 'missing') throw new EngineLost(found.failure, { isSettled: true });
-  signal.throwIfAborted();
-  const tellsAccessibility = asking.questions.includes('accessibility');
-  const launching = engine.launch(found.path, target.variant, { signal, gate, tellsAccessibility });
-  return unlessAborted(launching, signal).catch((error: unknown) => {
-    // What is still starting ends as soon as it has started; nobody waits for it.
-    if (signal.aborted) launching.then((session) => session.close()).catch(() => undefined);
-    throw error;
-  });
 }
 
 async function opened(

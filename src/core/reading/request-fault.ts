@@ -8,6 +8,7 @@ export const questionNames = [
   'slow text',
   'device page',
   'guards',
+  'warming',
 ] as const;
 export type QuestionName = (typeof questionNames)[number];
 

@@ -12,6 +12,7 @@ const refusals: Readonly<Record<Exclude<QuestionName, 'page of one’s own'>, st
   keyboard: 'The keyboard cannot be asked',
   sending: 'The form was not sent',
   'slow text': 'The slow text cannot be tried',
+  warming: 'The engines cannot be made ready',
   'device page': 'The form cannot be given to a device',
   guards: 'The rules cannot be written as a module',
 };

@@ -53,9 +53,19 @@ export interface EngineSession {
    * @param arrive what is done between the loading of the page and the probe
    */
   open(address: string, probe: string, variant: Variant, prepare?: PrepareDocument): Promise<EnginePage>;
+  /** Whether the browser still answers, as far as it is known. */
+  isThere(): boolean;
+  /**
+   * Takes away what pages left in the browser: the page itself, its cookies, its name. Throws `EngineLost` when the browser is gone, and
+   * where something cannot be taken back, such as a zoom of all its pages.
+   */
+  renew(): Promise<void>;
   /** Ends the browser and everything that belongs to it; never throws. */
   close(): Promise<void>;
 }
+
+/** A script that takes away what outlives a page in its window, whatever comes after it. */
+export const forgetName = `window.name = ''`;
 
 /** Every method throws `EngineLost` when the browser is gone. It goes with its session. */
 export interface EnginePage extends AskablePage {

@@ -26,6 +26,9 @@ const quietParameters = [
  */
 const leftOut = ['--enable-automation', '--disable-popup-blocking'] as const;
 
+/** What was sent once, or saved as a person's own, would be suggested for the next page. */
+const suggestsNothing = { autofill: { profile_enabled: false, credit_card_enabled: false } };
+
 /** Chromium, whatever it is asked over. */
 export const chromiumData: Omit<PuppeteerEngine, 'protocol' | 'keyboard'> = {
   name: 'chromium',
@@ -52,7 +55,7 @@ export const chromiumData: Omit<PuppeteerEngine, 'protocol' | 'keyboard'> = {
   wordsPackages: Object.fromEntries(
     languages.filter((one) => one !== 'en-US').map((one) => [one, 'chromium-l10n']),
   ),
-  profile: {},
+  profile: { 'Default/Preferences': JSON.stringify(suggestsNothing) },
   onPhone: {
     parameters: [
       ...quietParameters,

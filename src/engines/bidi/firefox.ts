@@ -18,6 +18,8 @@ const quietPreferences = {
   'network.connectivity-service.enabled': false,
   'app.update.enabled': false,
   'extensions.getAddons.cache.enabled': false,
+  // What was sent once would be suggested for the next page.
+  'browser.formfill.enable': false,
   // Windows that nobody asked for lie over the page.
   'dom.disable_open_during_load': true,
 } as const;

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { Browser } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import type { Measured } from '@/core/observation/provenance';
 import type { Variant } from '@/core/target/variant';
 import type { NoWindow } from '@/probe/api/window-on-display';
@@ -9,10 +9,12 @@ import {
   EngineLost,
   type EnginePage,
   type EngineSession,
+  forgetName,
   type LaunchOptions,
   type PrepareDocument,
 } from '../api/engine';
 import type { Gate } from '../api/gate';
+import { pageWidth, viewportOf } from '../api/viewport';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
 import { localeFolder } from '../process/locale-folder';
 import { endSupervised, type Supervised, supervise } from '../process/supervised-process';
@@ -93,7 +95,17 @@ interface Running {
   readonly data: PuppeteerEngine;
 }
 
+/** Over Chromium's own protocol: what deletes cookies over WebDriver BiDi leaves them there. */
+async function clearCookies(page: Page): Promise<void> {
+  const devtools = await page.createCDPSession();
+  await devtools.send('Storage.clearCookies');
+  await devtools.detach();
+}
+
 class PuppeteerSession implements EngineSession {
+  /** Of the page that is open, CSS px. */
+  private width = 0;
+
   constructor(
     private readonly running: Running,
     readonly provenance: Measured,
@@ -106,6 +118,7 @@ class PuppeteerSession implements EngineSession {
     prepare: PrepareDocument | null = null,
   ): Promise<EnginePage> {
     const { browser, supervised, display, bus, gate, data } = this.running;
+    this.width = viewportOf(variant).width;
     const { page, led } = await answer(
       data.title,
       () => browser.connected,
@@ -128,6 +141,27 @@ class PuppeteerSession implements EngineSession {
     });
     await opened.open();
     return opened;
+  }
+
+  isThere(): boolean {
+    return this.running.browser.connected;
+  }
+
+  renew(): Promise<void> {
+    const { browser, data } = this.running;
+    return answer(
+      data.title,
+      () => browser.connected,
+      async () => {
+        const [page] = await browser.pages();
+        if (!page || (await page.evaluate(pageWidth)) !== this.width)
+          throw new EngineLost({ code: 'ended', engine: data.title });
+        await page.goto('about:blank');
+        await page.evaluate(forgetName);
+        if (data.browser === 'chrome') await clearCookies(page);
+        else await browser.deleteCookie(...(await browser.cookies()));
+      },
+    );
   }
 
   async close(): Promise<void> {

@@ -11,11 +11,17 @@ import type { AccessibilityReading } from '@/probe/api/askable-page';
 import { type Box, type ProbeApi, type ProbeField, probeHere } from '@/probe/api/probe-api';
 import type { NoWindow } from '@/probe/api/window-on-display';
 import type { AccessibilityBus } from '../accessibility/accessibility-bus';
-import { commandTimeout, isPageLeft, loaded, startTimeout, withDeadline } from '../api/deadline';
-import { EngineLost, type EnginePage, type EngineSession, type PrepareDocument } from '../api/engine';
+import { commandTimeout, isPageLeft, loaded, orLost, startTimeout, withDeadline } from '../api/deadline';
+import {
+  EngineLost,
+  type EnginePage,
+  type EngineSession,
+  forgetName,
+  type PrepareDocument,
+} from '../api/engine';
 import type { Gate } from '../api/gate';
 import { okWithin, promptCapability } from '../api/page-dialogs';
-import { viewportOf } from '../api/viewport';
+import { pageWidth, viewportOf } from '../api/viewport';
 import { type Display, windowPlace } from '../display/display';
 import { PageOnDisplay } from '../display/page-on-display';
 import { screensOf } from '../display/screens';
@@ -113,6 +119,9 @@ class ExecutorWithDeadlines extends Executor {
 }
 
 class WebDriverSession implements EngineSession {
+  /** Of the page that is open, CSS px. */
+  private width = 0;
+
   constructor(
     private readonly endpoint: Endpoint,
     private readonly driver: WebDriver,
@@ -125,9 +134,29 @@ class WebDriverSession implements EngineSession {
     variant: Variant,
     prepare: PrepareDocument | null = null,
   ): Promise<EnginePage> {
+    this.width = viewportOf(variant).width;
     const page = new WebDriverPage(this.endpoint, this.driver, address, probe, variant, prepare);
     await page.open();
     return page;
+  }
+
+  isThere(): boolean {
+    return this.endpoint.isThere();
+  }
+
+  renew(): Promise<void> {
+    return orLost(
+      this.endpoint.title,
+      () => this.isThere(),
+      async () => {
+        if ((await this.driver.executeScript(`return ${pageWidth}`)) !== this.width)
+          throw new EngineLost({ code: 'ended', engine: this.endpoint.title });
+        // Cookies are those of the page that is open.
+        await this.driver.manage().deleteAllCookies();
+        await this.driver.get('about:blank');
+        await this.driver.executeScript(forgetName);
+      },
+    );
   }
 
   close(): Promise<void> {

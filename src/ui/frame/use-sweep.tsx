@@ -17,6 +17,7 @@ import type { RunId } from '@/core/run/run';
 import type { Target } from '@/core/target/target';
 import { isOutOfRoom, outOfRoom } from '@/store/room';
 import type { TargetProgress } from '@/store/sweep-into-run';
+import { warmEngines } from '@/store/warm-engines';
 import type { SweepTask } from './sweep-task';
 import { useConfirmedForm } from './use-confirmed-form';
 import { useForm } from './use-form';
@@ -42,7 +43,7 @@ export interface SweepWorkspace {
 const SweepContext = createContext<SweepWorkspace | null>(null);
 
 export function SweepProvider({ children }: { children: ReactNode }) {
-  const { reading } = useForm();
+  const { form, reading } = useForm();
   const confirmed = useConfirmedForm();
   const { run, answers } = useRun();
   const { lineUp } = useLineUp();
@@ -54,13 +55,20 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const abort = useRef<AbortController | null>(null);
 
   useEffect(() => () => abort.current?.abort(), []);
+  // A page of one's own is opened behind a gate of its own, by a browser that is started for it.
+  const isMarkup = !form.page;
+  useEffect(() => {
+    const gone = new AbortController();
+    if (isMarkup) warmEngines(lineUp.targets, gone.signal);
+    return () => gone.abort();
+  }, [isMarkup, lineUp]);
 
   const start = useCallback(
     async (task: SweepTask) => {
       if (abort.current) return;
-      const form = await confirmed();
+      const asked = await confirmed();
       // It may have begun while the person was asked.
-      if (!form || abort.current) return;
+      if (!asked || abort.current) return;
       const controller = new AbortController();
       abort.current = controller;
       setRunning(true);
@@ -75,7 +83,13 @@ export function SweepProvider({ children }: { children: ReactNode }) {
           if (id !== run?.id) select({ run: id });
         };
         setFault(
-          await runTask(task, { form, reading, run, answers, lineUp }, began, setProgress, controller.signal),
+          await runTask(
+            task,
+            { form: asked, reading, run, answers, lineUp },
+            began,
+            setProgress,
+            controller.signal,
+          ),
         );
         if (task.newRun && !controller.signal.aborted) setEnded(into);
       } catch (error) {

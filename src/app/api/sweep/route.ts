@@ -6,6 +6,7 @@ import { log } from '@/server/log';
 import { readRequest } from '@/server/read-request';
 import { refused } from '@/server/refused';
 import { register, sweeps } from '@/server/run-registry';
+import { warmBrowsers } from '@/server/warm-browsers';
 
 export const dynamic = 'force-dynamic';
 
@@ -16,7 +17,10 @@ export async function POST(request: Request): Promise<Response> {
   const { targets, asking } = reading;
   const stream = jsonLines<SweepMessage>(
     request.signal,
-    (emit, signal) => register(sweeps, signal, (until) => sweepEngines(targets, asking, emit, until)),
+    (emit, signal) =>
+      register(sweeps, signal, (until) =>
+        sweepEngines(targets, asking, emit, until, { browsers: warmBrowsers }),
+      ),
     (error) => log.error({ error: String(error) }, 'sweep broke'),
   );
   return stream ?? refused(sweeps.full, 429);

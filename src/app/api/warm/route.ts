@@ -1,0 +1,18 @@
+import { readWarming } from '@/core/sweep/warming';
+import { everyEngine } from '@/engines/engines';
+import { readQuestionOf } from '@/server/read-request';
+import { warmBrowsers } from '@/server/warm-browsers';
+
+export const dynamic = 'force-dynamic';
+
+/** Starts the browsers of a line-up ahead, so that its first sweep need not wait for them. Answers at once, with nothing. */
+export async function POST(request: Request): Promise<Response> {
+  const reading = await readQuestionOf(request, readWarming);
+  if (reading instanceof Response) return reading;
+  const { all } = await everyEngine();
+  for (const { engine: name, variant } of reading.question.targets) {
+    const engine = all.find((one) => one.name === name);
+    if (engine) warmBrowsers.warm(engine, variant);
+  }
+  return new Response(null, { status: 204 });
+}
