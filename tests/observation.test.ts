@@ -178,7 +178,7 @@ describe('a run file', () => {
     ['[1]', 'This is not a run file of Ukko.'],
     [
       '{"format":"ukko-run","version":99}',
-      'The run file has version 99; this Ukko reads up to version 4. Open it with a newer Ukko.',
+      'The run file has version 99; this Ukko reads up to version 5. Open it with a newer Ukko.',
     ],
     ['{"format":"ukko-run"}', 'The run file does not state its version.'],
     ['{"format":"ukko-run","version":1}', 'The run file is wrong at '],
@@ -187,15 +187,18 @@ describe('a run file', () => {
     expect(reading.status === 'fault' && fileFaultText(reading.fault)).toContain(sentence);
   });
 
-  it.each([1, 2, 3])('as an Ukko of that time wrote it, version %i, is read, and written anew', (version) => {
-    const file = readFileSync(new URL(`./fixtures/files/run-${version}.json`, import.meta.url), 'utf8');
-    expect(JSON.parse(file).version).toBe(version);
-    const reading = readRunFile(file);
-    if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
-    expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', version < 3 ? null : '0.1.0']);
-    expect(reading.run.observations.length).toBeGreaterThan(10);
-    expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
-  });
+  it.each([1, 2, 3, 4])(
+    'as an Ukko of that time wrote it, version %i, is read, and written anew',
+    (version) => {
+      const file = readFileSync(new URL(`./fixtures/files/run-${version}.json`, import.meta.url), 'utf8');
+      expect(JSON.parse(file).version).toBe(version);
+      const reading = readRunFile(file);
+      if (reading.status === 'fault') throw new Error(JSON.stringify(reading.fault));
+      expect([reading.run.form.name, reading.run.ukko]).toEqual(['boat.html', version < 3 ? null : '0.1.0']);
+      expect(reading.run.observations.length).toBeGreaterThan(10);
+      expect(readRunFile(writeRunFile(reading.run))).toEqual(reading);
+    },
+  );
 
   it('of version 3 is read with codes in the place of what it said, and what is not known stays as it was said', () => {
     const file = readFileSync(new URL('./fixtures/files/run-3-reasons.json', import.meta.url), 'utf8');
@@ -328,6 +331,18 @@ describe('a sweep request', () => {
     ]);
     const chosen = readSweepRequest({ ...request, fields: ['b'], markup: '<input name=a><input name=b>' });
     expect(chosen.status === 'read' && chosen.asking.fields.map((f) => f.id)).toEqual(['b']);
+  });
+
+  it('may say what is there of an earlier sweep', () => {
+    const basis = { page: '0'.repeat(20), field: null };
+    const answer = { field: 'a', question: 'message', state: null, basis };
+    const reading = readSweepRequest({ ...request, earlier: [{ target: 'chromium', answers: [answer] }] });
+    expect(reading.status === 'read' && [...reading.earlier]).toEqual([['chromium', [answer]]]);
+    const wrong = { ...answer, basis: { ...basis, page: 'z'.repeat(20) } };
+    const refused = readSweepRequest({ ...request, earlier: [{ target: 'chromium', answers: [wrong] }] });
+    expect(refused.status === 'fault' && sweepFaultText(refused.fault)).toContain(
+      'earlier[0].answers[0].basis.page',
+    );
   });
 
   it.each([

@@ -1,11 +1,12 @@
 import { pageUnderTest } from '@/core/html/page-under-test';
 import { type Measured, notAsked } from '@/core/observation/provenance';
 import type { Asking } from '@/core/questions/asking';
+import { answerBases, type EarlierAnswers } from '@/core/sweep/answer-basis';
 import { askingOfTarget } from '@/core/sweep/asking-of-target';
 import type { KnownAnswers } from '@/core/sweep/known-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
-import { askTarget } from '@/probe/ask-page';
+import { askTarget, type Earlier } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './api/engine';
 import { engineNamed } from './engines';
@@ -19,6 +20,8 @@ import { unableTo } from './variant-check';
 export interface SweepMeans {
   /** Answers that are there already, and are not asked for again. */
   readonly known: KnownAnswers;
+  /** Answers of an earlier sweep, which are kept as long as they hold. */
+  readonly earlier: EarlierAnswers;
   readonly browsers: Browsers;
 }
 
@@ -32,7 +35,7 @@ export async function measure(
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
-  { known, browsers }: SweepMeans,
+  { known, earlier, browsers }: SweepMeans,
 ): Promise<void> {
   const gate = asking.page ? await openGate(asking.page) : null;
   const tellsAccessibility = asking.questions.includes('accessibility');
@@ -67,6 +70,7 @@ export async function measure(
         emit,
         signal,
         known.get(target.id),
+        await earlierOf(target, asked, earlier),
       );
     }
   } finally {
@@ -74,6 +78,21 @@ export async function measure(
     await giveBack(true);
     await gate?.close();
   }
+}
+
+/** Null where nobody can tell on what answers rest: of a page of the developer's own, and of an engine whose version is not known. */
+async function earlierOf(
+  { id, engine, variant }: EngineTarget,
+  asking: Asking,
+  earlier: EarlierAnswers,
+): Promise<Earlier | null> {
+  if (asking.page) return null;
+  const found = await engineNamed(engine)
+    .then((one) => one.find())
+    .catch(() => null);
+  if (found?.status !== 'found' || found.version === null) return null;
+  const bases = answerBases(asking, { engine, version: found.version, variant });
+  return { answers: earlier.get(id) ?? [], bases };
 }
 
 async function opened(

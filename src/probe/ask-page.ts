@@ -1,13 +1,18 @@
+import { digestOf } from '@/core/digest';
 import type { Field, FieldId } from '@/core/html/field';
 import type { Failure } from '@/core/observation/failure';
+import type { AnswerBasis } from '@/core/observation/outcome';
 import type { Picture, PictureId } from '@/core/observation/picture';
 import type { Provenance } from '@/core/observation/provenance';
-import type { Asking } from '@/core/questions/asking';
+import type { Asking, PlannedQuestion } from '@/core/questions/asking';
 import { type Observation, type PageQuestion, pageQuestions } from '@/core/questions/observation';
-import { type Owed, type OwedAnswers, owedAnswers } from '@/core/sweep/owed-answers';
+import { type AnswerBases, basisKept, type EarlierAnswer, type Reaching } from '@/core/sweep/answer-basis';
+import { withoutHalves } from '@/core/sweep/known-answers';
+import { answerKey, type Owed, type OwedAnswers, owedAnswers } from '@/core/sweep/owed-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { TargetId } from '@/core/target/target';
 import type { AskablePage, Receiver } from './api/askable-page';
+import type { Surroundings } from './api/probe-api';
 import { eachFieldAlone } from './each-field-alone';
 import { type AfterLoss, Losses, type Place } from './losses';
 import { PageLost } from './page-lost';
@@ -18,7 +23,7 @@ import { askLook } from './questions/look';
 import { askMessage } from './questions/message';
 import { askOpening } from './questions/opening';
 import { askParts } from './questions/parts';
-import type { Answer, QuestionContext } from './questions/question-context';
+import { type Answer, probeField, type QuestionContext } from './questions/question-context';
 import { askSubmission } from './questions/submission';
 import { askTyping } from './questions/typing';
 
@@ -39,8 +44,15 @@ export type WithPage = (
   work: (page: AskablePage, provenance: Provenance, receiver: Receiver | null) => Promise<void>,
 ) => Promise<void>;
 
-/** Questions that take one field after the other: only what is still owed of them is asked again. The others see the page as a whole. */
-const fieldByField: readonly PageQuestion[] = ['opening', 'bubble', 'fallback', 'typing'];
+/** Questions in which one field is nothing to another: only what is still owed of them is asked. The others see the page as a whole. */
+const fieldByField: readonly PageQuestion[] = [
+  'accessibility',
+  'opening',
+  'bubble',
+  'parts',
+  'fallback',
+  'typing',
+];
 
 /**
  * Asks one target everything and emits the answers as they come. When its page is lost, what it still owes is asked once more of
@@ -50,6 +62,7 @@ const fieldByField: readonly PageQuestion[] = ['opening', 'bubble', 'fallback', 
  *
  * @param unasked the provenance of answers that failed before anything could be asked.
  * @param known answers that are there already: only the others are asked for, and no page is opened where there are none
+ * @param earlier answers of an earlier sweep, which are kept as long as they hold, and on what the new ones rest; null: nobody can tell
  */
 export async function askTarget(
   target: TargetId,
@@ -59,13 +72,15 @@ export async function askTarget(
   emit: EmitSweepMessage,
   signal: AbortSignal,
   known: readonly Observation[] = [],
+  earlier: Earlier | null = null,
 ): Promise<{ readonly ended: 'finished' | 'failed' | 'cancelled' }> {
-  const asked = new AskedTarget(target, asking, unasked, emit, signal, known);
+  const asked = new AskedTarget(target, asking, unasked, emit, signal, known, earlier);
   emit({ type: 'started', target, total: asked.total });
+  asked.keepWhatHolds();
   for (;;) {
     try {
       signal.throwIfAborted();
-      if (asked.total > 0) await asked.askOwed(withPage);
+      if (asked.owes) await asked.askOwed(withPage);
       emit({ type: 'finished', target });
       return { ended: 'finished' };
     } catch (error) {
@@ -79,6 +94,12 @@ export async function askTarget(
   }
 }
 
+/** What is there of an earlier sweep of the same target, and what tells whether it holds. */
+export interface Earlier {
+  readonly answers: readonly EarlierAnswer[];
+  readonly bases: AnswerBases;
+}
+
 /** What one target was asked so far, what it still owes, and over what its pages were lost. */
 class AskedTarget {
   private readonly owed: OwedAnswers;
@@ -86,6 +107,7 @@ class AskedTarget {
   private readonly openings = new Map<FieldId, string>();
   private readonly losses = new Losses();
   private readonly leftOut = new Set<FieldId>();
+  private readonly reaching = new Map<FieldId, Reaching>();
   /** What is being asked now. */
   private place: Place | null = null;
   /** After a loss each field is done alone, and waited for, so that it is known over which one the page is lost. */
@@ -98,6 +120,7 @@ class AskedTarget {
     private readonly emit: EmitSweepMessage,
     private readonly signal: AbortSignal,
     known: readonly Observation[],
+    private readonly earlier: Earlier | null,
   ) {
     this.owed = owedAnswers(asking, known);
   }
@@ -106,11 +129,48 @@ class AskedTarget {
     return this.owed.total;
   }
 
+  get owes(): boolean {
+    return this.owed.all().length > 0;
+  }
+
+  /** Keeps of the earlier answers what still holds, as far as it is known now. What opens and what a field is made of go together. */
+  keepWhatHolds(): void {
+    const { earlier, target } = this;
+    if (!earlier) return;
+    const there = new Map(earlier.answers.map((one) => [answerKey(one.field, one), one.basis]));
+    const kept = this.owed.all().flatMap((planned) => {
+      const basis = this.basisOf(planned);
+      const before = there.get(answerKey(planned.field, planned));
+      const kept = basis && before ? basisKept(before, basis) : null;
+      return kept ? [{ ...planned, basis: kept }] : [];
+    });
+    const answers = withoutHalves(kept, this.owed.all());
+    for (const one of answers) this.owed.give(one);
+    if (answers.length > 0) this.emit({ type: 'kept', target, answers });
+  }
+
+  private basisOf(planned: PlannedQuestion): AnswerBasis | null {
+    return this.earlier?.bases.of(planned, this.reaching.get(planned.field) ?? null) ?? null;
+  }
+
+  /** What reaches each field in a page that has just been opened. */
+  private async readSurroundings(page: AskablePage): Promise<void> {
+    const { fields } = this.asking;
+    if (!this.earlier || this.reaching.size > 0) return;
+    const told = await page.probe('surroundings', fields.map(probeField));
+    for (const [index, reaching] of reachingOf(told).entries()) {
+      const field = fields[index];
+      if (field) this.reaching.set(field.id, reaching);
+    }
+    this.keepWhatHolds();
+  }
+
   /** Asks a page all that is still owed. */
   askOwed(withPage: WithPage): Promise<void> {
     this.place = null;
     return withPage(async (opened, provenance, receiver) => {
       this.provenance = provenance;
+      await this.readSurroundings(opened);
       const context = await this.contextIn(opened, receiver);
       for (const question of pageQuestions)
         if (this.asking.questions.includes(question)) await this.askQuestion(question, context);
@@ -148,6 +208,7 @@ class AskedTarget {
       signal: this.signal,
       oneByOne: (fields) => this.oneByOne(fields, settle),
       answer: (field, given) => this.answer(field, given),
+      owesLook: (field, state) => this.owed.askedFor(field, { question: 'look', state }) !== null,
       picture: (picture) => this.sendPicture(picture),
       rightToLeft: await page.probe('readsRightToLeft'),
       speaksRightToLeft: await page.probe('speaksRightToLeft'),
@@ -187,9 +248,11 @@ class AskedTarget {
   }
 
   private answer(field: FieldId, given: Answer): void {
-    if (!this.owed.isOwed(field, given)) return;
+    const planned = this.owed.askedFor(field, given);
+    if (!planned) return;
     const { target, provenance } = this;
-    this.give({ field, target, provenance, at: new Date().toISOString(), ...given });
+    const basis = this.basisOf(planned);
+    this.give({ field, target, provenance, at: new Date().toISOString(), ...given, ...(basis && { basis }) });
   }
 
   private sendPicture(picture: Picture): void {
@@ -223,6 +286,14 @@ class AskedTarget {
     // A form of which one field is left alone is blocked by that one, whoever fills it in.
     this.fail({ code: 'form not filled', because: failure }, (one) => one.question === 'submission');
   }
+}
+
+function reachingOf({ common, styles, fields }: Surroundings): Reaching[] {
+  return fields.map((field) => {
+    const own = [common, field.near, ...field.styles.map((index) => styles[index])];
+    const digestWith = (...shown: readonly string[]) => digestOf(JSON.stringify([...own, ...shown]));
+    return { near: digestWith(), bubble: digestWith(field.underBubble), popUp: digestWith(field.underPopUp) };
+  });
 }
 
 /** Why nothing came, when asking ended over `error`. */

@@ -1,18 +1,24 @@
 import type { Failure } from '@/core/observation/failure';
 import { notAsked } from '@/core/observation/provenance';
 import { type Asking, sentAsking } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
+import { earlierAnswers, withKeptAnswers } from '@/core/sweep/earlier-answers';
 import { owedAnswers } from '@/core/sweep/owed-answers';
 import type { EmitSweepMessage, SweepMessage } from '@/core/sweep/sweep-message';
 import type { SweepRequest } from '@/core/sweep/sweep-request';
 import type { EngineTarget } from '@/core/target/target';
 import { readLines, refusalOf } from './read-lines';
 
-/** Asks engines through the server and emits what its stream says. What never came is emitted as failed. */
+/**
+ * Asks engines through the server and emits what its stream says. What never came is emitted as failed.
+ * @param earlier answers of an earlier sweep; those that still hold are emitted as they were
+ */
 export async function askServer(
   targets: readonly EngineTarget[],
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
+  earlier: readonly Observation[] = [],
 ): Promise<void> {
   const books = new Map(targets.map((target) => [target.id, owedAnswers(asking)]));
   const ended = new Set<string>();
@@ -21,7 +27,8 @@ export async function askServer(
     if (message.type === 'finished' || message.type === 'failed') ended.add(message.target);
     emit(message);
   };
-  const refusal = await stream(targets, asking, hear, signal);
+  const request = { ...sentAsking(asking), targets, earlier: sentAnswers(earlier) };
+  const refusal = await stream(request, withKeptAnswers(earlier, hear), signal);
   if (signal.aborted) return;
   for (const target of targets) {
     if (ended.has(target.id)) continue;
@@ -33,14 +40,15 @@ export async function askServer(
   }
 }
 
+const sentAnswers = (earlier: readonly Observation[]) =>
+  [...earlierAnswers(earlier)].map(([target, answers]) => ({ target, answers }));
+
 /** @returns why nothing more will come, when it is not simply over. */
 async function stream(
-  targets: readonly EngineTarget[],
-  asking: Asking,
+  request: SweepRequest,
   hear: EmitSweepMessage,
   signal: AbortSignal,
 ): Promise<Failure | null> {
-  const request: SweepRequest = { ...sentAsking(asking), targets };
   try {
     const response = await fetch('/api/sweep', {
       method: 'POST',

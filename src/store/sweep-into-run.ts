@@ -78,13 +78,16 @@ export async function sweepIntoRun(
 }
 
 function advance(progress: Map<TargetId, TargetProgress>, message: SweepMessage): void {
-  if (message.type === 'picture') return;
+  if (message.type === 'picture' || message.type === 'kept') return;
   const target = message.type === 'observation' ? message.observation.target : message.target;
   const before = progress.get(target);
   if (before) progress.set(target, step(before, message));
 }
 
-function step(before: TargetProgress, message: Exclude<SweepMessage, { type: 'picture' }>): TargetProgress {
+function step(
+  before: TargetProgress,
+  message: Exclude<SweepMessage, { type: 'picture' | 'kept' }>,
+): TargetProgress {
   switch (message.type) {
     case 'started':
       return { ...before, state: 'asking', total: message.total };

@@ -23,4 +23,16 @@ export interface Answer<Q extends string, Facts> {
   readonly at: string;
   readonly question: Q;
   readonly outcome: Outcome<Facts>;
+  /** Digests of what the answer depends on; not given where nobody can tell. */
+  readonly basis?: AnswerBasis;
+}
+
+/**
+ * Digests of what an answer depends on, the engine and its version among it: of the whole page, and of what is known to reach the field.
+ * While either is the same, so is the answer.
+ */
+export interface AnswerBasis {
+  readonly page: string;
+  /** Null where the answer depends on all of the page. */
+  readonly field: string | null;
 }

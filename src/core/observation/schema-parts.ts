@@ -126,7 +126,25 @@ export const outcome = (facts: SchemaField) =>
     noAnswer,
   );
 
-export const asked = { field: text().min(1), target: text(200).min(1), provenance, at: timeSchema };
+/** Digests as `digestOf` makes them. */
+const digest = () =>
+  string()
+    .strict()
+    .matches(/^[0-9a-f]{20}$/, { name: 'digest' });
+export const basisSchema = object({ page: digest().required(), field: digest().nullable().defined() })
+  .strict()
+  .noUnknown();
+
+export const asked = {
+  field: text().min(1),
+  target: text(200).min(1),
+  provenance,
+  at: timeSchema,
+  basis: described(
+    'Digests of what the answer depends on: of the whole page, and of what reaches the field, null where all of the page does. Not given where nobody can tell.',
+    basisSchema.optional(),
+  ),
+};
 
 export const pixels = () => number().strict().integer().min(1).max(1_000_000).required();
 

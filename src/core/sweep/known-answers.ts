@@ -1,4 +1,5 @@
 import type { OwnPage } from '../document/own-page';
+import type { FieldId } from '../html/field';
 import type { Picture } from '../observation/picture';
 import { type Asking, type PlannedQuestion, planOf } from '../questions/asking';
 import type { Observation, PageQuestion } from '../questions/observation';
@@ -6,7 +7,7 @@ import type { ResumeFault } from '../reading/request-fault';
 import type { Run } from '../run/run';
 import type { EngineTarget, Target, TargetId } from '../target/target';
 import { askingOfTarget } from './asking-of-target';
-import { answerKey } from './owed-answers';
+import { answerKey, type GivenAnswer } from './owed-answers';
 
 /** Answers that are there from an earlier sweep of the same form, by target; they are not asked for again. */
 export type KnownAnswers = ReadonlyMap<TargetId, readonly Observation[]>;
@@ -55,14 +56,26 @@ function isOf({ provenance, outcome }: Observation, version: string | undefined)
 function answersKept(answers: readonly Observation[], asking: Asking): Observation[] {
   const plan = planOf(asking);
   const planned = new Set(plan.map((one) => answerKey(one.field, one)));
+  return withoutHalves(
+    answers.filter((one) => planned.has(answerKey(one.field, one))),
+    plan,
+  );
+}
+
+/**
+ * Answers without those to questions that are asked together with another one that is missing.
+ * @param plan all that is asked
+ */
+export function withoutHalves<Given extends GivenAnswer & { readonly field: FieldId }>(
+  answers: readonly Given[],
+  plan: readonly PlannedQuestion[],
+): Given[] {
   const there = new Set(answers.map((one) => answerKey(one.field, one)));
-  const isMissing = ({ field, ...one }: PlannedQuestion) => !there.has(answerKey(field, one));
+  const isMissing = (one: PlannedQuestion) => !there.has(answerKey(one.field, one));
   const halves = plan.filter((one) => together.includes(one.question) && isMissing(one));
   const incomplete = new Set(halves.map(({ field }) => field));
   return answers.filter(
-    ({ field, ...one }) =>
-      planned.has(answerKey(field, one)) &&
-      !(incomplete.has(field) && together.some((question) => question === one.question)),
+    ({ field, question }) => !(incomplete.has(field) && together.some((other) => other === question)),
   );
 }
 

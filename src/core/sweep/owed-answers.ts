@@ -1,7 +1,7 @@
 import type { LookState } from '../document/look-state';
 import type { FieldId } from '../html/field';
 import type { Failure } from '../observation/failure';
-import { type Asking, planOf } from '../questions/asking';
+import { type Asking, type PlannedQuestion, planOf } from '../questions/asking';
 import type { Observation, PageQuestion, Question } from '../questions/observation';
 
 /** What one target was asked and has not answered yet. */
@@ -10,10 +10,12 @@ export interface OwedAnswers {
   readonly total: number;
   /** Fields of which a question has not been answered yet, whole or in part. */
   fieldsOf(question: PageQuestion): ReadonlySet<FieldId>;
-  /** Whether this answer has not been given yet. */
-  isOwed(field: FieldId, given: GivenAnswer): boolean;
+  /** What was asked, where this answer to it has not been given yet; else null. */
+  askedFor(field: FieldId, given: GivenAnswer): PlannedQuestion | null;
+  /** What is owed now. */
+  all(): readonly PlannedQuestion[];
   /** Notes an answer as given. */
-  give(observation: Observation): void;
+  give(answer: Pick<Observation, 'field'> & GivenAnswer): void;
   /** Failed observations for everything still owed, or for what `isMeant` picks of it. */
   failed(by: FailedAsking, failure: Failure, isMeant?: (one: Owed) => boolean): Observation[];
 }
@@ -28,7 +30,7 @@ export interface Owed {
 }
 
 /** What tells one answer from the others to the same target; `state` only of a look. */
-interface GivenAnswer {
+export interface GivenAnswer {
   readonly question: Question;
   readonly state?: LookState | null;
 }
@@ -44,9 +46,10 @@ export function owedAnswers(asking: Asking, known: readonly Observation[] = []):
     total: owed.size,
     fieldsOf: (question) =>
       new Set([...owed.values()].filter((one) => one.question === question).map(({ field }) => field)),
-    isOwed: (field, given) => owed.has(answerKey(field, given)),
-    give(observation) {
-      owed.delete(answerKey(observation.field, observation));
+    askedFor: (field, given) => owed.get(answerKey(field, given)) ?? null,
+    all: () => [...owed.values()],
+    give({ field, ...given }) {
+      owed.delete(answerKey(field, given));
     },
     failed({ target, provenance, at }, failure, isMeant = () => true) {
       return [...owed.values()].filter(isMeant).map(({ question, field, state }) => {

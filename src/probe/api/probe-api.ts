@@ -49,6 +49,23 @@ export interface FieldFacts {
   readonly isDrawnByLabel: boolean;
 }
 
+/** What answers about fields depend on in their page, as texts: as long as they are the same, so are the answers. */
+export interface Surroundings {
+  /** What concerns every field. */
+  readonly common: string;
+  /** What the styles of an element come to; many have the same. */
+  readonly styles: readonly string[];
+  readonly fields: readonly {
+    /** What the field is and where it stands, with what is drawn right beside it. */
+    readonly near: string;
+    /** What pictures of a bubble at it, and of what opens there, may show of the page besides. */
+    readonly underBubble: string;
+    readonly underPopUp: string;
+    /** Those of its controls and labels, as indices. */
+    readonly styles: readonly number[];
+  }[];
+}
+
 /** What came of the strokes since it was told last; whether the field has the focus now. */
 export interface TypedSoFar extends Omit<TypedState, 'hadFocus'> {
   /** How much longer than usual a fixed piece of work took meanwhile, 1 for as usual; not given where nothing was timed. */
@@ -78,6 +95,8 @@ export interface ProbeApi {
   /** False when the field did not take focus. */
   focus(field: ProbeField): boolean;
   describe(fields: readonly ProbeField[]): FieldFacts[];
+  /** Of a page that has just loaded and whose scripts do not run. */
+  surroundings(fields: readonly ProbeField[]): Surroundings;
   /** Boxes around the controls of each field alone; null when none is drawn. */
   controlBoxes(fields: readonly ProbeField[]): (Box | null)[];
   /** What each field shows as text, see `textShownBy`; focus goes through them all, so what it brings out is there afterwards. */

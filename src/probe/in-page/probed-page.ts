@@ -26,6 +26,7 @@ import { isQuiet, waitForQuiet, watchForQuiet } from './quiet';
 import { Recorder, type TypedElement } from './recorder';
 import { strike } from './script-made-strokes';
 import { allowedByPolicy, letAllOut, letThrough, watchSending, whatBlocked } from './sending';
+import { surroundings } from './surroundings';
 import { textShownBy } from './text-shown';
 import { validityInPage } from './validity-in-page';
 import { requestsMade, watchRequests } from './watched-requests';
@@ -108,6 +109,7 @@ export const probedPage: ProbeApi = {
   attemptToSend,
   focus,
   describe,
+  surroundings,
   controlBoxes: (fields) => aligned(fields).map(controlBoxOf),
   textsShown: (fields) => aligned(fields).map(([first]) => (first ? textShownBy(first) : null)),
   valueOf: (field) => currentValueOf(controlsOf(field)),

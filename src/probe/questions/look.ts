@@ -27,7 +27,7 @@ export async function askLook(context: QuestionContext): Promise<void> {
   const atRest = new Map<FieldId, Picture>();
   for (const state of pageStates) {
     const fields = context.asking.fields.filter((field) => statesOf(field.kind).includes(state));
-    if (fields.length === 0) continue;
+    if (!fields.some(({ id }) => context.owesLook(id, state))) continue;
     const pictures = await lookAtPage(context, state, fields);
     for (const [index, { id }] of fields.entries()) {
       const picture = pictures[index];
@@ -35,7 +35,9 @@ export async function askLook(context: QuestionContext): Promise<void> {
     }
   }
   await anew(context);
-  const focused = context.asking.fields.filter(({ kind }) => statesOf(kind).includes('focused'));
+  const focused = context.asking.fields.filter(
+    ({ id, kind }) => statesOf(kind).includes('focused') && context.owesLook(id, 'focused'),
+  );
   for await (const field of context.oneByOne(focused))
     answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
 }
@@ -57,8 +59,9 @@ async function lookAtPage(
   if (state === 'disabled') await page.probe('disable', fields);
   const facts = await page.probe('describe', fields);
   const document = await page.probe('documentBox');
+  const owes = asked.map(({ id }) => context.owesLook(id, state));
   const boxes = facts.map(({ box }, index) =>
-    box && trials[index]?.status !== 'none' ? pictureBox(box, document) : null,
+    box && owes[index] && trials[index]?.status !== 'none' ? pictureBox(box, document) : null,
   );
   const pictures = await page.pictures(boxes, document);
   const moving = [...asked.keys()].filter((index) => canMove(asked[index], state));
@@ -72,6 +75,7 @@ async function lookAtPage(
       : [];
   const texts = textStates.includes(state) ? await page.probe('textsShown', fields) : [];
   for (const [index, field] of asked.entries()) {
+    if (!owes[index]) continue;
     const trial = trials[index];
     const outcome: Outcome<LookFacts> =
       trial?.status === 'none'

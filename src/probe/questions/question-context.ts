@@ -1,3 +1,4 @@
+import type { LookState } from '@/core/document/look-state';
 import type { Field, FieldId } from '@/core/html/field';
 import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
@@ -20,6 +21,8 @@ export interface QuestionContext {
   /** The fields one by one, for what is done to one alone: when the page is lost meanwhile, it is known over which. Throws once `signal` has aborted. */
   oneByOne(fields: readonly Field[]): AsyncIterable<Field>;
   answer(field: FieldId, answer: Answer): void;
+  /** Whether this look has not been answered yet; what is known need not be photographed. */
+  owesLook(field: FieldId, state: LookState): boolean;
   picture(picture: Picture): void;
   /** The page reads from right to left. */
   readonly rightToLeft: boolean;

@@ -67,7 +67,7 @@ export function useRemedyTrial(trial: RemedyTrial | null): {
       const pictures = new Map<string, Picture>();
       const told = async (asking: Asking): Promise<Observation[]> => {
         // The view needs neither until somebody asks.
-        const [{ sweep }, { observers }] = await Promise.all([
+        const [{ sweep }, { observersAfter }] = await Promise.all([
           import('@/core/sweep/sweep'),
           import('../frame/observers'),
         ]);
@@ -75,7 +75,7 @@ export function useRemedyTrial(trial: RemedyTrial | null): {
         await sweep(
           targets,
           asking,
-          observers,
+          observersAfter([]),
           (message) => {
             if (message.type === 'picture') pictures.set(message.picture.id, message.picture);
             if (message.type !== 'observation') return;

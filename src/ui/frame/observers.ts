@@ -1,4 +1,5 @@
 import { pageUnderTest } from '@/core/html/page-under-test';
+import type { Observation } from '@/core/questions/observation';
 import type { Observers } from '@/core/sweep/sweep';
 import { capture } from '@/probe/capture';
 import { askServer } from '@/store/ask-server';
@@ -18,9 +19,14 @@ function inOwnTask<Given extends unknown[]>(
   };
 }
 
-/** Engines are asked through the server, this browser by its own frame, the model in a worker. */
-export const observers: Observers = {
-  engines: inOwnTask(askServer),
-  probe: (target, asking, emit, signal) => capture(target.id, asking, emit, signal, { pageOf }),
-  models: inOwnTask(askModelsBeside),
-};
+/**
+ * Engines are asked through the server, this browser by its own frame, the model in a worker.
+ * @param earlier answers of an earlier sweep: of engines, those that still hold are kept
+ */
+export function observersAfter(earlier: readonly Observation[]): Observers {
+  return {
+    engines: inOwnTask((targets, asking, emit, signal) => askServer(targets, asking, emit, signal, earlier)),
+    probe: (target, asking, emit, signal) => capture(target.id, asking, emit, signal, { pageOf }),
+    models: inOwnTask(askModelsBeside),
+  };
+}

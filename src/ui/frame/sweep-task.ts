@@ -15,7 +15,7 @@ import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, keep } from '@/store/runs';
 import { sweepIntoRun, type TargetProgress } from '@/store/sweep-into-run';
 import { untrustedFault } from '@/store/trusted-pages';
-import { observers } from './observers';
+import { observersAfter } from './observers';
 
 /** What a person asks to be asked. */
 export interface SweepTask {
@@ -62,7 +62,9 @@ export async function runTask(
   if (into !== run && run?.form.markup === form.markup)
     await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
   began(into.id);
-  await sweepIntoRun(database, into.id, targets, asking, observers, report, signal);
+  // A single question is asked because its answer is wanted anew.
+  const earlier = newRun ? [...answers.values()] : [];
+  await sweepIntoRun(database, into.id, targets, asking, observersAfter(earlier), report, signal);
   return null;
 }
 

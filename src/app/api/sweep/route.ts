@@ -14,12 +14,12 @@ export const dynamic = 'force-dynamic';
 export async function POST(request: Request): Promise<Response> {
   const reading = await readRequest(request, readSweepRequest, (fault) => ({ code: 'no sweep', fault }));
   if (reading instanceof Response) return reading;
-  const { targets, asking } = reading;
+  const { targets, asking, earlier } = reading;
   const stream = jsonLines<SweepMessage>(
     request.signal,
     (emit, signal) =>
       register(sweeps, signal, (until) =>
-        sweepEngines(targets, asking, emit, until, { browsers: warmBrowsers }),
+        sweepEngines(targets, asking, emit, until, { earlier, browsers: warmBrowsers }),
       ),
     (error) => log.error({ error: String(error) }, 'sweep broke'),
   );
