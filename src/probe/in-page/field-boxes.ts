@@ -39,9 +39,9 @@ export function aligned(fields: readonly ProbeField[]): Listed[][] {
   return members;
 }
 
+/** Scrolls a field into sight, its controls on whole CSS px and all others where they are by themselves, whatever was asked before. */
 export function bringIntoSight(field: ProbeField): Box | null {
-  const members = controlsOf(field);
-  const [first] = members;
+  const [[first] = []] = aligned([field]);
   if (first) shownFor(first).scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
   // Between two pixels, focus would scroll the page by a fraction, and all of it would change.
   window.scrollTo(Math.round(window.scrollX), Math.round(window.scrollY));
