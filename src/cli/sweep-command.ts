@@ -3,6 +3,7 @@ import { unwatchFile, watchFile } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import type { FormDocument } from '@/core/document/form-document';
 import { readForm } from '@/core/html/read-form';
+import type { Picture } from '@/core/observation/picture';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { type Asking, askingOf } from '@/core/questions/asking';
 import type { PageQuestion } from '@/core/questions/observation';
@@ -10,6 +11,7 @@ import { readable } from '@/core/report/readable';
 import type { Run, RunId } from '@/core/run/run';
 import { writeRunFile } from '@/core/run/run-file';
 import { askModels } from '@/core/sweep/ask-models';
+import { earlierAnswers, withKeptAnswers } from '@/core/sweep/earlier-answers';
 import {
   answersPlanned,
   type KnownAnswers,
@@ -25,6 +27,8 @@ import { ukkoVersion } from '@/core/version';
 import { failureText } from '@/core/words/failure-words';
 import { askingFaultText, resumeFaultText } from '@/core/words/request-fault-words';
 import { engineNamed } from '@/engines/engines';
+import { type Browsers, newBrowsers } from '@/engines/pool/browsers';
+import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
@@ -70,24 +74,39 @@ export async function sweepCommand(file: string, options: SweepOptions): Promise
     return refuse('Standard input cannot be watched. Give the path of a file.');
   const resumed = options.resume === undefined ? null : await readRun(options.resume);
   if (typeof resumed === 'string') return refuse(resumed);
+  // Those that are watched for are asked again and again.
+  const warm = options.watch ? new WarmBrowsers() : null;
+  const browsers = warm ?? newBrowsers;
   let earlier = resumed;
   let before = baseline;
-  for (;;) {
-    // What is edited while it is swept counts too.
-    const change = options.watch ? changeOf(file, stop) : null;
-    const run = await sweepOnce(file, options, { ...comparedWith, baseline: before }, earlier, stop);
-    if (!change || stop.aborted) return;
-    // What the last edit did is what one wants to see; a baseline that was given stays.
-    before = baseline ?? run ?? before;
-    // The form that was resumed is not the edited one.
-    earlier = null;
-    tell(`Waiting for ${file} to change. Control+C ends.`);
-    await change;
-    if (stop.aborted) {
-      process.exitCode = 0;
-      return;
+  try {
+    for (;;) {
+      // What is edited while it is swept counts too.
+      const change = options.watch ? changeOf(file, stop) : null;
+      const compared = { ...comparedWith, baseline: before };
+      const run = await sweepOnce(file, options, compared, { earlier, browsers }, stop);
+      if (!change || stop.aborted) return;
+      // What the last edit did is what one wants to see; a baseline that was given stays.
+      before = baseline ?? run ?? before;
+      // A page of one's own may be another one now, and nobody can tell what of it is.
+      if (run) earlier = run.form.page ? null : run;
+      tell(`Waiting for ${file} to change. Control+C ends.`);
+      await change;
+      if (stop.aborted) {
+        process.exitCode = 0;
+        return;
+      }
     }
+  } finally {
+    await warm?.close();
   }
+}
+
+/** What a sweep begins with. */
+interface Beginning {
+  /** A run of which answers are kept; null: all are asked for. */
+  readonly earlier: Run | null;
+  readonly browsers: Browsers;
 }
 
 /** @returns the run, or null where the form cannot be asked; the exit code says so then. */
@@ -95,7 +114,7 @@ async function sweepOnce(
   file: string,
   options: SweepOptions,
   comparedWith: ComparedWith,
-  earlier: Run | null,
+  beginning: Beginning,
   signal: AbortSignal,
 ): Promise<Run | null> {
   process.exitCode = 0;
@@ -106,12 +125,12 @@ async function sweepOnce(
     refuse(fault ? askingFaultText(fault) : String(form));
     return null;
   }
-  const misfit = earlier && resumeFault(earlier, asking, ukkoVersion);
+  const misfit = asking.page && beginning.earlier && resumeFault(beginning.earlier, asking, ukkoVersion);
   if (misfit) {
     refuse(`${options.resume} cannot be resumed: ${resumeFaultText(misfit)}`);
     return null;
   }
-  const run = await sweptRun(form, asking, options, earlier, signal);
+  const run = await sweptRun(form, asking, options, beginning, signal);
   if (options.out !== undefined && !(await written(options.out, run))) {
     refuse(`The run cannot be written to ${options.out}. Choose another path for --out.`);
     return null;
@@ -158,13 +177,13 @@ function stoppedText(
 
 const counted = (count: number) => count.toLocaleString('en-GB');
 
-/** What still holds of an earlier run; nothing where there is none. */
+/** What still holds of an earlier run of the very same form; nothing where there is none. */
 async function knownFrom(
   earlier: Run | null,
   asking: Asking,
   targets: readonly Target[],
 ): Promise<KnownAnswers> {
-  if (!earlier) return new Map();
+  if (!earlier || resumeFault(earlier, asking, ukkoVersion)) return new Map();
   const engines = targets.filter((target) => target.ask === 'engine');
   const versions = new Map<TargetId, string>();
   for (const { id, engine } of engines) {
@@ -178,7 +197,7 @@ async function sweptRun(
   form: FormDocument,
   asking: Asking,
   options: SweepOptions,
-  earlier: Run | null,
+  { earlier, browsers }: Beginning,
   signal: AbortSignal,
 ): Promise<Run> {
   const [reference] = options.targets;
@@ -194,23 +213,34 @@ async function sweptRun(
     },
     { observations, pictures: picturesOf(observations, earlier?.pictures ?? []) },
   );
-  if (earlier && !options.quiet) tell(`${options.resume}: ${counted(observations.length)} answers are kept.`);
   const say = options.quiet ? () => undefined : reporter();
+  const startedAt = new Date().toISOString();
+  const means = { known, earlier: earlierAnswers(earlier?.observations ?? []), browsers };
+  const hear = (message: SweepMessage) => {
+    gathered.emit(message);
+    say(message);
+  };
   await sweep(
     options.targets,
     asking,
     {
-      engines: (targets, asked, emit, stop) => sweepEngines(targets, asked, emit, stop, { known }),
+      engines: (targets, asked, emit, stop) => sweepEngines(targets, asked, emit, stop, means),
       probe: async () => undefined,
       models: askModels(() => new Date()),
     },
-    (message) => {
-      gathered.emit(message);
-      say(message);
-    },
+    withKeptAnswers(earlier?.observations ?? [], hear),
     signal,
   );
-  return gathered.run(signal.aborted ? null : new Date().toISOString());
+  const run = gathered.run(signal.aborted ? null : new Date().toISOString());
+  if (!earlier) return run;
+  const kept = run.observations.filter(({ at }) => at < startedAt);
+  if (!options.quiet) tell(`${counted(kept.length)} answers are kept from before.`);
+  return { ...run, pictures: together(run.pictures, picturesOf(kept, earlier.pictures)) };
+}
+
+/** Pictures of both, each once. */
+function together(some: readonly Picture[], others: readonly Picture[]): Picture[] {
+  return [...new Map([...some, ...others].map((picture) => [picture.id, picture])).values()];
 }
 
 function askingOfForm(form: FormDocument, { questions }: SweepOptions): Asking {
