@@ -382,13 +382,15 @@ describe('a sweep into a run', () => {
       {
         target: 'chromium',
         done: 1,
+        // It was given before this sweep began.
+        kept: 1,
         total: 5,
         field: 'a',
         state: 'failed',
         failure: { code: 'server silent' },
       },
       { target: 'this-browser', state: 'asking' },
-      { target: 'blink-phone', done: 6, state: 'finished' },
+      { target: 'blink-phone', done: 6, kept: 0, state: 'finished' },
     ]);
     expect(await observationsOf(database, run.id)).toHaveLength(7);
     expect((await database.runs.get(run.id))?.finishedAt).not.toBeNull();

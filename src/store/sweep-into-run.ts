@@ -14,6 +14,8 @@ export interface TargetProgress {
   readonly target: TargetId;
   readonly total: number;
   readonly done: number;
+  /** Of these, those that an earlier sweep gave and that still hold. */
+  readonly kept: number;
   /** The field last answered for. */
   readonly field: string | null;
   readonly state: 'waiting' | 'asking' | 'finished' | 'failed';
@@ -40,9 +42,10 @@ export async function sweepIntoRun(
   const progress = new Map<TargetId, TargetProgress>(
     targets.map(({ id }) => [
       id,
-      { target: id, total: 0, done: 0, field: null, state: 'waiting', failure: null },
+      { target: id, total: 0, done: 0, kept: 0, field: null, state: 'waiting', failure: null },
     ]),
   );
+  const began = new Date().toISOString();
   let observations: Observation[] = [];
   let pictures: Picture[] = [];
   let keeping = Promise.resolve();
@@ -63,7 +66,7 @@ export async function sweepIntoRun(
   const emit = (message: SweepMessage) => {
     if (message.type === 'observation') observations.push(message.observation);
     if (message.type === 'picture') pictures.push(message.picture);
-    advance(progress, message);
+    advance(progress, message, began);
   };
   const timer = setInterval(flush, keepEvery);
   try {
@@ -77,22 +80,28 @@ export async function sweepIntoRun(
   if (!signal.aborted) await finishRun(database, run);
 }
 
-function advance(progress: Map<TargetId, TargetProgress>, message: SweepMessage): void {
+function advance(progress: Map<TargetId, TargetProgress>, message: SweepMessage, began: string): void {
   if (message.type === 'picture' || message.type === 'kept') return;
   const target = message.type === 'observation' ? message.observation.target : message.target;
   const before = progress.get(target);
-  if (before) progress.set(target, step(before, message));
+  if (before) progress.set(target, step(before, message, began));
 }
 
 function step(
   before: TargetProgress,
   message: Exclude<SweepMessage, { type: 'picture' | 'kept' }>,
+  began: string,
 ): TargetProgress {
   switch (message.type) {
     case 'started':
       return { ...before, state: 'asking', total: message.total };
     case 'observation':
-      return { ...before, done: before.done + 1, field: message.observation.field };
+      return {
+        ...before,
+        done: before.done + 1,
+        kept: before.kept + (message.observation.at < began ? 1 : 0),
+        field: message.observation.field,
+      };
     case 'finished':
       return { ...before, state: 'finished' };
     case 'failed':

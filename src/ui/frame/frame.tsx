@@ -210,7 +210,7 @@ function isEditable(target: EventTarget | null): boolean {
 
 function useShortcuts(onShortcuts: () => void): void {
   const { undo, redo } = useForm();
-  const { sweep, cancel, running } = useSweep();
+  const { sweep, sweepAnew, cancel, running } = useSweep();
   const [selection, select] = useSelection();
   const router = useRouter();
   const path = usePathname();
@@ -227,7 +227,7 @@ function useShortcuts(onShortcuts: () => void): void {
       // Views scroll within themselves; asked to scroll, the router would have the new one laid out at once.
       if (view && view.path !== path)
         router.push(`${view.path}${selectionQuery(currentSelection())}`, { scroll: false });
-      else if (command && event.key === 'Enter') sweep();
+      else if (command && event.key === 'Enter') event.shiftKey ? sweepAnew() : sweep();
       else if (command && event.key.toLowerCase() === 'z' && !editing) event.shiftKey ? redo() : undo();
       else if (event.key === 'Escape' && running) cancel();
       else if (event.key === 'Escape' && selection.closeUp && !inDialog.current) select({ closeUp: false });
@@ -241,7 +241,7 @@ function useShortcuts(onShortcuts: () => void): void {
       window.removeEventListener('keydown', look, { capture: true });
       window.removeEventListener('keydown', hear);
     };
-  }, [undo, redo, sweep, cancel, running, selection, select, router, path, onShortcuts]);
+  }, [undo, redo, sweep, sweepAnew, cancel, running, selection, select, router, path, onShortcuts]);
 }
 
 function usePasteAndDrop(open: (file: File) => void): void {

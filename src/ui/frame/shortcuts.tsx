@@ -4,7 +4,8 @@ import styles from './frame.module.css';
 import { stops } from './tour';
 
 const shortcuts: readonly (readonly [string, string])[] = [
-  ['Ctrl+Enter', 'Sweep the line-up'],
+  ['Ctrl+Enter', 'Sweep the line-up: asks what your edits reach'],
+  ['Ctrl+Shift+Enter', 'Sweep everything anew'],
   ['Alt+1 … Alt+6', 'The views, from the top'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo any edit of the form'],
   ['Ctrl+V', 'Outside of a text box: import the HTML on the clipboard as a new form'],

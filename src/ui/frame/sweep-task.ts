@@ -26,6 +26,8 @@ export interface SweepTask {
   /** Null: those that are kept with the form, and those that are usual for a page of one's own. */
   readonly scripts: TypingTasks | null;
   readonly newRun: boolean;
+  /** Also what an earlier sweep answered and no edit since then reaches. */
+  readonly anew: boolean;
 }
 
 export interface SweptForm extends ReadForm {
@@ -39,7 +41,7 @@ export interface SweptForm extends ReadForm {
  * @returns why nothing was asked, in one sentence; null when all is well
  */
 export async function runTask(
-  { questions, fields, targets, scripts, newRun }: SweepTask,
+  { questions, fields, targets, scripts, newRun, anew }: SweepTask,
   { form, reading, run, answers, lineUp }: SweptForm,
   began: (run: RunId) => void,
   report: (progress: readonly TargetProgress[]) => void,
@@ -62,8 +64,7 @@ export async function runTask(
   if (into !== run && run?.form.markup === form.markup)
     await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
   began(into.id);
-  // A single question is asked because its answer is wanted anew.
-  const earlier = newRun ? [...answers.values()] : [];
+  const earlier = anew ? [] : [...answers.values()];
   await sweepIntoRun(database, into.id, targets, asking, observersAfter(earlier), report, signal);
   return null;
 }

@@ -85,6 +85,7 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
       </div>
       {progress.some((one) => running || one.state === 'failed') && <Progress progress={progress} />}
       <WhatCame />
+      <WhatStayed />
     </header>
   );
 }
@@ -318,6 +319,25 @@ function WhatCame() {
     </p>
   );
 }
+
+/** Answers that the last sweep kept, and the way to have them asked again all the same. */
+function WhatStayed() {
+  const { running, ended, progress, sweepAnew } = useSweep();
+  const { run } = useRun();
+  const kept = progress.reduce((sum, one) => sum + one.kept, 0);
+  const all = progress.reduce((sum, one) => sum + one.done, 0);
+  if (running || kept === 0 || ended === null || run?.id !== ended) return null;
+  return (
+    <p className={styles.came} role="status">
+      {counted(all - kept)} of {counted(all)} answers are new; the others still hold.{' '}
+      <Button size="small" type="link" onClick={sweepAnew}>
+        Sweep everything anew
+      </Button>
+    </p>
+  );
+}
+
+const counted = (count: number) => count.toLocaleString('en-GB');
 
 function Progress({ progress }: { progress: readonly TargetProgress[] }) {
   const { lineUp } = useLineUp();

@@ -33,8 +33,10 @@ export interface SweepWorkspace {
   readonly ended: RunId | null;
   /** Why the last sweep could not start or broke; null when all is well. */
   readonly fault: string | null;
-  /** Asks everything of every target, into a new run. */
+  /** Asks everything of every target, into a new run; what an earlier sweep answered and no edit since then reaches is kept. */
   sweep(): void;
+  /** The same, and nothing is kept. */
+  sweepAnew(): void;
   /** Asks one question about one field of some targets, into the run that is shown. */
   ask(question: PageQuestion, field: FieldId, targets: readonly Target[], scripts: TypingTasks): void;
   cancel(): void;
@@ -112,22 +114,19 @@ export function SweepProvider({ children }: { children: ReactNode }) {
       progress,
       ended,
       fault,
-      sweep: () =>
-        void start({
-          questions: 'all',
-          fields: null,
-          targets: lineUp.targets,
-          scripts: null,
-          newRun: true,
-        }),
+      sweep: () => void start({ ...everything, targets: lineUp.targets, anew: false }),
+      sweepAnew: () => void start({ ...everything, targets: lineUp.targets, anew: true }),
+      // A single question is asked because its answer is wanted anew.
       ask: (question, field, targets, scripts) =>
-        void start({ questions: [question], fields: [field], targets, scripts, newRun: false }),
+        void start({ questions: [question], fields: [field], targets, scripts, newRun: false, anew: true }),
       cancel: () => abort.current?.abort(),
     }),
     [running, progress, ended, fault, start, lineUp],
   );
   return <SweepContext value={workspace}>{children}</SweepContext>;
 }
+
+const everything = { questions: 'all', fields: null, scripts: null, newRun: true } as const;
 
 export function useSweep(): SweepWorkspace {
   const workspace = useContext(SweepContext);
