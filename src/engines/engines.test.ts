@@ -5,7 +5,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
-import { pictureMargin } from '@/core/observation/picture';
+import { pictureMargin } from '@/core/observation/size';
 import { pictureBox } from '@/probe/api/picture-box';
 import { answer, loaded, withDeadline } from './api/deadline';
 import { EngineLost } from './api/engine';

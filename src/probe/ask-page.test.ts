@@ -49,6 +49,7 @@ async function ask(isLostOver: (deed: Deed) => boolean, how: ConstructorParamete
           return method === 'bringIntoSight' || method === 'insideInViewport' ? box : null;
         },
         click: null,
+        reload: async () => undefined,
         window: async () => ({
           status: 'there',
           viewport: { width: 800, height: 600 },
@@ -99,7 +100,12 @@ describe('what is there of an earlier sweep', () => {
           method === 'surroundings' ? told : method === 'describe' ? [] : null;
         const noWindow = { status: 'inapplicable', reason: { code: 'no room' } };
         await work(
-          { probe, click: null, window: async () => noWindow } as unknown as AskablePage,
+          {
+            probe,
+            click: null,
+            reload: async () => undefined,
+            window: async () => noWindow,
+          } as unknown as AskablePage,
           provenance,
           null,
         );
@@ -162,10 +168,10 @@ describe('a page that is lost', () => {
     expect(all).toMatchObject({ ended: 'finished', pages: 2, failed: [] });
   });
 
-  it('over what is done to one field costs that one its answers, and the form what it sends', async () => {
+  it('over what is done to one field costs that one its answers, and the form nothing that it has sent by then', async () => {
     const over = await ask(({ method, ordinals }) => method === 'bringIntoSight' && ordinals[0] === 1);
     expect(over).toMatchObject({ ended: 'finished', pages: 3 });
-    expect(over.failed).toEqual([`opening b: ${twice}`, `${button}: ${unfilled} ${twice}`]);
+    expect(over.failed).toEqual([`opening b: ${twice}`]);
   });
 
   it('over one of many fields that are filled at once is asked one by one, and costs the others nothing', async () => {
@@ -183,7 +189,6 @@ describe('a page that is lost', () => {
     expect(over).toMatchObject({ ended: 'finished', pages: 4 });
     expect(over.failed.map((line) => line.split(':')[0])).toEqual([
       'opening a',
-      button,
       'opening b',
       'opening c',
       'opening d',

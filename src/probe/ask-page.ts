@@ -94,6 +94,9 @@ export async function askTarget(
   }
 }
 
+/** Questions in which a person's strokes and presses reach a page, and what the engine keeps in mind of them. */
+const traces: readonly PageQuestion[] = ['typing', 'submission'];
+
 /** What is there of an earlier sweep of the same target, and what tells whether it holds. */
 export interface Earlier {
   readonly answers: readonly EarlierAnswer[];
@@ -112,6 +115,8 @@ class AskedTarget {
   private place: Place | null = null;
   /** After a loss each field is done alone, and waited for, so that it is known over which one the page is lost. */
   private isCareful = false;
+  /** The page is not as it was at first, whatever is set back in it. */
+  private hasTraces = false;
 
   constructor(
     private readonly target: TargetId,
@@ -168,6 +173,7 @@ class AskedTarget {
   /** Asks a page all that is still owed. */
   askOwed(withPage: WithPage): Promise<void> {
     this.place = null;
+    this.hasTraces = false;
     return withPage(async (opened, provenance, receiver) => {
       this.provenance = provenance;
       await this.readSurroundings(opened);
@@ -221,7 +227,8 @@ class AskedTarget {
     if (owing.size === 0) return;
     this.place = { question, field: null };
     // What a question left behind, a page of its own scripts may keep.
-    if (this.asking.page) await context.page.reload();
+    if (this.asking.page || this.hasTraces) await context.page.reload();
+    this.hasTraces = traces.includes(question);
     const isOneByOne = fieldByField.includes(question);
     const fields = this.asking.fields.filter(({ id }) =>
       isOneByOne ? owing.has(id) : !this.leftOut.has(id),

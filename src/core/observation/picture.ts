@@ -13,9 +13,6 @@ export interface Picture {
   readonly data: string;
 }
 
-/** Room around a control in its picture, CSS px: outlines and marks beside the field belong to what a person sees. */
-export const pictureMargin = 4;
-
 /** The PNG file that a picture holds as base64. */
 export function pictureBytes({ data }: Pick<Picture, 'data'>): Uint8Array<ArrayBuffer> {
   return Uint8Array.from(atob(data), (character) => character.charCodeAt(0));

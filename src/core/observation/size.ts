@@ -6,3 +6,6 @@ export interface Size {
 
 export const sides = ['left', 'top', 'right', 'bottom'] as const;
 export type Side = (typeof sides)[number];
+
+/** Room around a control in its picture, CSS px: outlines and marks beside the field belong to what a person sees. */
+export const pictureMargin = 4;

@@ -11,19 +11,20 @@ import type { SubmissionObservation } from './submission/facts';
 import type { TypingObservation } from './typing/facts';
 
 /**
- * The questions that every observer answers about a page; one file each in the model, the engines and the probe. In the
- * order in which they are asked: what is made of the parts is told from what opened, and typing leaves the most traces.
+ * The questions that every observer answers about a page; one file each in the model, the engines and the probe. In the order in which
+ * they are asked: what one looks at first and what takes little time before pictures of what opens, and parts after what opened, which
+ * tells of them.
  */
 export const pageQuestions = [
   'look',
   'message',
+  'typing',
+  'submission',
   'accessibility',
   'opening',
   'bubble',
   'parts',
-  'submission',
   'fallback',
-  'typing',
 ] as const;
 export type PageQuestion = (typeof pageQuestions)[number];
 

@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { pictureMargin } from '@/core/observation/picture';
+import { pictureMargin } from '@/core/observation/size';
 import { union } from '@/probe/api/box';
 import type { Box } from '@/probe/api/probe-api';
 import type { Act, Appeared, WindowOnDisplay } from '@/probe/api/window-on-display';

@@ -1,4 +1,4 @@
-import { pictureMargin } from '@/core/observation/picture';
+import { pictureMargin } from '@/core/observation/size';
 import type { Box } from './probe-api';
 
 /** The part of the document that a picture of a control shows: its box with a margin, in whole CSS px, inside the document. */

@@ -1,4 +1,4 @@
-import { pictureMargin } from '@/core/observation/picture';
+import { pictureMargin } from '@/core/observation/size';
 import type { Box, ProbeField, Surroundings } from '../api/probe-api';
 import { domMembers } from './dom-members';
 import { controlsOf } from './field-controls';
