@@ -19,6 +19,7 @@ import { startPageServer } from '@/engines/network/page-server';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
+import { benchEdits } from './bench-edits';
 
 const three = targets.filter(
   (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
@@ -213,6 +214,7 @@ async function kills(rounds: number): Promise<void> {
 
 const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
+else if (what === 'edits') await benchEdits(Number(count ?? 20));
 else if (what === 'replay') await import('./bench-replay');
 else if (what === 'views') await import('./bench-views');
 else if (what === 'blocks') await import('./bench-blocks');
@@ -224,6 +226,7 @@ else {
   const short = await sweepTime('Look and message', ['look', 'message']);
   const long = await sweepTime('Everything', sweepQuestions);
   console.log(`Everything takes ${(long / short).toFixed(1)} times look and message`);
+  await benchEdits();
   await cancelTime();
   await import('./bench-replay');
   await import('./bench-patterns');

@@ -7,7 +7,6 @@ import type { Picture } from '@/core/observation/picture';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { type Asking, askingOf } from '@/core/questions/asking';
 import type { PageQuestion } from '@/core/questions/observation';
-import { readable } from '@/core/report/readable';
 import type { Run, RunId } from '@/core/run/run';
 import { writeRunFile } from '@/core/run/run-file';
 import { askModels } from '@/core/sweep/ask-models';
@@ -20,11 +19,9 @@ import {
   resumeFault,
 } from '@/core/sweep/known-answers';
 import { collectRun, sweep } from '@/core/sweep/sweep';
-import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
-import { failureText } from '@/core/words/failure-words';
 import { askingFaultText, resumeFaultText } from '@/core/words/request-fault-words';
 import { engineNamed } from '@/engines/engines';
 import { type Browsers, newBrowsers } from '@/engines/pool/browsers';
@@ -36,6 +33,7 @@ import { refuse } from './refuse';
 import { tell } from './say';
 import { pageChange } from './served-page';
 import { stopSignal } from './stopping';
+import { noProgress, sweepProgress } from './sweep-progress';
 import {
   type ComparedWith,
   type ReportOptions,
@@ -50,6 +48,8 @@ export interface SweepOptions extends ReportOptions {
   readonly out?: string;
   readonly targets: readonly Target[];
   readonly questions: readonly PageQuestion[];
+  /** Without what takes most of the time. */
+  readonly fast: boolean;
   readonly quiet: boolean;
   readonly watch: boolean;
   /** A run file of the same form, of which only what is missing is asked. */
@@ -213,13 +213,10 @@ async function sweptRun(
     },
     { observations, pictures: picturesOf(observations, earlier?.pictures ?? []) },
   );
-  const say = options.quiet ? () => undefined : reporter();
+  const progress = options.quiet ? noProgress : sweepProgress(options.targets, asking);
   const startedAt = new Date().toISOString();
   const means = { known, earlier: earlierAnswers(earlier?.observations ?? []), browsers };
-  const hear = (message: SweepMessage) => {
-    gathered.emit(message);
-    say(message);
-  };
+  const gather = withKeptAnswers(earlier?.observations ?? [], gathered.emit);
   await sweep(
     options.targets,
     asking,
@@ -228,9 +225,12 @@ async function sweptRun(
       probe: async () => undefined,
       models: askModels(() => new Date()),
     },
-    withKeptAnswers(earlier?.observations ?? [], hear),
+    (message) => {
+      gather(message);
+      progress.hear(message);
+    },
     signal,
-  );
+  ).finally(progress.end);
   const run = gathered.run(signal.aborted ? null : new Date().toISOString());
   if (!earlier) return run;
   const kept = run.observations.filter(({ at }) => at < startedAt);
@@ -243,11 +243,15 @@ function together(some: readonly Picture[], others: readonly Picture[]): Picture
   return [...new Map([...some, ...others].map((picture) => [picture.id, picture])).values()];
 }
 
-function askingOfForm(form: FormDocument, { questions }: SweepOptions): Asking {
+function askingOfForm(form: FormDocument, options: SweepOptions): Asking {
+  const questions = options.questions.filter((one) => !options.fast || !slowQuestions.includes(one));
   const isTyped = form.page && questions.includes('typing');
   const scripts = isTyped ? scriptsForPage(form, readForm(form.markup).fields) : {};
   return askingOf(form.markup, questions, scripts, null, form.page ?? null);
 }
+
+/** Pictures of what opens over the page, one field after the other: most of the time of a sweep. */
+const slowQuestions: readonly PageQuestion[] = ['opening', 'bubble'];
 
 function changeOf(file: string, signal: AbortSignal): Promise<void> {
   return isAddress(file) ? pageChange(file, signal) : fileChange(file, signal);
@@ -279,27 +283,4 @@ async function written(path: string, run: Run): Promise<boolean> {
   } catch {
     return false;
   }
-}
-
-/** What makes the terminal's line empty again. */
-const fresh = '\r\u001b[K';
-
-function reporter(): (message: SweepMessage) => void {
-  const totals = new Map<TargetId, { done: number; total: number }>();
-  return (message) => {
-    if (message.type === 'started') totals.set(message.target, { done: 0, total: message.total });
-    if (message.type === 'observation') {
-      const { target, field } = message.observation;
-      const count = totals.get(target);
-      if (!count) return;
-      count.done++;
-      if (process.stderr.isTTY)
-        process.stderr.write(`${fresh}${target}: ${count.done} of ${count.total}, ${readable(field)}`);
-    }
-    if (message.type === 'finished') {
-      if (process.stderr.isTTY) process.stderr.write(fresh);
-      tell(`${message.target}: done`);
-    }
-    if (message.type === 'failed') tell(`${message.target}: ${failureText(message.failure)}`);
-  };
 }

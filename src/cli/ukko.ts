@@ -71,11 +71,12 @@ withReports(
       .argParser(readQuestions)
       .default(usualQuestions, usualQuestions.join(', ')),
   )
+  .option('--fast', 'leave out pictures of what opens and of bubbles, which take most of the time', false)
   .option('--quiet', 'say nothing while it runs', false)
   .option('--limit <minutes>', 'end after so long, with what was answered by then', readLimit, 60)
   .option(
     '--resume <run>',
-    'keep the answers of a run file of the same form, and ask only for what is missing or failed',
+    'keep of a run file the answers that still hold, and ask for what is missing, failed, or reached by an edit',
   )
   .option('--form <number>', 'of a page: which of its forms, from 0', readNumber, 0)
   .option('--steps <file>', 'of a page: what is done before the form is there; see docs/own-page.md')
