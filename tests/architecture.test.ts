@@ -73,7 +73,8 @@ const engines: Layers = {
   webdriver: 'accessibility api picture process network display',
   phone: 'api picture process puppeteer bidi webdriver',
   pool: 'api',
-  '.': 'api picture network bidi cdp webdriver phone pool',
+  trace: 'api',
+  '.': 'api picture network bidi cdp webdriver phone pool trace',
 };
 const probe: Layers = { api: '', 'in-page': 'api', questions: 'api', '.': 'api questions' };
 

@@ -209,7 +209,18 @@ describe('ukko', () => {
       '<form><label>A <input type=date name=a></label><button>Go</button></form>',
     );
     const sweep = ['sweep', 'fast.html', '--targets', 'chromium', '--out', 'fast.json', '--fast'];
-    expect((await ukko(...sweep)).code).toBe(0);
+    expect((await ukko(...sweep, '--trace', 'trace.json')).code).toBe(0);
+    const { traceEvents } = JSON.parse(readFileSync(at('trace.json'), 'utf8'));
+    expect(traceEvents.map(({ name }: { name: string }) => name)).toEqual(
+      expect.arrayContaining([
+        'chromium',
+        'describe',
+        'look a',
+        'message a',
+        'pictures',
+        'submission button-2',
+      ]),
+    );
     const reading = readRunFile(readFileSync(at('fast.json'), 'utf8'));
     const asked = reading.status === 'read' ? reading.run.observations.map(({ question }) => question) : [];
     expect(new Set(asked)).toEqual(new Set(['look', 'message', 'submission', 'accessibility', 'parts']));

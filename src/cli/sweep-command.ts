@@ -19,6 +19,7 @@ import {
   resumeFault,
 } from '@/core/sweep/known-answers';
 import { collectRun, sweep } from '@/core/sweep/sweep';
+import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
@@ -27,6 +28,7 @@ import { engineNamed } from '@/engines/engines';
 import { type Browsers, newBrowsers } from '@/engines/pool/browsers';
 import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
+import { type Span, type Trace, traceFile } from '@/engines/trace/trace';
 import { isAddress, readFormFile } from './read-form-file';
 import { readFormPage } from './read-form-page';
 import { refuse } from './refuse';
@@ -51,6 +53,8 @@ export interface SweepOptions extends ReportOptions {
   /** Without what takes most of the time. */
   readonly fast: boolean;
   readonly quiet: boolean;
+  /** Where what the time was spent on is written, in the Trace Event Format. */
+  readonly trace?: string;
   readonly watch: boolean;
   /** A run file of the same form, of which only what is missing is asked. */
   readonly resume?: string;
@@ -64,7 +68,7 @@ export interface SweepOptions extends ReportOptions {
 
 /** `ukko sweep`: the same sweep as in the app, without a screen. Sets the exit code that the help text promises. */
 export async function sweepCommand(file: string, options: SweepOptions): Promise<void> {
-  const unwritable = await unwritablePath([options.out, ...reportPaths(options)]);
+  const unwritable = await unwritablePath([options.out, options.trace, ...reportPaths(options)]);
   if (unwritable !== null) return refuse(`${unwritable} cannot be written. Choose another path.`);
   const stop = stopSignal(options.watch ? null : options.limit * 60_000);
   const comparedWith = await readComparedWith(options);
@@ -215,7 +219,10 @@ async function sweptRun(
   );
   const progress = options.quiet ? noProgress : sweepProgress(options.targets, asking);
   const startedAt = new Date().toISOString();
-  const means = { known, earlier: earlierAnswers(earlier?.observations ?? []), browsers };
+  const spans: Span[] = [];
+  const trace = options.trace === undefined ? null : (span: Span) => void spans.push(span);
+  const means = { known, earlier: earlierAnswers(earlier?.observations ?? []), browsers, trace };
+  const answered = trace && answerSpans(trace);
   const gather = withKeptAnswers(earlier?.observations ?? [], gathered.emit);
   await sweep(
     options.targets,
@@ -228,14 +235,37 @@ async function sweptRun(
     (message) => {
       gather(message);
       progress.hear(message);
+      answered?.(message);
     },
     signal,
   ).finally(progress.end);
+  if (options.trace !== undefined && spans.length > 0) await writeWhole(options.trace, traceFile(spans));
   const run = gathered.run(signal.aborted ? null : new Date().toISOString());
   if (!earlier) return run;
   const kept = run.observations.filter(({ at }) => at < startedAt);
   if (!options.quiet) tell(`${counted(kept.length)} answers are kept from before.`);
   return { ...run, pictures: together(run.pictures, picturesOf(kept, earlier.pictures)) };
+}
+
+/** Takes down each answer as the time from the one before it on. */
+function answerSpans(trace: Trace): (message: SweepMessage) => void {
+  const since = new Map<TargetId, number>();
+  return (message) => {
+    if (message.type !== 'started' && message.type !== 'observation') return;
+    const now = performance.now();
+    const target = message.type === 'started' ? message.target : message.observation.target;
+    if (message.type === 'observation') {
+      const { question, field } = message.observation;
+      trace({
+        target,
+        name: `${question} ${field}`,
+        kind: 'answer',
+        begin: since.get(target) ?? now,
+        end: now,
+      });
+    }
+    since.set(target, now);
+  };
 }
 
 /** Pictures of both, each once. */

@@ -73,6 +73,7 @@ withReports(
   )
   .option('--fast', 'leave out pictures of what opens and of bubbles, which take most of the time', false)
   .option('--quiet', 'say nothing while it runs', false)
+  .option('--trace <file>', 'write what the time was spent on, in the Trace Event Format, for a trace viewer')
   .option('--limit <minutes>', 'end after so long, with what was answered by then', readLimit, 60)
   .option(
     '--resume <run>',

@@ -6,6 +6,7 @@ import { askingOfTarget } from '@/core/sweep/asking-of-target';
 import type { KnownAnswers } from '@/core/sweep/known-answers';
 import type { EmitSweepMessage } from '@/core/sweep/sweep-message';
 import type { EngineTarget } from '@/core/target/target';
+import type { Receiver } from '@/probe/api/askable-page';
 import { askTarget, type Earlier } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { type Engine, EngineLost, type EnginePage, type EngineSession } from './api/engine';
@@ -14,6 +15,8 @@ import { openGate } from './network/gate';
 import { type PageServer, startPageServer } from './network/page-server';
 import { ownPageFault, probeWithin, stepsBefore } from './own-page';
 import type { Browsers, LentBrowser } from './pool/browsers';
+import type { Trace } from './trace/trace';
+import { tracedPage } from './trace/traced-page';
 import { unableTo } from './variant-check';
 
 /** With what a sweep is made. */
@@ -23,6 +26,8 @@ export interface SweepMeans {
   /** Answers of an earlier sweep, which are kept as long as they hold. */
   readonly earlier: EarlierAnswers;
   readonly browsers: Browsers;
+  /** Takes down what the time is spent on; null: nobody wants to know. */
+  readonly trace: Trace | null;
 }
 
 /**
@@ -35,7 +40,7 @@ export async function measure(
   asking: Asking,
   emit: EmitSweepMessage,
   signal: AbortSignal,
-  { known, earlier, browsers }: SweepMeans,
+  { known, earlier, browsers, trace }: SweepMeans,
 ): Promise<void> {
   const gate = asking.page ? await openGate(asking.page) : null;
   const tellsAccessibility = asking.questions.includes('accessibility');
@@ -59,7 +64,10 @@ export async function measure(
           const engine = await engineNamed(target.engine);
           browser.lent ??= await browsers.take(engine, target.variant, { signal, gate, tellsAccessibility });
           try {
-            await withPage(engine, browser.lent.session, target, asked, work);
+            const { session } = browser.lent;
+            await withPage(engine, session, target, asked, (page, ...more) =>
+              work(trace ? tracedPage(page, target.id, trace) : page, ...more),
+            );
           } catch (error) {
             // Whatever it was, what is asked next is asked of another browser.
             await giveBack(false);
@@ -119,7 +127,7 @@ async function withPage(
   session: EngineSession,
   target: EngineTarget,
   asked: Asking,
-  work: Parameters<Parameters<typeof askTarget>[2]>[0],
+  work: (page: EnginePage, provenance: Measured, receiver: Receiver) => Promise<void>,
 ): Promise<void> {
   const server = await startPageServer(engine.pagesFrom);
   try {

@@ -27,7 +27,13 @@ export async function sweepEngines(
     groups.set(key, [...(groups.get(key) ?? []), target]);
   }
   const limit = pLimit(browsersAtOnce);
-  const all: SweepMeans = { known: new Map(), earlier: new Map(), browsers: newBrowsers, ...means };
+  const all: SweepMeans = {
+    known: new Map(),
+    earlier: new Map(),
+    browsers: newBrowsers,
+    trace: null,
+    ...means,
+  };
   await Promise.all(
     [...groups.values()].map((group) => limit(() => measure(group, asking, emit, signal, all))),
   );
