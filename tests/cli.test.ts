@@ -212,14 +212,7 @@ describe('ukko', () => {
     expect((await ukko(...sweep, '--trace', 'trace.json')).code).toBe(0);
     const { traceEvents } = JSON.parse(readFileSync(at('trace.json'), 'utf8'));
     expect(traceEvents.map(({ name }: { name: string }) => name)).toEqual(
-      expect.arrayContaining([
-        'chromium',
-        'describe',
-        'look a',
-        'message a',
-        'pictures',
-        'submission button-2',
-      ]),
+      expect.arrayContaining(['describe', 'look a', 'message a', 'pictures', 'submission button-2']),
     );
     const reading = readRunFile(readFileSync(at('fast.json'), 'utf8'));
     const asked = reading.status === 'read' ? reading.run.observations.map(({ question }) => question) : [];
