@@ -101,14 +101,20 @@ export const unreadableNumber: FaultRule = (page, report) => {
     }
 };
 
+/** The least and the most that a text may be long where none can be both; UTF-16 code units. */
+export function lengthsApartOf(field: Field): { readonly least: number; readonly most: number } | null {
+  if (isBarred(field) || ignoredBecause(field, 'minlength') || ignoredBecause(field, 'maxlength'))
+    return null;
+  const [least, most] = ['minlength', 'maxlength'].map((name) => parseNonNegativeInteger(text(field, name)));
+  return least == null || most == null || least <= most ? null : { least, most };
+}
+
 /** No text is long enough and short enough (HTML Standard, "The maxlength and minlength attributes"). */
 export const lengthsApart: FaultRule = (page, report) => {
   for (const field of entries(page)) {
-    if (isBarred(field) || ignoredBecause(field, 'minlength') || ignoredBecause(field, 'maxlength')) continue;
-    const [least, most] = ['minlength', 'maxlength'].map((name) =>
-      parseNonNegativeInteger(text(field, name)),
-    );
-    if (least == null || most == null || least <= most) continue;
+    const apart = lengthsApartOf(field);
+    if (apart === null) continue;
+    const { least, most } = apart;
     report({
       field,
       span: placeOf(field.controls[0], 'minlength'),

@@ -356,6 +356,17 @@ const rules: readonly (readonly [rule: string, broken: string, whole: string])[]
   ],
 ];
 
+describe('limits that are wrong themselves', () => {
+  it.each([
+    '<input type=number name=postcode min=10 max=98168 title="">',
+    '<input name=a minlength=8 maxlength=6>',
+  ])('are not told once more as shown nowhere: %s', (field) => {
+    const found = rulesIn(labelled(field));
+    expect(found).not.toContain('limit not shown');
+    expect(found).not.toEqual([]);
+  });
+});
+
 describe('each rule about markup', () => {
   it.each(rules)('%s: %s', (rule, broken) => {
     expect(rulesIn(broken)).toContain(rule);

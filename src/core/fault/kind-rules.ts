@@ -62,7 +62,7 @@ export const codeAsNumber: FaultRule = (page, report) => {
 };
 
 /** What the digits of a number field are, when they are no amount. */
-function meantByDigits(field: Field): 'number to dial' | 'code as number' | null {
+export function meantByDigits(field: Field): 'number to dial' | 'code as number' | null {
   if (field.kind !== 'number') return null;
   const words = saidOf(field);
   const purpose = spokenPurposeOf(field);

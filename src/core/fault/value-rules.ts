@@ -14,6 +14,8 @@ import { parseNonNegativeInteger } from '../standard/non-negative-integers';
 import { readPattern } from '../standard/pattern-attribute';
 import { hasReversedRange, rangeOf } from '../standard/ranges-and-steps';
 import { validityFlags } from '../standard/validity-flags';
+import { lengthsApartOf } from './attribute-rules';
+import { meantByDigits } from './kind-rules';
 import { type Mend, saidBeside, withAttributes } from './mend';
 import { entries, type FaultRule, isBarred, type PageUnderCheck, placeOf, text } from './page-under-check';
 
@@ -227,8 +229,8 @@ function isUnusual(field: Field, matches: (text: string) => boolean): boolean {
 
 export const hiddenLimit: FaultRule = (page, report) => {
   for (const field of entries(page)) {
-    // A slider shows its ends.
-    if (field.kind === 'range') continue;
+    // A slider shows its ends; limits that are wrong themselves are told as such, and one cause is one finding.
+    if (field.kind === 'range' || meantByDigits(field) !== null || lengthsApartOf(field) !== null) continue;
     const limits = ['min', 'max', 'minlength', 'maxlength'].filter(
       (name) => text(field, name) !== null && appliesTo(name, field.kind),
     );

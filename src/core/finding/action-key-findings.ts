@@ -10,11 +10,8 @@ import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 /** A field from whose keyboard a person does not get on, or cannot send. */
 export function actionKeyFindings(field: Field, fields: readonly Field[], setup: KeyboardSetup): Finding[] {
   if (!hasKeyboard(field)) return [];
-  // That the form has no button at all is a fault of the form, told once.
-  const isForms = !fields.some(
-    (one) => one.kind === 'button' && one.controls[0].form === field.controls[0].form,
-  );
-  if (field.kind === 'textarea' && isForms && field.controls[0].form !== null) return [];
+  // A newline is what the key is for there: a button that a script listens to sends the form, and that there is none is told of the form.
+  if (field.kind === 'textarea' && field.controls[0].form !== null) return [];
   const troubles = phonesWith(setup).flatMap(({ target: { id, name }, habits }) => {
     const { keyboard } = comesUp(habits, traitsOf(field), setup.language);
     const trouble = keyboard && actionKeyOf(field, fields, keyboard, habits).trouble;

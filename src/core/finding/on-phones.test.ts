@@ -118,11 +118,8 @@ function tapsInAll(
 }
 
 describe('an action key that leads nowhere', () => {
-  it('is found where a field of many lines has no button to send it by', () => {
-    const [trouble, ...others] = found(
-      'keyboards',
-      '<form><label>A <textarea name=a></textarea></label><button type=button>Log</button></form>',
-    );
+  it('is found where a field of many lines belongs to no form, and nothing sends it', () => {
+    const [trouble, ...others] = found('keyboards', '<label>A <textarea name=a></textarea></label>');
     expect(others).toEqual([]);
     expect(trouble).toMatchObject({
       claim: { code: 'action key', trouble: 'newline only', kind: 'textarea' },
@@ -132,6 +129,7 @@ describe('an action key that leads nowhere', () => {
   });
   it.each([
     ['there is one', '<button>Go</button>'],
+    ['a script listens to one', '<button type=button onclick="log()">Log</button>'],
     ['there is none of any sort, which is a fault of the form', ''],
   ])('is none where %s', (_, button) => {
     expect(found('keyboards', `<form><label>A <textarea name=a></textarea></label>${button}</form>`)).toEqual(
