@@ -53,9 +53,14 @@ export interface AnswerBases {
   of(planned: PlannedQuestion, reaching: Reaching | null): AnswerBasis;
 }
 
-export function answerBases(asking: Asking, { engine, version, variant }: AskedEngine): AnswerBases {
+/** @param html what is shown to the engine */
+export function answerBases(
+  asking: Asking,
+  { engine, version, variant }: AskedEngine,
+  html = pageUnderTest(asking.markup),
+): AnswerBases {
   const who = [ukkoVersion, engine, version, variant];
-  const page = digestOf(JSON.stringify([who, pageUnderTest(asking.markup)]));
+  const page = digestOf(JSON.stringify([who, html]));
   return {
     of({ question, field, state }, reaching) {
       const asked = [question, state, askedWith(asking, question, field)];

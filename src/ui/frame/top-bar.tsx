@@ -85,7 +85,6 @@ export function TopBar({ onFile }: { onFile: (file: File) => void }) {
       </div>
       {progress.some((one) => running || one.state === 'failed') && <Progress progress={progress} />}
       <WhatCame />
-      <WhatStayed />
     </header>
   );
 }
@@ -299,40 +298,38 @@ function megabytes(bytes: number): string {
   return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 }
 
-/** Where the answers of a sweep stand, for whoever waits for it where none of them are seen. */
+/** What the last sweep brought: where its answers stand, for whoever waits where none of them are seen, and what was not asked again. */
 function WhatCame() {
-  const { running, ended } = useSweep();
+  const { running, ended, progress, sweepAnew } = useSweep();
   const { run } = useRun();
   const [selection] = useSelection();
   const path = usePathname();
   const [seen, setSeen] = useState<RunId | null>(null);
-  const isSeen = path === '/survey' || path === '/findings';
+  const isInSight = path === '/survey' || path === '/findings';
   useEffect(() => {
-    if (isSeen) setSeen(ended);
-  }, [isSeen, ended]);
-  if (running || isSeen || ended === null || ended === seen || run?.id !== ended) return null;
-  return (
-    <p className={styles.came} role="status">
-      The sweep has ended. See how each target draws the fields in the{' '}
-      <Link href={`/survey${selectionQuery(selection)}`}>survey</Link>, and what is wrong or differs under{' '}
-      <Link href={`/findings${selectionQuery(selection)}`}>findings</Link>.
-    </p>
-  );
-}
-
-/** Answers that the last sweep kept, and the way to have them asked again all the same. */
-function WhatStayed() {
-  const { running, ended, progress, sweepAnew } = useSweep();
-  const { run } = useRun();
+    if (isInSight) setSeen(ended);
+  }, [isInSight, ended]);
+  const isSeen = isInSight || ended === seen;
   const kept = progress.reduce((sum, one) => sum + one.kept, 0);
   const all = progress.reduce((sum, one) => sum + one.done, 0);
-  if (running || kept === 0 || ended === null || run?.id !== ended) return null;
+  if (running || ended === null || run?.id !== ended || (isSeen && kept === 0)) return null;
   return (
     <p className={styles.came} role="status">
-      {counted(all - kept)} of {counted(all)} answers are new; the others still hold.{' '}
-      <Button size="small" type="link" onClick={sweepAnew}>
-        Sweep everything anew
-      </Button>
+      {!isSeen && (
+        <>
+          The sweep has ended. See how each target draws the fields in the{' '}
+          <Link href={`/survey${selectionQuery(selection)}`}>survey</Link>, and what is wrong or differs under{' '}
+          <Link href={`/findings${selectionQuery(selection)}`}>findings</Link>.{' '}
+        </>
+      )}
+      {kept > 0 && (
+        <>
+          {counted(all - kept)} of {counted(all)} answers are new; the others still hold.{' '}
+          <Button size="small" type="link" onClick={sweepAnew}>
+            Sweep everything anew
+          </Button>
+        </>
+      )}
     </p>
   );
 }
