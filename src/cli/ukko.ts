@@ -215,6 +215,10 @@ function withReports(command: Command): Command {
         .argParser(readFailOnOption)
         .default(failsNever, 'never'),
     )
+    .option(
+      '--no-engine-habits',
+      'leave out what engines do to every field: their own sizes, words and parts',
+    )
     .addOption(
       new Option('--language <tag>', 'of people who fill in a page that does not state its language')
         .choices([...languages])

@@ -10,6 +10,7 @@ import {
   type ProjectDecision,
   readDecisionsFile,
 } from '@/core/finding/decisions-file';
+import { withoutEngineHabits } from '@/core/finding/engine-habits';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
@@ -51,6 +52,8 @@ export interface ReportOptions {
   /** A file with what the team decided; not given: the one of the usual name, where it is there. */
   readonly decisions?: string;
   readonly failOn: FailOn;
+  /** Whether what engines do to every field by themselves is told. */
+  readonly engineHabits: boolean;
   /** Of people who fill in a page that does not say its own. */
   readonly language: Language;
 }
@@ -81,15 +84,17 @@ async function reportOf(
   run: Run,
   baseline: Run | null,
   decisions: readonly ProjectDecision[],
-  language: Language,
+  { language, engineHabits }: Pick<ReportOptions, 'language' | 'engineHabits'>,
   signal: AbortSignal,
 ): Promise<Report | null> {
   // Of a person in front of a build server nobody knows more.
   const setup: KeyboardSetup = { language, corrections: [] };
-  const found = await heeding(runFindings(run, setup, restrictionByModel(new Date().toISOString())), signal);
-  const foundBefore =
-    baseline &&
-    (await heeding(runFindings(baseline, setup, restrictionByModel(new Date().toISOString())), signal));
+  const foundBy = async (of: Run) => {
+    const all = await heeding(runFindings(of, setup, restrictionByModel(new Date().toISOString())), signal);
+    return all && !engineHabits ? withoutEngineHabits(all) : all;
+  };
+  const found = await foundBy(run);
+  const foundBefore = baseline && (await foundBy(baseline));
   if (!found || (baseline && !foundBefore)) return null;
   const before = baseline && foundBefore && foundRun(baseline, foundBefore);
   return {
@@ -159,7 +164,7 @@ export async function reportRun(
   signal: AbortSignal,
   quiet = false,
 ): Promise<void> {
-  const report = await reportOf(run, baseline, decisions, options.language, signal);
+  const report = await reportOf(run, baseline, decisions, options, signal);
   if (!report) {
     tell(`Stopped before the reports were written, because ${signal.reason}.`);
     process.exitCode = 1;

@@ -3,8 +3,9 @@
 import { Alert, Button, Segmented, Select, Spin } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useRef } from 'react';
+import { type ReactNode, useMemo, useRef } from 'react';
 import type { Drift } from '@/core/drift/drift';
+import { isEngineHabit, withoutEngineHabits } from '@/core/finding/engine-habits';
 import type { Decision, Finding, FindingId, Harm } from '@/core/finding/finding';
 import { harms } from '@/core/finding/finding';
 import { byHarm, sinceBaselineIn } from '@/core/report/report';
@@ -32,6 +33,7 @@ import { CoverageList } from './coverage-list';
 import styles from './findings.module.css';
 import { ReportMenu } from './report-menu';
 import { useDrift } from './use-drift';
+import { useEngineHabits } from './use-engine-habits';
 import { useDecisions, useFindings } from './use-findings';
 
 const FindingDetail = dynamic(() => import('./finding-detail').then((module) => module.FindingDetail), {
@@ -55,17 +57,23 @@ export function FindingsView() {
   const { form } = useForm();
   const { run } = useRun();
   const [selection, select] = useSelection();
-  const { findings, fault } = useFindings();
+  const { findings: found, fault } = useFindings();
+  const [tellsHabits, tellHabits] = useEngineHabits();
+  const findings = useMemo(
+    () => (found && !tellsHabits ? withoutEngineHabits(found) : found),
+    [found, tellsHabits],
+  );
   const decisions = useDecisions(findings);
-  const { baseline, drift } = useDrift(findings);
-  if (!findings)
+  // What is left out is not gone.
+  const { baseline, drift } = useDrift(found);
+  if (!found || !findings)
     return (
       <div className={frame.empty} role="status">
         <Spin />
         <p className="soft">Looking through the rules and keyboards of every field…</p>
       </div>
     );
-  if (findings.length === 0 && !drift?.gone.length && !fault) return <NothingFound />;
+  if (found.length === 0 && !drift?.gone.length && !fault) return <NothingFound />;
   const isShown = (finding: Finding, by: FindingFilter) => {
     if (by === 'all') return true;
     if (by === 'new') return ['new', 'changed'].includes(sinceBaselineIn(drift, finding));
@@ -108,6 +116,7 @@ export function FindingsView() {
       <Notes drift={drift} isSwept={run?.form.markup === form.markup} wasSwept={run !== null} />
       <div className={styles.columns}>
         <FindingList
+          habits={found.some(isEngineHabit) && <EngineHabits isTold={tellsHabits} onTell={tellHabits} />}
           shown={shown}
           selected={selected}
           decisions={decisions}
@@ -214,7 +223,20 @@ function Notes({ drift, isSwept, wasSwept }: { drift: Drift | null; isSwept: boo
 /** Of a finding that is not drawn yet, and of the head that stays above its list, CSS px. */
 const [findingHeight, headHeight] = [33, 34];
 
+/** At the end of the list: what engines do to every field can be left out for good. */
+function EngineHabits({ isTold, onTell }: { isTold: boolean; onTell: (isTold: boolean) => void }) {
+  return (
+    <p className="soft">
+      {isTold ? 'What engines do to every field: ' : 'What engines do to every field is left out. '}
+      <Button size="small" type="link" onClick={() => onTell(!isTold)}>
+        {isTold ? 'Never list it' : 'List it'}
+      </Button>
+    </p>
+  );
+}
+
 function FindingList({
+  habits,
   shown,
   selected,
   decisions,
@@ -222,6 +244,8 @@ function FindingList({
   since,
   baseline,
 }: {
+  /** How to leave out what engines do to every field; nothing where they do nothing. */
+  habits: ReactNode;
   shown: readonly Finding[];
   selected: Finding | null;
   decisions: ReadonlyMap<FindingId, Decision>;
@@ -256,6 +280,7 @@ function FindingList({
           />
         </section>
       ))}
+      {habits}
       {gone.length > 0 && (
         <section aria-label="Gone since the baseline">
           <h2>
