@@ -43,7 +43,7 @@ test.describe('bad input gets one plain sentence, and nothing is lost', () => {
     await open('{"format": "ukko-run", "version": 7}');
     await expect(
       page.getByText(
-        'The run file has version 7; this Ukko reads up to version 4. Open it with a newer Ukko.',
+        'The run file has version 7; this Ukko reads up to version 5. Open it with a newer Ukko.',
       ),
     ).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Nothing was asked yet' })).toBeVisible();

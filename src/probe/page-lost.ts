@@ -4,6 +4,13 @@ import { failureText } from '@/core/words/failure-words';
 /** Thrown, by its name, when a page cannot be had or goes away; the message is for logs. */
 export class PageLost extends Error {
   override readonly name: string = 'PageLost';
+  /** See `isLost`. */
+  readonly isPageLost = true;
+
+  /** See `isLost`. */
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isLost(error);
+  }
 
   /** It would be so again, were it asked again. */
   readonly isSettled: boolean;
@@ -21,4 +28,15 @@ export class PageLost extends Error {
     this.isGone = isGone;
     this.isSettled = isSettled;
   }
+}
+
+/**
+ * Whether something that was thrown is one of these. A server may hold this module more than once, in the bundle of each of its routes,
+ * and browsers go from one to the other: what one of them throws is told by what it says of itself.
+ *
+ * @param name of the class; any where it is left out
+ */
+export function isLost(error: unknown, name?: string): boolean {
+  if (!(error instanceof Error) || !('isPageLost' in error)) return false;
+  return name === undefined || error.name === name;
 }

@@ -2,7 +2,7 @@ import type { Failure } from '@/core/observation/failure';
 import type { Measured } from '@/core/observation/provenance';
 import type { Language, Variant } from '@/core/target/variant';
 import type { AskablePage } from '@/probe/api/askable-page';
-import { PageLost } from '@/probe/page-lost';
+import { isLost, PageLost } from '@/probe/page-lost';
 import type { Gate } from '../api/gate';
 
 /** Whether an engine can be had, or how to get it. */
@@ -76,4 +76,8 @@ export interface EnginePage extends AskablePage {
 /** The engine did not start, went away or does not answer. */
 export class EngineLost extends PageLost {
   override readonly name = 'EngineLost';
+
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isLost(error, 'EngineLost');
+  }
 }
