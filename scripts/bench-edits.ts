@@ -90,7 +90,7 @@ export async function benchEdits(rounds = 20): Promise<void> {
   }
 }
 
-/** Another attribute in another field each time: `required` and `readonly` come and go. */
+/** In another field each time: `required` comes, or goes where it was. */
 function edited(markup: string, round: number): string {
   const fields = readForm(markup).fields.filter(({ kind }) => isTypedText(kind) || kind === 'date');
   const [control] = (fields[(round * 3) % fields.length] as Field).controls;

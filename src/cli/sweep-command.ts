@@ -23,6 +23,7 @@ import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { askingFault } from '@/core/sweep/sweep-request';
 import { type Target, type TargetId, targetId } from '@/core/target/target';
 import { ukkoVersion } from '@/core/version';
+import { figure } from '@/core/words/listed';
 import { askingFaultText, resumeFaultText } from '@/core/words/request-fault-words';
 import { engineNamed } from '@/engines/engines';
 import { type Browsers, newBrowsers } from '@/engines/pool/browsers';
@@ -175,11 +176,9 @@ function stoppedText(
   { reason }: AbortSignal,
 ): string {
   const answered = observations.filter(({ outcome }) => outcome.status !== 'failed').length;
-  const said = `Stopped at ${counted(answered)} of ${counted(planned)} answers, because ${reason}.`;
+  const said = `Stopped at ${figure(answered)} of ${figure(planned)} answers, because ${reason}.`;
   return out === undefined ? said : `${said} Give --resume ${out} to ask for the others.`;
 }
-
-const counted = (count: number) => count.toLocaleString('en-GB');
 
 /** What still holds of an earlier run of the very same form; nothing where there is none. */
 async function knownFrom(
@@ -217,7 +216,7 @@ async function sweptRun(
     },
     { observations, pictures: picturesOf(observations, earlier?.pictures ?? []) },
   );
-  const progress = options.quiet ? noProgress : sweepProgress(options.targets, asking);
+  const progress = options.quiet ? noProgress : sweepProgress(options.targets, asking, known);
   const startedAt = new Date().toISOString();
   const spans: Span[] = [];
   const trace = options.trace === undefined ? null : (span: Span) => void spans.push(span);
@@ -243,7 +242,7 @@ async function sweptRun(
   const run = gathered.run(signal.aborted ? null : new Date().toISOString());
   if (!earlier) return run;
   const kept = run.observations.filter(({ at }) => at < startedAt);
-  if (!options.quiet) tell(`${counted(kept.length)} answers are kept from before.`);
+  if (!options.quiet) tell(`${figure(kept.length)} answers are kept from before.`);
   return { ...run, pictures: together(run.pictures, picturesOf(kept, earlier.pictures)) };
 }
 

@@ -1,7 +1,9 @@
 import { createLogUpdate } from 'log-update';
-import { type Asking, planOf } from '@/core/questions/asking';
+import type { Asking } from '@/core/questions/asking';
 import { readable } from '@/core/report/readable';
 import { askingOfTarget } from '@/core/sweep/asking-of-target';
+import type { KnownAnswers } from '@/core/sweep/known-answers';
+import { owedAnswers } from '@/core/sweep/owed-answers';
 import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { SweepPace } from '@/core/sweep/sweep-pace';
 import type { Target, TargetId } from '@/core/target/target';
@@ -25,8 +27,13 @@ export const noProgress: SweepProgress = { hear: () => undefined, end: () => und
 /**
  * Tells on standard error how far each engine is: on a terminal in one line for each, drawn over; elsewhere all of them in one line every
  * ten seconds. What has ended is told in a line that stays.
+ * @param known answers that are not asked for
  */
-export function sweepProgress(targets: readonly Target[], asking: Asking): SweepProgress {
+export function sweepProgress(
+  targets: readonly Target[],
+  asking: Asking,
+  known: KnownAnswers,
+): SweepProgress {
   const paces = new Map<TargetId, SweepPace>();
   const ended = new Set<TargetId>();
   const { isTTY } = process.stderr;
@@ -52,7 +59,8 @@ export function sweepProgress(targets: readonly Target[], asking: Asking): Sweep
       const id = message.type === 'observation' ? message.observation.target : message.target;
       if (message.type === 'started') {
         const target = targets.find((one) => one.id === id);
-        const plan = target?.ask === 'engine' ? planOf(askingOfTarget(asking, target)) : [];
+        const plan =
+          target?.ask === 'engine' ? owedAnswers(askingOfTarget(asking, target), known.get(id)).all() : [];
         if (plan.length > 0) paces.set(id, new SweepPace(plan, performance.now()));
       }
       paces.get(id)?.hear(message);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { measuredAnswer } from '../../../tests/fixtures/measured-answer';
 import type { AnswerBasis } from '../observation/outcome';
 import type { Observation } from '../questions/observation';
 import { earlierAnswers, withKeptAnswers } from './earlier-answers';
@@ -6,18 +7,8 @@ import type { SweepMessage } from './sweep-message';
 
 const basis: AnswerBasis = { page: '0'.repeat(20), field: 'f'.repeat(20) };
 
-function answer(question: string, field: string, more: object = {}): Observation {
-  return {
-    question,
-    field,
-    target: 'chromium',
-    provenance: { mark: 'measured', engine: 'Chromium', version: '1.2', protocol: 'p', unable: [] },
-    at: '2026-03-14T00:00:00Z',
-    outcome: { status: 'inapplicable', reason: { code: 'no room' } },
-    basis,
-    ...more,
-  } as unknown as Observation;
-}
+const answer = (question: string, field: string, more: object = {}) =>
+  measuredAnswer(question, field, { basis, ...more });
 
 describe('earlier answers', () => {
   it('are sent by what they rest on: those that were had, of each target', () => {

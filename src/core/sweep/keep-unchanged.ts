@@ -30,6 +30,7 @@ export function keepingUnchanged<Asked extends Target>(
     // A page of the developer's own may be another one behind the same markup.
     if (asking.page) return ask(targets, asking, emit, signal);
     const plan = planOf(asking);
+    const plannedBy = new Map(plan.map((one) => [keyOf(one), one]));
     const bases = new Map(targets.map((target) => [target.id, basesOf(target, asking, who)]));
     const left: Asked[] = [];
     for (const target of targets) {
@@ -44,7 +45,7 @@ export function keepingUnchanged<Asked extends Target>(
       (message) => {
         if (message.type !== 'observation') return emit(message);
         const { observation } = message;
-        const planned = plan.find((one) => keyOf(one) === keyOf(observation));
+        const planned = plannedBy.get(keyOf(observation));
         const basis = planned && bases.get(observation.target)?.of(planned, null);
         emit({ type: 'observation', observation: { ...observation, ...(basis && { basis }) } });
       },

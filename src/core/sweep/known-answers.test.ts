@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { measuredAnswer } from '../../../tests/fixtures/measured-answer';
 import type { Picture } from '../observation/picture';
 import { askingOf, planOf } from '../questions/asking';
 import type { Observation, PageQuestion } from '../questions/observation';
@@ -14,17 +15,6 @@ const markup =
 const questions: readonly PageQuestion[] = ['message', 'opening', 'parts'];
 const asking = askingOf(markup, questions);
 
-function answer(question: PageQuestion, field: string, more: object = {}): Observation {
-  return {
-    question,
-    field,
-    target: 'chromium',
-    provenance: { mark: 'measured', engine: 'Chromium', version: '1.2', protocol: 'p', unable: [] },
-    at: '2026-03-14T00:00:00Z',
-    outcome: { status: 'inapplicable', reason: { code: 'no room' } },
-    ...more,
-  } as unknown as Observation;
-}
 const keptOf = (observations: readonly Observation[], version = '1.2', asked = asking) =>
   knownAnswers({ observations }, asked, [chromium], new Map([[targetId('chromium'), version]])).get(
     targetId('chromium'),
@@ -32,37 +22,39 @@ const keptOf = (observations: readonly Observation[], version = '1.2', asked = a
 
 describe('answers that are there already', () => {
   it('are those that were planned and did not fail, of this target', () => {
-    const good = answer('message', 'a');
-    const failed = answer('message', 'b', {
+    const good = measuredAnswer('message', 'a');
+    const failed = measuredAnswer('message', 'b', {
       outcome: { status: 'failed', failure: { code: 'mistake', said: 'x' } },
     });
-    expect(keptOf([good, failed, answer('bubble', 'a'), answer('message', 'gone')])).toEqual([good]);
-    expect(keptOf([answer('message', 'a', { target: 'firefox' })])).toEqual([]);
+    expect(keptOf([good, failed, measuredAnswer('bubble', 'a'), measuredAnswer('message', 'gone')])).toEqual([
+      good,
+    ]);
+    expect(keptOf([measuredAnswer('message', 'a', { target: 'firefox' })])).toEqual([]);
   });
 
   it('are none of another version of the engine, and none that nobody measured', () => {
-    expect(keptOf([answer('message', 'a')], '1.3')).toEqual([]);
-    expect(knownAnswers({ observations: [answer('message', 'a')] }, asking, [chromium], new Map())).toEqual(
-      new Map([['chromium', []]]),
-    );
+    expect(keptOf([measuredAnswer('message', 'a')], '1.3')).toEqual([]);
     expect(
-      keptOf([answer('message', 'a', { provenance: { mark: 'modelled', model: 'm', source: '' } })]),
+      knownAnswers({ observations: [measuredAnswer('message', 'a')] }, asking, [chromium], new Map()),
+    ).toEqual(new Map([['chromium', []]]));
+    expect(
+      keptOf([measuredAnswer('message', 'a', { provenance: { mark: 'modelled', model: 'm', source: '' } })]),
     ).toEqual([]);
   });
 
   it('are asked together where one question learns what another one needs', () => {
-    const whole = [answer('opening', 'a'), answer('parts', 'a')];
-    expect(keptOf([...whole, answer('opening', 'b')])).toEqual(whole);
-    expect(keptOf([answer('parts', 'b')])).toEqual([]);
+    const whole = [measuredAnswer('opening', 'a'), measuredAnswer('parts', 'a')];
+    expect(keptOf([...whole, measuredAnswer('opening', 'b')])).toEqual(whole);
+    expect(keptOf([measuredAnswer('parts', 'b')])).toEqual([]);
     // Who asks for one of them alone needs no more.
-    expect(keptOf([answer('opening', 'b')], '1.2', askingOf(markup, ['opening']))).toHaveLength(1);
+    expect(keptOf([measuredAnswer('opening', 'b')], '1.2', askingOf(markup, ['opening']))).toHaveLength(1);
   });
 
   it('are not owed any more, and everything else is', () => {
-    const kept = keptOf([answer('message', 'a'), answer('message', 'b')]) ?? [];
+    const kept = keptOf([measuredAnswer('message', 'a'), measuredAnswer('message', 'b')]) ?? [];
     const owed = owedAnswers(asking, kept);
     expect(owed.total).toBe(planOf(asking).length - 2);
-    expect(owed.askedFor('a' as never, answer('message', 'a'))).toBeNull();
+    expect(owed.askedFor('a' as never, measuredAnswer('message', 'a'))).toBeNull();
     expect(owed.fieldsOf('message').size).toBe(1);
   });
 });
@@ -79,10 +71,14 @@ describe('going on with a run', () => {
   });
 
   it('keeps the pictures of what it keeps', () => {
-    const shown = answer('opening', 'a', { outcome: { status: 'answered', facts: { picture: 'p1' } } });
-    const bare = answer('opening', 'b', { outcome: { status: 'answered', facts: { picture: null } } });
+    const shown = measuredAnswer('opening', 'a', {
+      outcome: { status: 'answered', facts: { picture: 'p1' } },
+    });
+    const bare = measuredAnswer('opening', 'b', {
+      outcome: { status: 'answered', facts: { picture: null } },
+    });
     const pictures = ['p1', 'p2'].map((id) => ({ id }) as unknown as Picture);
-    expect(picturesOf([shown, bare, answer('message', 'a')], pictures)).toEqual([{ id: 'p1' }]);
+    expect(picturesOf([shown, bare, measuredAnswer('message', 'a')], pictures)).toEqual([{ id: 'p1' }]);
   });
 
   it('counts what is asked in all, of engines and models', () => {

@@ -6,7 +6,7 @@ import { leftText, routeText } from './entry-words';
 import { counted, listed } from './listed';
 import { unansweredText } from './reason-words';
 
-const questionNames: Readonly<Record<Question, string>> = {
+export const questionNames: Readonly<Record<Question, string>> = {
   look: 'look',
   message: 'message',
   accessibility: 'accessibility',

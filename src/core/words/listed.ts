@@ -5,6 +5,11 @@ export function listed(things: readonly string[]): string {
   return and.format(things);
 }
 
+/** A number as it stands in a sentence: `2,408`. */
+export function figure(count: number): string {
+  return count.toLocaleString('en-GB');
+}
+
 /** A text between quotation marks, and `none` for no text at all. */
 export function quoted(text: string, none = 'nothing'): string {
   return text === '' ? none : `“${text}”`;

@@ -1,18 +1,6 @@
 import type { Question } from '../questions/observation';
-
-const asked: Readonly<Record<Question, string>> = {
-  look: 'looks',
-  message: 'words of its message',
-  accessibility: 'what assistive technology is told',
-  typing: 'typing',
-  submission: 'submission',
-  opening: 'what opens',
-  bubble: 'bubble',
-  parts: 'parts',
-  fallback: 'fallback plans',
-  keyboard: 'keyboard',
-  restriction: 'rules',
-};
+import { questionNames } from './coverage-words';
+import { figure } from './listed';
 
 /** How far the asking of one target is; `left` in ms, null where nobody can tell. */
 export interface Pace {
@@ -24,9 +12,9 @@ export interface Pace {
 
 /** How far a target is, in one line: `bubble of reading-date, 120 of 303, about 40 s to go`. */
 export function paceText({ done, total, last, left }: Pace): string {
-  const count = `${counted(done)} of ${counted(total)}`;
-  if (done >= total) return `done, ${counted(total)} answers`;
-  const at = last ? `${asked[last.question]} of ${last.field}` : 'starting';
+  const count = `${figure(done)} of ${figure(total)}`;
+  if (done >= total) return `done, ${figure(total)} answers`;
+  const at = last ? `${questionNames[last.question]} of ${last.field}` : 'starting';
   return left === null ? `${at}, ${count}` : `${at}, ${count}, about ${timeText(left)} to go`;
 }
 
@@ -36,5 +24,3 @@ function timeText(ms: number): string {
   if (seconds < 60) return `${seconds < 10 ? seconds : Math.round(seconds / 5) * 5} s`;
   return `${Math.round(seconds / 60)} min`;
 }
-
-const counted = (count: number) => count.toLocaleString('en-GB');

@@ -1,4 +1,5 @@
 import { pictureMargin } from '@/core/observation/size';
+import { inDocument } from '../api/box';
 import type { Box, ProbeField, Surroundings } from '../api/probe-api';
 import { domMembers } from './dom-members';
 import { controlsOf } from './field-controls';
@@ -36,12 +37,12 @@ export function surroundings(fields: readonly ProbeField[]): Surroundings {
 interface PageRead {
   readonly common: string;
   readonly reach: SelectorReach;
-  /** Elements that are drawn, with their boxes in the document. */
-  readonly drawn: readonly Drawn[];
+  /** Elements that are drawn, in the order of the page. */
+  readonly drawn: ReadonlyMap<Element, Drawn>;
 }
 
 interface Drawn {
-  readonly element: Element;
+  /** In the document. */
   readonly box: Box;
   readonly told: string;
 }
@@ -63,29 +64,24 @@ function selectorsIn(rule: CSSRule): string[] {
   return [...(selectorText ? [selectorText] : []), ...[...(cssRules ?? [])].flatMap(selectorsIn)];
 }
 
-function drawnIn(root: Element): Drawn[] {
-  const all = [...domMembers(root).querySelectorAll('body *')];
-  return all.flatMap((element) => {
-    const { x, y, width, height } = domMembers(element).getBoundingClientRect();
-    if (width === 0 && height === 0) return [];
-    const box = { x: x + window.scrollX, y: y + window.scrollY, width, height };
-    return [
-      {
-        element,
-        box,
-        told: `${drawnTagOf(element)}${ownText(element)}${isField(element) ? lookOf(element) : ''}`,
-      },
-    ];
-  });
+function drawnIn(root: Element): Map<Element, Drawn> {
+  const drawn = new Map<Element, Drawn>();
+  for (const element of domMembers(root).querySelectorAll('body *')) {
+    const box = domMembers(element).getBoundingClientRect();
+    if (box.width === 0 && box.height === 0) continue;
+    const told = `${drawnTagOf(element)}${ownText(element)}${isField(element) ? lookOf(element) : ''}`;
+    drawn.set(element, { box: inDocument(box), told });
+  }
+  return drawn;
 }
 
 function surroundingsOf(
   controls: readonly Element[],
   { reach, drawn }: PageRead,
 ): Omit<Surroundings['fields'][number], 'styles'> {
-  const boxes = controls.flatMap((control) => drawn.find(({ element }) => element === control)?.box ?? []);
+  const boxes = controls.flatMap((control) => drawn.get(control)?.box ?? []);
   const shown = (around: ShownAround) =>
-    boxes.map((box) => drawn.flatMap((one) => tellNeighbour(one, controls, box, around)));
+    boxes.map((box) => [...drawn].flatMap((one) => tellNeighbour(one, controls, box, around)));
   const own = controls.map((control) => tellControl(control, reach));
   return {
     near: JSON.stringify([own, shown(besideIt)]),
@@ -96,16 +92,16 @@ function surroundingsOf(
 
 /** What is drawn within so many px of a control, where it lies from there; what holds the control is told with it. */
 function tellNeighbour(
-  { element, box, told }: Drawn,
+  [element, { box, told }]: readonly [Element, Drawn],
   controls: readonly Element[],
   from: Box,
   { across, along }: ShownAround,
 ): unknown[] {
-  if (controls.some((control) => domMembers(element).contains(control))) return [];
   const [x, y] = [box.x - from.x, box.y - from.y];
   const isOut =
     x > from.width + across || y > from.height + along || x + box.width < -across || y + box.height < -along;
-  return isOut ? [] : [[told, rounded(x), rounded(y), rounded(box.width), rounded(box.height)]];
+  if (isOut || controls.some((control) => domMembers(element).contains(control))) return [];
+  return [[told, ...[x, y, box.width, box.height].map(rounded)]];
 }
 
 function tellControl(control: Element, reach: SelectorReach): unknown[] {

@@ -11,6 +11,7 @@ import { provenanceMarks } from '@/core/observation/provenance';
 import type { RunId } from '@/core/run/run';
 import { targetName } from '@/core/target/line-up';
 import { failureText } from '@/core/words/failure-words';
+import { figure } from '@/core/words/listed';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { deleteForm } from '@/store/delete-form';
 import { newForm, restoreDemo } from '@/store/forms';
@@ -324,7 +325,7 @@ function WhatCame() {
       )}
       {kept > 0 && (
         <>
-          {counted(all - kept)} of {counted(all)} answers are new; the others still hold.{' '}
+          {figure(all - kept)} of {figure(all)} answers are new; the others still hold.{' '}
           <Button size="small" type="link" onClick={sweepAnew}>
             Sweep everything anew
           </Button>
@@ -333,8 +334,6 @@ function WhatCame() {
     </p>
   );
 }
-
-const counted = (count: number) => count.toLocaleString('en-GB');
 
 function Progress({ progress }: { progress: readonly TargetProgress[] }) {
   const { lineUp } = useLineUp();
