@@ -95,3 +95,25 @@ test('a long form is read beside the page: what is written in its markup and bes
   await expect(page.getByLabel('name', { exact: true })).toHaveValue('buoy3-north');
   await expect(page.getByLabel('Name of the form')).toHaveValue('Buoys');
 });
+
+test('a form that states no language is asked for people of the one that is chosen', async ({ page }) => {
+  await pasteForm(
+    page,
+    '<form><label>Full name <input name=n autocomplete=name pattern="[A-Za-z ]+" title="Letters"></label><button>Go</button></form>',
+  );
+  const fields = page.getByRole('region', { name: 'Fields' });
+  await expect(fields.getByText('is stated. People write')).toBeVisible();
+  await fields.getByRole('combobox', { name: 'is stated. People write' }).click();
+  await page.keyboard.type('japanese');
+  await page.keyboard.press('Enter');
+  await expect(fields.getByTitle('Japanese (ja)')).toBeVisible();
+  await page.getByRole('link', { name: 'Findings' }).click();
+  await expect(page.getByText('“潮見 渚”').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Keyboards' }).click();
+  await expect(page.getByText('An input method turns these keys into Japanese text.')).toBeVisible();
+  await page.getByRole('link', { name: 'Form' }).click();
+  await intoMarkup(page);
+  await page.keyboard.press('ControlOrMeta+Home');
+  await page.keyboard.type('<body lang="de">');
+  await expect(fields.getByText('is stated. People write')).toBeHidden();
+});

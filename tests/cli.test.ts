@@ -401,6 +401,29 @@ describe('ukko, from a sweep to a build that fails', () => {
     },
   );
 
+  it('asks for people of the language that is said, where the page says none, and keeps it with the run', async () => {
+    const form =
+      '<form><label>Name <input name=n autocomplete=name pattern="[A-Za-z ]+" title="x"></label><button>Go</button></form>';
+    writeFileSync(at('unsaid.html'), form);
+    const told = async (...options: string[]) => {
+      const { code } = await ukko('sweep', 'unsaid.html', ...phone, '--out', 'said.json', ...options);
+      return [code, (await ukko('report', 'said.json')).out.includes('“潮見 渚”')];
+    };
+    expect(await told()).toEqual([0, false]);
+    expect(await told('--language', 'ja')).toEqual([0, true]);
+    expect(JSON.parse(readFileSync(at('said.json'), 'utf8')).form.language).toBe('ja');
+    expect((await ukko('report', 'said.json')).out).toContain('“潮見 渚”');
+    expect((await ukko('report', 'said.json', '--language', 'hi')).out).toContain('“सागर तट”');
+    expect((await ukko('report', 'said.json', '--markdown', 'said.md')).code).toBe(0);
+    expect(readFileSync(at('said.md'), 'utf8')).toContain(
+      'people are taken to write Japanese, as was said of them',
+    );
+    const wrong = await ukko('report', 'said.json', '--language', 'no such tag');
+    expect([wrong.code, wrong.err]).toEqual([2, expect.stringContaining('as in ja, hi or de-AT')]);
+    writeFileSync(at('unsaid.html'), form.replace('<form>', '<form lang=de>'));
+    expect(await told('--language', 'ja')).toEqual([0, false]);
+  });
+
   it('ends when whoever started it is gone', async () => {
     const watch = [process.execPath, join(process.cwd(), 'bin/ukko.mjs'), 'sweep', at('form.json')];
     const command = `${watch.map((part) => `"${part}"`).join(' ')} --targets blink-phone --watch & echo $!; exec sleep 600`;

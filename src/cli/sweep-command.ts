@@ -123,7 +123,11 @@ async function sweepOnce(
   signal: AbortSignal,
 ): Promise<Run | null> {
   process.exitCode = 0;
-  const form = await formOf(file, options, signal);
+  const read = await formOf(file, options, signal);
+  const form =
+    typeof read === 'string' || options.language === undefined
+      ? read
+      : { ...read, language: options.language };
   const asking = typeof form === 'string' ? null : askingOfForm(form, options);
   const fault = asking ? askingFault(asking) : null;
   if (typeof form === 'string' || !asking || fault) {
@@ -275,8 +279,9 @@ function together(some: readonly Picture[], others: readonly Picture[]): Picture
 function askingOfForm(form: FormDocument, options: SweepOptions): Asking {
   const questions = options.questions.filter((one) => !options.fast || !slowQuestions.includes(one));
   const isTyped = form.page && questions.includes('typing');
-  const scripts = isTyped ? scriptsForPage(form, readForm(form.markup).fields) : {};
-  return askingOf(form.markup, questions, scripts, null, form.page ?? null);
+  const scripts = isTyped ? scriptsForPage(form, readForm(form.markup, form.language).fields) : {};
+  const people = { language: form.language ?? null };
+  return askingOf(form.markup, questions, scripts, null, form.page ?? null, people);
 }
 
 /** Pictures of what opens over the page, one field after the other: most of the time of a sweep. */

@@ -1,10 +1,10 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { phoneEngines } from '@/core/keyboard/keyboard-question';
+import { isLanguageTag } from '@/core/purpose/regions';
 import { sweepQuestions } from '@/core/questions/asking';
 import { type PageQuestion, pageQuestions } from '@/core/questions/observation';
 import { targets } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
-import { languages } from '@/core/target/variant';
 import packageFile from '../../package.json';
 import { type FailOn, failOns, failsNever, harmNames, readFailOn } from './fail-on';
 
@@ -220,9 +220,10 @@ function withReports(command: Command): Command {
       'leave out what engines do to every field: their own sizes, words and parts',
     )
     .addOption(
-      new Option('--language <tag>', 'of people who fill in a page that does not state its language')
-        .choices([...languages])
-        .default('en-US'),
+      new Option(
+        '--language <tag>',
+        'of people who fill in a page that does not state its language, as in ja, hi or de-AT: what they type, on which keyboards (default: English)',
+      ).argParser(readLanguage),
     );
 }
 
@@ -249,6 +250,11 @@ function readFailOnOption(text: string): FailOn {
   throw new InvalidArgumentError(
     `Choose ${failOns.join(', ')}, and harms behind a colon: ${Object.keys(harmNames).join(', ')}.`,
   );
+}
+
+function readLanguage(text: string): string {
+  if (isLanguageTag(text)) return text;
+  throw new InvalidArgumentError('The tag of a language is wanted, as in ja, hi or de-AT.');
 }
 
 function readNumber(text: string): number {

@@ -13,6 +13,7 @@ import {
 import { withoutEngineHabits } from '@/core/finding/engine-habits';
 import type { Finding } from '@/core/finding/finding';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
+import { languagesAsked } from '@/core/keyboard/languages-asked';
 import { type Picture, type PictureId, pictureBytes } from '@/core/observation/picture';
 import { restrictionByModel } from '@/core/replay/restriction-by-model';
 import { csvReport } from '@/core/report/csv-report';
@@ -25,7 +26,6 @@ import { sarifReport } from '@/core/report/sarif-report';
 import { answersOf } from '@/core/run/answers';
 import type { Run } from '@/core/run/run';
 import { readRunFile } from '@/core/run/run-file';
-import type { Language } from '@/core/target/variant';
 import { ukkoVersion } from '@/core/version';
 import { answerDriftWords, causeText, setupWords } from '@/core/words/drift-words';
 import { fileFaultText } from '@/core/words/file-fault-words';
@@ -54,8 +54,8 @@ export interface ReportOptions {
   readonly failOn: FailOn;
   /** Whether what engines do to every field by themselves is told. */
   readonly engineHabits: boolean;
-  /** Of people who fill in a page that does not say its own. */
-  readonly language: Language;
+  /** Of people who fill in a page that does not say its own, BCP 47; not given: as it was said when the form was swept. */
+  readonly language?: string;
 }
 
 /** Where reports are to be written. */
@@ -88,9 +88,12 @@ async function reportOf(
   signal: AbortSignal,
 ): Promise<Report | null> {
   // Of a person in front of a build server nobody knows more.
-  const setup: KeyboardSetup = { language, corrections: [] };
+  const setup: KeyboardSetup = { ...languagesAsked(run.lineUp), corrections: [] };
   const foundBy = async (of: Run) => {
-    const all = await heeding(runFindings(of, setup, restrictionByModel(new Date().toISOString())), signal);
+    const all = await heeding(
+      runFindings(forPeopleOf(language, of), setup, restrictionByModel(new Date().toISOString())),
+      signal,
+    );
     return all && !engineHabits ? withoutEngineHabits(all) : all;
   };
   const found = await foundBy(run);
@@ -110,6 +113,11 @@ async function reportOf(
     ukko: ukkoVersion,
     madeAt: new Date().toISOString(),
   };
+}
+
+/** What was said of people when a report is written goes before what was said when the form was swept. */
+function forPeopleOf(language: string | undefined, run: Run): Run {
+  return language === undefined ? run : { ...run, form: { ...run.form, language } };
 }
 
 function foundRun(run: Run, findings: readonly Finding[]): FoundRun {
@@ -164,7 +172,7 @@ export async function reportRun(
   signal: AbortSignal,
   quiet = false,
 ): Promise<void> {
-  const report = await reportOf(run, baseline, decisions, options, signal);
+  const report = await reportOf(forPeopleOf(options.language, run), baseline, decisions, options, signal);
   if (!report) {
     tell(`Stopped before the reports were written, because ${signal.reason}.`);
     process.exitCode = 1;

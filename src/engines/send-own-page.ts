@@ -24,10 +24,10 @@ const patience = { longest: 10_000, quiet: 700, betweenLooks: 100 } as const;
  * `EngineLost`.
  */
 export async function sendOwnPage(
-  { page, markup, button: pressed, filled, engine: name }: RealQuestion,
+  { page, markup, language, button: pressed, filled, engine: name }: RealQuestion,
   signal: AbortSignal,
 ): Promise<RealSending> {
-  const { fields } = readForm(markup);
+  const { fields } = readForm(markup, language);
   const button = fields.find(({ id }) => id === pressed);
   if (!button) throw new EngineLost({ code: 'button gone' });
   const engine = await engineNamed(name);

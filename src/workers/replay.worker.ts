@@ -50,11 +50,13 @@ import { type ToldFault, toldFault } from '@/core/words/told-fault';
 /** A field in its markup, which a worker reads for itself. */
 export interface ReplayedField {
   readonly markup: string;
+  /** Of people, where the markup states none, BCP 47. */
+  readonly language: string | undefined;
   readonly field: FieldId;
 }
 
-function fieldIn({ markup, field }: ReplayedField): Field | null {
-  return readForm(markup).fields.find(({ id }) => id === field) ?? null;
+function fieldIn({ markup, language, field }: ReplayedField): Field | null {
+  return readForm(markup, language).fields.find(({ id }) => id === field) ?? null;
 }
 
 function ruledField(of: ReplayedField, guards: readonly Guard[], samples: string): RuledField | null {
@@ -124,23 +126,23 @@ const replayWork = {
    * What is wrong with the markup of a form.
    * @param guarded fields with rules that act while one types, and may put in what a keypad lacks
    */
-  faults(markup: string, guarded: readonly FieldId[]): ToldFault[] {
+  faults(markup: string, language: string | undefined, guarded: readonly FieldId[]): ToldFault[] {
     const ids = new Set(guarded);
     const isPutIn = ({ fault, field }: MarkupFault) =>
       fault.code === 'keypad lacks a character' && field !== null && ids.has(field.id);
-    return markupFaults(markup, readForm(markup))
+    return markupFaults(markup, readForm(markup, language))
       .filter((one) => !isPutIn(one))
       .map(toldFault);
   },
 
   /** What comes of a button and of every other way to send its form. */
   submission(
-    form: Pick<FormDocument, 'markup' | 'page'>,
+    form: Pick<FormDocument, 'markup' | 'page' | 'language'>,
     button: FieldId,
     targets: readonly TargetId[],
   ): SubmissionOutlook | null {
-    const field = fieldIn({ markup: form.markup, field: button });
-    return field && submissionOutlook(form, readForm(form.markup).fields, field, targets);
+    const field = fieldIn({ markup: form.markup, language: form.language, field: button });
+    return field && submissionOutlook(form, readForm(form.markup, form.language).fields, field, targets);
   },
 
   /** Traps and taps on the keyboard that each target brings up. */
@@ -187,7 +189,7 @@ const replayWork = {
    * @param progress hears how many fields are done, some times a second
    */
   async findings(
-    form: Pick<FormDocument, 'markup' | 'typing' | 'page'>,
+    form: Pick<FormDocument, 'markup' | 'typing' | 'page' | 'language'>,
     setup: KeyboardSetup,
     asked: readonly AskedKeyboard[],
     progress: Progress,

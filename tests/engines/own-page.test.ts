@@ -386,7 +386,7 @@ describe.skipIf(!here)('a page of oneâ€™s own', () => {
     const button = readForm(markup).fields.at(-1);
     if (!button) throw new Error('The page has no button.');
     const { led, requests } = await sendOwnPage(
-      { page, markup, button: button.id, filled: true, engine: 'webkit' },
+      { page, markup, language: null, button: button.id, filled: true, engine: 'webkit' },
       signal,
     );
     expect(led).toMatchObject({
@@ -452,7 +452,7 @@ describe.each(['chromium', 'firefox', 'webkit'] as const)('%s in a page of oneâ€
       const { markup, page } = await entryForm();
       const button = readForm(markup).fields.at(-1);
       if (!page || !button) throw new Error('The example has no form to send.');
-      const question = { page, markup, button: button.id, engine: name } as const;
+      const question = { page, markup, language: null, button: button.id, engine: name } as const;
       const signal = new AbortController().signal;
       const empty = await sendOwnPage({ ...question, filled: false }, signal);
       expect(empty).toMatchObject({ requests: [], led: null, blocked: { ordinal: 0 } });

@@ -62,7 +62,8 @@ describe('what was covered', () => {
     ['editable', 'Story', 'Story: editable content, which is not asked.'],
     ['frame', '', 'Without a name: a frame with a page of its own, which is not asked.'],
   ] as const)('leaves out %s “%s”, and says so', (sort, label, expected) => {
-    expect(formGapTexts([], [{ sort, label }])).toEqual([expected]);
+    const page = { address: 'http://localhost/', form: 0, steps: '', unread: [{ sort, label }] };
+    expect(formGapTexts({ markup: '', page })).toEqual([expected]);
   });
 
   it.each([
@@ -73,9 +74,16 @@ describe('what was covered', () => {
     ['<input name=a>', 1],
     ['<p>no field</p>', 0],
   ])('says of %s where nobody knows in which language it is filled in', (markup, told) => {
-    const texts = formGapTexts(readForm(markup).fields, []);
+    const texts = formGapTexts({ markup });
     expect(texts).toHaveLength(told);
     for (const text of texts) expect(text).toMatch(/^No lang is stated/);
+  });
+
+  it('says what was said of people where the page says nothing', () => {
+    expect(formGapTexts({ markup: '<input name=a>', language: 'pt-BR' })).toEqual([
+      'No lang is stated, on the page or on all of its fields: people are taken to write Brazilian Portuguese, as was said of them.',
+    ]);
+    expect(formGapTexts({ markup: '<input name=a lang=de>', language: 'pt-BR' })).toEqual([]);
   });
 
   it('counts the targets that answered, by how it is known, and names fields that nobody asked', () => {

@@ -30,11 +30,6 @@ export interface FieldCoverage {
   readonly gaps: readonly Gap[];
 }
 
-/** Whether the page says in which language each field is filled in (HTML Standard, "The lang and xml:lang attributes"). */
-export function isLanguageStated(fields: readonly Field[]): boolean {
-  return fields.every(({ controls: [{ language }] }) => language !== null && language !== '');
-}
-
 /** Reasons of a field that mean that its question could not be asked; others are answers. */
 const hindrances: readonly ReasonCode[] = ['not in page', 'no room', 'no focus', 'focus taken away'];
 

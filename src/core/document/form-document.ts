@@ -25,6 +25,8 @@ export interface FormDocument {
   readonly typing: Readonly<Record<FieldId, TypingPlan>>;
   /** The page that the markup was read from, and that engines open; not given: the markup is all there is. */
   readonly page?: OwnPage;
+  /** In which people fill it in where its page states none, BCP 47; not given: nobody said it. */
+  readonly language?: string;
 }
 
 export const limits = {

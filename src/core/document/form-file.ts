@@ -16,8 +16,9 @@ export type FormFileReading =
 
 /** Writes a form, with its scripts and guards, as one JSON document. */
 export function writeFormFile(form: FormDocument): string {
-  const { id, name, markup, typing, page } = form;
-  return `${JSON.stringify({ format: 'ukko-form', version: formFileVersion, id, name, markup, typing, page }, null, 2)}\n`;
+  const { id, name, markup, typing, page, language } = form;
+  const contents = { id, name, markup, typing, page, language };
+  return `${JSON.stringify({ format: 'ukko-form', version: formFileVersion, ...contents }, null, 2)}\n`;
 }
 
 /** True for text that says it is a form file, whether or not it can be read. */

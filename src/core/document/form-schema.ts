@@ -1,6 +1,7 @@
 import { mixed, object, type Schema, string, ValidationError } from 'yup';
 import { guardsSchema } from '../guard/guard-schema';
 import { purposes } from '../purpose/purpose';
+import { isLanguageTag } from '../purpose/regions';
 import { validated } from '../reading/misfit';
 import { described } from '../reading/schema-union';
 import { limits } from './form-document';
@@ -63,6 +64,10 @@ export const formSchema = object({
   page: described(
     'The page of the developer’s own that the markup was read from, and that engines opened.',
     ownPageSchema.optional().default(undefined),
+  ),
+  language: described(
+    'In which people fill the form in where its page states no language, BCP 47; missing: nobody said it.',
+    string().strict().max(100).test('language', isLanguageTag).optional(),
   ),
 })
   .strict()

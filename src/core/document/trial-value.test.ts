@@ -30,6 +30,27 @@ describe('another value', () => {
 });
 
 describe('trial values', () => {
+  it('are written as people write where they are, in the language of the page or in the one that was said of them', () => {
+    const tried = (lang: string, field: string, language?: string) => {
+      const [only] = readForm(`<html ${lang}>${field}`, language).fields;
+      const first = only && validTrial(only);
+      return first?.status === 'value' ? first.value : first?.reason;
+    };
+    const name = '<label>Full name <input name=name autocomplete=name></label>';
+    const amount = '<label>Amount <input name=amount pattern="[0-9]+[.,٫][0-9]{2}"></label>';
+    expect([tried('', name), tried('lang=de', name)]).toEqual(['Ada Holm', 'Ada Holm']);
+    expect([tried('lang=ja', name), tried('', name, 'ja'), tried('lang=de', name, 'ja')]).toEqual([
+      '潮見 渚',
+      '潮見 渚',
+      'Ada Holm',
+    ]);
+    expect([tried('', amount), tried('', amount, 'de-AT'), tried('', amount, 'fa')]).toEqual([
+      '12.50',
+      '12,50',
+      '12٫50',
+    ]);
+  });
+
   it('put a meter into each of its regions and take the value from a progress', () => {
     const [meter, progress] = readForm(
       '<meter max=9 low=3 high=6 optimum=8></meter><progress max=10></progress>',

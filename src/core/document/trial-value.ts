@@ -139,7 +139,7 @@ function validValues(field: Field): string[] {
   return valid.length > 0 ? valid : madeOfPattern(field).filter(fits);
 }
 
-/** What people enter into a text field for its purpose; a name is a plausible text already. */
+/** What people enter into a text field for its purpose, where they are. */
 function ofItsPurpose(field: Field): readonly string[] {
   if (field.kind !== 'text' && field.kind !== 'tel') return [];
   const reading = purposeOf(field);

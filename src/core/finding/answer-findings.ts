@@ -12,7 +12,7 @@ import { typingFindings } from './typing-findings';
 
 /** What the answers of a sweep tell: where targets differ from the reference, and what one of them shows by itself. */
 export function answerFindings({ form, lineUp }: Pick<Run, 'form' | 'lineUp'>, answers: Answers): Finding[] {
-  const { fields, forms } = readForm(form.markup);
+  const { fields, forms } = readForm(form.markup, form.language);
   const unchecked = forms.flatMap((one, at) => (hasAttribute(one, 'novalidate') ? [at] : []));
   return [
     ...differenceFindings(

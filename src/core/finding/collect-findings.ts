@@ -33,12 +33,12 @@ export type AskRestriction = (field: Field, plan: TypingPlan, page: PageControls
  * @yields how many fields are done
  */
 export function* formFindings(
-  { markup, typing, page: own }: Pick<FormDocument, 'markup' | 'typing' | 'page'>,
+  { markup, typing, page: own, language }: Pick<FormDocument, 'markup' | 'typing' | 'page' | 'language'>,
   setup: KeyboardSetup,
   ask: AskRestriction,
   asked: readonly AskedKeyboard[] = [],
 ): Generator<number, Finding[]> {
-  const { fields } = readForm(markup);
+  const { fields } = readForm(markup, language);
   const page = pageOf(markup);
   const { hintOf, nested } = pageUnderCheck(markup, fields);
   const found = markupFindings(markup, fields, isScripted(own)).filter((one) => !isOfKeypad(one));
@@ -116,7 +116,7 @@ export function* runFindings(
   ask: AskRestriction,
 ): Generator<number, Finding[]> {
   const answers = answersOf(run.observations);
-  const asked = askedKeyboards(run.lineUp, answers, readForm(run.form.markup).fields);
+  const asked = askedKeyboards(run.lineUp, answers, readForm(run.form.markup, run.form.language).fields);
   const ofForm = yield* formFindings(run.form, setup, ask, asked);
   return collected([...ofForm, ...answerFindings(run, answers)]);
 }

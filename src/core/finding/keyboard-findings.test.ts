@@ -21,13 +21,14 @@ function found(
   asked: readonly Pick<AskedKeyboard, 'target' | 'layout'>[] = [],
   corrections: readonly Correction[] = [],
   samples: readonly { text: string; expected: 'accepted' }[] = [],
+  alsoIn: readonly string[] = [],
 ): Finding[] {
   const field = fieldIn(markup);
   const ruled = { field, guards: [], samples };
   return keyboardFindings(
     markup,
     ruled,
-    { language: 'en-US', corrections },
+    { language: 'en-US', corrections, alsoIn },
     asked.map((one) => ({ ...one, field: field.id, name: one.target, mark: 'measured', tapped: null })),
   );
 }
@@ -142,6 +143,25 @@ describe('what keyboards lack', () => {
     const all = found(page(`<input name=a ${slash}>`), [onLinux('number/us')]);
     expect(lacking(all)).toEqual([['/', 'Android-like phone', 'iOS-like phone', 'firefox']]);
     expect(all[0]).toMatchObject({ claim: { isOfPhones: true }, change: { kind: 'markup' } });
+  });
+
+  it('is asked of every language of the line-up where the page states none, and of its own where it does', () => {
+    const field = '<input name=a inputmode=decimal pattern="[0-9][.][0-9]" title="1.2">';
+    const inLineUp = (markup: string) => found(markup, [], [], [], ['de-DE', 'fi-FI']);
+    expect(inLineUp(field)).toMatchObject([
+      {
+        claim: { missing: ['.'] },
+        targets: [{ name: 'iOS-like phone', proofs: [{ code: 'language', language: 'de-DE' }] }],
+      },
+    ]);
+    expect(inLineUp(page(field, 'en'))).toEqual([]);
+    expect(inLineUp(page(field, 'fi'))).toMatchObject([{ targets: [{ proofs: [] }] }]);
+    expect(inLineUp(`<input name=a ${slash}>`)[0]?.targets.map(({ name, proofs }) => [name, proofs])).toEqual(
+      [
+        ['Android-like phone', []],
+        ['iOS-like phone', []],
+      ],
+    );
   });
 
   it('goes by the keyboard that a person saw', () => {

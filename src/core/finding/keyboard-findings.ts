@@ -19,6 +19,8 @@ import { type Finding, type FoundOn, fieldFinding, findingId } from './finding';
 interface TargetTrap {
   readonly on: FoundOn;
   readonly trap: Trap;
+  /** In which the person types, BCP 47; null where no letters of it are known. */
+  readonly language: string | null;
 }
 
 /**
@@ -35,10 +37,14 @@ export function keyboardFindings(
   const { field } = ruled;
   if (!hasKeyboard(field)) return [];
   const language = typedLanguage(field, setup.language);
-  const traps = [...phoneTraps(ruled, setup, language), ...measuredTraps(ruled, asked, language)];
+  const traps = [
+    ...phoneTraps(ruled, setup, language),
+    ...measuredTraps(ruled, asked, language),
+    ...otherLanguages(field, setup).flatMap((other) => inLanguage(phoneTraps(ruled, setup, other), other)),
+  ];
   const groups = grouped(traps, (trap) => leastOf(trap, traps));
-  return [...groups].map(([{ trap }, those]) => {
-    const targets = those.map(({ on }) => on);
+  return [...groups].map(([{ trap, language }, those]) => {
+    const targets = firstOfEach(those.map(({ on }) => on));
     // A page chooses the keyboards of phones; what it could ask of the real one instead, nobody tried.
     const isOfPhones = targets.some(({ mark }) => mark === 'modelled');
     const setting = isOfPhones && language ? cheapestForRule(ruled, null, { ...setup, language }) : null;
@@ -52,6 +58,25 @@ export function keyboardFindings(
       evidence: 'keyboards',
     });
   });
+}
+
+/** Languages besides the first in which people may write where the page says none. */
+function otherLanguages(
+  { controls: [{ language }] }: Field,
+  { alsoIn = [] }: KeyboardSetup,
+): readonly string[] {
+  return language === null ? alsoIn : [];
+}
+
+/** With the language said, which is not the one that is asked about first. */
+function inLanguage(traps: readonly TargetTrap[], language: string): TargetTrap[] {
+  const proofs = [{ code: 'language' as const, language }];
+  return traps.map(({ on, ...trap }) => ({ ...trap, on: { ...on, proofs } }));
+}
+
+/** A target that lacks the same in several languages is named once. */
+function firstOfEach(targets: readonly FoundOn[]): FoundOn[] {
+  return targets.filter(({ target }, at) => targets.findIndex((one) => one.target === target) === at);
 }
 
 /** The first of those that lack the fewest of the characters that a keyboard lacks, and none besides: what all of them lack. */
@@ -69,7 +94,7 @@ function phoneTraps(ruled: RuledField, setup: KeyboardSetup, typed: string | nul
     const { keyboard } = comesUp(habits, traitsOf(ruled.field), language);
     if (!keyboard || (typed === null && hasLetters(keyboard))) return [];
     const trap = trapOn(keyboard, ruled, id, language);
-    return trap ? [{ on: { target: id, name, mark: 'modelled', proofs: [] }, trap }] : [];
+    return trap ? [{ on: { target: id, name, mark: 'modelled', proofs: [] }, trap, language: typed }] : [];
   });
 }
 
@@ -85,7 +110,7 @@ function measuredTraps(
     if (layout === null || !keyboard || (!isEnglish && hasLetters(keyboard))) return [];
     const trap = trapOnLayout(layout, ruled, target);
     const proofs = layout ? [{ code: 'layout' as const, layout }] : [];
-    return trap ? [{ on: { target, name, mark, proofs }, trap }] : [];
+    return trap ? [{ on: { target, name, mark, proofs }, trap, language: typed }] : [];
   });
 }
 

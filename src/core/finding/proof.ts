@@ -37,6 +37,8 @@ export type Proof =
   /** How many of so many rounds of the same strokes went the same way. */
   | { readonly code: 'rounds'; readonly asked: number; readonly alike: number }
   | { readonly code: 'layout'; readonly layout: string }
+  /** Of people who write another language than the first that was asked about, BCP 47. */
+  | { readonly code: 'language'; readonly language: string }
   /** The page was told no keydown of a key by its name, only these events. */
   | { readonly code: 'key unheard'; readonly key: string; readonly heard: readonly string[] }
   | ({ readonly code: 'taps' } & Taps);

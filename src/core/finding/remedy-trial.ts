@@ -24,13 +24,14 @@ export interface RemedyTrial {
 /** Null where nothing of it can be seen in a target: nothing is changed, or no field. */
 export function remedyTrial(form: FormDocument, { change, field, script }: Finding): RemedyTrial | null {
   if (!change) return null;
-  const { fields } = readForm(form.markup);
+  const { fields } = readForm(form.markup, form.language);
+  const people = { language: form.language ?? null };
   const changed = changedForm(form, change);
   if (change.kind === 'guards') {
     const own = fields.find(({ id }) => id === change.field);
     if (!own || !script) return null;
     const askingWith = (guards: typeof change.guards) =>
-      askingOf(form.markup, ['typing'], { [own.id]: { script, guards } }, [own.id]);
+      askingOf(form.markup, ['typing'], { [own.id]: { script, guards } }, [own.id], null, people);
     return {
       before: askingWith(ownEntry(form.typing, own.id)?.guards ?? []),
       after: askingWith(change.guards),
@@ -44,7 +45,7 @@ export function remedyTrial(form: FormDocument, { change, field, script }: Findi
     );
   const touched = fields.filter((one) => one.id === field?.id || isTouched(one));
   if (touched.length === 0) return null;
-  const changedFields = readForm(changed.markup).fields;
+  const changedFields = readForm(changed.markup, form.language).fields;
   const earlierId = new Map<FieldId, FieldId>();
   for (const { id, controls } of touched) {
     const now = fieldOfControl(changedFields, controls[0].ordinal);
@@ -58,8 +59,10 @@ export function remedyTrial(form: FormDocument, { change, field, script }: Findi
       questions,
       {},
       touched.map(({ id }) => id),
+      null,
+      people,
     ),
-    after: askingOf(changed.markup, questions, {}, [...earlierId.keys()]),
+    after: askingOf(changed.markup, questions, {}, [...earlierId.keys()], null, people),
     fields: touched.filter(({ id }) => [...earlierId.values()].includes(id)),
     earlierId,
   };

@@ -37,6 +37,7 @@ import {
   parseMarkup,
   textOf,
 } from './parse-markup';
+import { inPeoplesLanguage } from './peoples-language';
 import { widgetRoleOf } from './widget';
 import { widgetsIn } from './widgets-in-markup';
 
@@ -54,9 +55,14 @@ const readings = new WeakMap<ParsedMarkup, FormReading>();
  * named in the notes and stays in the markup.
  *
  * @param markup a fragment or a whole page.
+ * @param language of people, where the markup states none, see `inPeoplesLanguage`.
  * @returns fields in document order and notes in source order.
  */
-export function readForm(markup: string): FormReading {
+export function readForm(markup: string, language?: string | null): FormReading {
+  return inPeoplesLanguage(asWritten(markup), language);
+}
+
+function asWritten(markup: string): FormReading {
   const parsed = parseMarkup(markup);
   const known = readings.get(parsed);
   if (known) return known;

@@ -21,12 +21,12 @@ export interface SubmissionOutlook {
 
 /** @param fields those of the form's markup */
 export function submissionOutlook(
-  { markup, page }: Pick<FormDocument, 'markup' | 'page'>,
+  { markup, page, language }: Pick<FormDocument, 'markup' | 'page' | 'language'>,
   fields: readonly Field[],
   button: Field,
   targets: readonly TargetId[],
 ): SubmissionOutlook {
-  const asking = askingOf(markup, ['submission'], {}, null, page ?? null);
+  const asking = askingOf(markup, ['submission'], {}, null, page ?? null, { language: language ?? null });
   const owner = pageOf(markup).controls[button.controls[0].ordinal]?.form ?? null;
   return {
     observations: targets

@@ -6,6 +6,7 @@ import { readRealQuestion } from './real-question';
 const question = {
   page: { address: 'http://localhost:5173/log', form: 0, steps: '' },
   markup: '<form><button>Send</button></form>',
+  language: null,
   button: 'field-1',
   filled: true,
   engine: 'firefox',

@@ -9,6 +9,7 @@ import type { RealQuestion } from './real-sending';
 const schema = object({
   page: ownPageSchema.required(),
   markup: string().strict().required().max(limits.markup),
+  language: string().strict().max(100).nullable().defined(),
   button: string<FieldId>().strict().required().max(limits.markup),
   filled: boolean().strict().required(),
   engine: mixed<PhoneEngine>()

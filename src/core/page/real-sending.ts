@@ -9,6 +9,8 @@ export interface RealQuestion {
   readonly page: OwnPage;
   /** The snapshot of the form, which names its fields. */
   readonly markup: string;
+  /** Of people, where the markup states none; null: nobody said it. */
+  readonly language: string | null;
   /** The button that is pressed. */
   readonly button: FieldId;
   /** Filled in with values that its constraints accept; else as it is at first. */

@@ -42,6 +42,11 @@ export function placeOfUse(tag: string | null): PlaceOfUse {
   }
 }
 
+/** Whether a text is the tag of a language that is written somewhere. */
+export function isLanguageTag(tag: string | undefined): boolean {
+  return tag === undefined || placeOfUse(tag).language !== null;
+}
+
 /** Whether a language (ISO 639) is written in a script (ISO 15924) in most places. */
 export function isUsualScript(language: string, script: string): boolean {
   return new Intl.Locale(language).maximize().script === script;

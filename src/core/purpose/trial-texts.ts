@@ -1,6 +1,7 @@
 import { cardNumbers } from './card-numbers';
 import { dates, times } from './dates-of-use';
 import { decimalSeparators } from './numbers-by-language';
+import { personNames } from './person-names';
 import { postcodes } from './postcodes';
 import type { Purpose } from './purpose';
 import type { PlaceOfUse } from './regions';
@@ -46,7 +47,8 @@ export function trialTexts(purpose: Purpose, place: PlaceOfUse): readonly string
     case 'phone':
       return ['+358 40 555 0100', '0405550100', '040-555-0100'];
     case 'name':
-      return [];
+      // In Latin letters any text is a name.
+      return place.script === 'Latn' ? [] : personNames(place).map(({ text }) => text);
   }
 }
 

@@ -100,6 +100,7 @@ describe('what people enter', () => {
     expect(examples('iban', 'fr')[0]).toMatch(/^FR/);
     for (const text of examples('iban', 'de')) expect([text, isValidIBAN(text)]).toEqual([text, true]);
     expect(examples('name', 'de')).toEqual([]);
+    expect([examples('name', 'ja')[0], examples('name', 'el')[0]]).toEqual(['潮見 渚', 'Νίκη Θαλασσινού']);
     expect(['de', 'de-CH', 'en', 'qaa', 'fr'].map((language) => examples('money', language)[0])).toEqual([
       '12,50',
       '12.50',

@@ -16,27 +16,29 @@ export interface Asking {
   readonly scripts: TypingTasks;
   /** The page of the developer's own that engines are to open, of which the markup is a snapshot; null: they are shown the markup. */
   readonly page: OwnPage | null;
+  /** Of people, where the markup states none, BCP 47; null: nobody said it. */
+  readonly language: string | null;
   /** False where a page is shown as to a person who has scripts off. */
   readonly runsScripts: boolean;
 }
 
 /** An asking on its way to another thread or machine: whoever gets it reads the fields from the markup, which is less than they are. */
-export interface SentAsking extends Pick<Asking, 'markup' | 'questions' | 'scripts' | 'page'> {
+export interface SentAsking extends Pick<Asking, 'markup' | 'questions' | 'scripts' | 'page' | 'language'> {
   /** Null: all fields. */
   readonly fields: readonly FieldId[] | null;
 }
 
-export function sentAsking({ markup, questions, scripts, page, fields }: Asking): SentAsking {
-  return { markup, questions, scripts, page, fields: fields.map(({ id }) => id) };
+export function sentAsking({ fields, runsScripts: _, ...asking }: Asking): SentAsking {
+  return { ...asking, fields: fields.map(({ id }) => id) };
 }
 
-export function receivedAsking({ markup, questions, scripts, page, fields }: SentAsking): Asking {
-  return askingOf(markup, questions, scripts, fields, page);
+export function receivedAsking({ markup, questions, scripts, page, language, fields }: SentAsking): Asking {
+  return askingOf(markup, questions, scripts, fields, page, { language });
 }
 
 /**
  * @param only ids of the fields to ask about; null for all of the form.
- * @param reading of the markup, where it was read already
+ * @param people their language where the markup states none, and the reading for them where it was read already
  */
 export function askingOf(
   markup: string,
@@ -44,13 +46,16 @@ export function askingOf(
   scripts: TypingTasks = {},
   only: readonly FieldId[] | null = null,
   page: OwnPage | null = null,
-  { fields }: Pick<FormReading, 'fields'> = readForm(markup),
+  people: { readonly language?: string | null; readonly reading?: FormReading } = {},
 ): Asking {
+  const { language = null, reading = readForm(markup, language) } = people;
+  const { fields } = reading;
   return {
     markup,
     questions,
     scripts,
     page,
+    language,
     runsScripts: true,
     fields: only === null ? fields : chosen(fields, only),
   };

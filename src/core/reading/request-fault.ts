@@ -32,4 +32,4 @@ export type SweepFault =
   | { readonly code: 'two targets' };
 
 /** Why an earlier run cannot be gone on with: it says nothing of what is to be asked now. */
-export type ResumeFault = 'another form' | 'another Ukko';
+export type ResumeFault = 'another form' | 'another language' | 'another Ukko';

@@ -57,7 +57,7 @@ export function coverageIn({ form, lineUp, observations }: Run): FieldCoverage[]
 /** What is not covered of the form as a whole, or taken for granted. */
 export function formGapsIn({ form, observations }: Run): readonly string[] {
   if (observations.length === 0) return [];
-  return formGapTexts(readForm(form.markup).fields, form.page?.unread ?? []);
+  return formGapTexts(form);
 }
 
 /** How a finding stands to the baseline; `found` where there is none. */

@@ -63,7 +63,7 @@ export function answerBases(
   const page = digestOf(JSON.stringify([who, html]));
   return {
     of({ question, field, state }, reaching) {
-      const asked = [question, state, askedWith(asking, question, field)];
+      const asked = [question, state, asking.language, askedWith(asking, question, field)];
       const reach = reachOf(asking, question, field);
       return {
         page: digestOf(JSON.stringify([page, field, asked])),

@@ -18,10 +18,12 @@ const together: readonly PageQuestion[] = ['opening', 'parts'];
 /** Whether a run is of this form, asked by this version of Ukko; null: it is. */
 export function resumeFault(
   run: Pick<Run, 'form' | 'ukko'>,
-  { markup, page }: Pick<Asking, 'markup' | 'page'>,
+  { markup, page, language }: Pick<Asking, 'markup' | 'page' | 'language'>,
   ukko: string,
 ): ResumeFault | null {
   if (run.form.markup !== markup || placeOf(run.form.page) !== placeOf(page)) return 'another form';
+  // What fields are filled with depends on it.
+  if ((run.form.language ?? null) !== language) return 'another language';
   return run.ukko === ukko ? null : 'another Ukko';
 }
 

@@ -1,8 +1,11 @@
-import { type FieldCoverage, type Gap, isLanguageStated } from '../compare/coverage';
+import type { FieldCoverage, Gap } from '../compare/coverage';
+import type { FormDocument } from '../document/form-document';
 import type { UnreadPart, UnreadSort } from '../document/unread-part';
-import type { Field } from '../html/field';
+import { isLanguageStated } from '../html/peoples-language';
+import { readForm } from '../html/read-form';
 import type { Question } from '../questions/observation';
 import { leftText, routeText } from './entry-words';
+import { languageTagName } from './language-words';
 import { counted, listed } from './listed';
 import { unansweredText } from './reason-words';
 
@@ -38,12 +41,21 @@ const unreadNames: Readonly<Record<UnreadSort, string>> = {
 };
 
 /** What is taken for granted where a page says no language. */
-const noLanguageText =
-  'No lang is stated, on the page or on its fields: people are taken to write English, unless another language is chosen.';
+function languageText(language: string | undefined): string {
+  const noLang = 'No lang is stated, on the page or on all of its fields';
+  return language === undefined
+    ? `${noLang}: people are taken to write English. Say theirs in the Form view, or with --language.`
+    : `${noLang}: people are taken to write ${languageTagName(language)}, as was said of them.`;
+}
 
 /** What is not covered of a form as a whole, or taken for granted. */
-export function formGapTexts(fields: readonly Field[], unread: readonly UnreadPart[]): string[] {
-  return [...(isLanguageStated(fields) ? [] : [noLanguageText]), ...unread.map(unreadText)];
+export function formGapTexts({
+  markup,
+  page,
+  language,
+}: Pick<FormDocument, 'markup' | 'page' | 'language'>): string[] {
+  const isStated = isLanguageStated(readForm(markup).fields);
+  return [...(isStated ? [] : [languageText(language)]), ...(page?.unread ?? []).map(unreadText)];
 }
 
 /** A part of a page that is not covered at all, and what it is. */

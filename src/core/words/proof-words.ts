@@ -1,5 +1,6 @@
 import type { Proof } from '../finding/proof';
 import { differenceWords, pastWindow } from './difference-words';
+import { languageTagName } from './language-words';
 import { listed, quoted } from './listed';
 
 /** What a target showed, as one sentence. */
@@ -31,6 +32,8 @@ export function proofWords(proof: Proof, target: string): string {
       return proof.alike === 1
         ? `Each of ${proof.asked} rounds of the same strokes went another way.`
         : `${proof.alike} of ${proof.asked} rounds of the same strokes went the same way.`;
+    case 'language':
+      return `For people who write ${languageTagName(proof.language)}.`;
     case 'layout':
       return `The keyboard layout was “${proof.layout}”.`;
     case 'key unheard':

@@ -43,6 +43,8 @@ export function resumeFaultText(fault: ResumeFault): string {
   switch (fault) {
     case 'another form':
       return 'the form has changed since. Sweep it without --resume.';
+    case 'another language':
+      return 'it was swept for people of another language. Give its --language, or sweep without --resume.';
     case 'another Ukko':
       return 'another version of Ukko wrote it. Sweep the form without --resume.';
   }

@@ -21,7 +21,6 @@ export function CoverageList() {
     [run, fields, answers],
   );
   if (coverage.length === 0) return null;
-  const unread = run?.form.page?.unread ?? [];
   const open = coverage.filter(({ gaps }) => gaps.length > 0);
   const whole = coverage.filter(({ gaps }) => gaps.length === 0);
   return (
@@ -40,7 +39,7 @@ export function CoverageList() {
         scroll={scroll}
         height={rowHeight}
       />
-      {formGapTexts(fields, unread).map((text) => (
+      {(run ? formGapTexts(run.form) : []).map((text) => (
         <p key={text}>{text}</p>
       ))}
     </section>

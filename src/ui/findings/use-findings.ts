@@ -9,16 +9,16 @@ import type { Decision, Finding, FindingId } from '@/core/finding/finding';
 import { collected } from '@/core/finding/finding';
 import { type AskedKeyboard, askedKeyboards } from '@/core/keyboard/asked-keyboards';
 import type { KeyboardSetup } from '@/core/keyboard/keyboard-setup';
+import { languagesAsked } from '@/core/keyboard/languages-asked';
 import type { Answers } from '@/core/run/answers';
 import type { RunId } from '@/core/run/run';
-import { plainVariant } from '@/core/target/variant';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { findingsOfAnswers } from '@/workers/findings';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
+import { useLineUp } from '../frame/use-line-up';
 import { useLongReplay } from '../frame/use-replay';
 import { useRun } from '../frame/use-run';
-import { useSelection } from '../frame/use-selection';
 
 export interface FoundFindings {
   /** Null while they are reckoned for the first time. */
@@ -29,12 +29,9 @@ export interface FoundFindings {
 
 /** The person and the keyboards that findings are for. */
 export function useKeyboardSetup(): KeyboardSetup {
-  const [{ language }] = useSelection();
+  const { lineUp } = useLineUp();
   const corrections = useCorrections();
-  return useMemo(
-    () => ({ language: language ?? plainVariant.language, corrections }),
-    [language, corrections],
-  );
+  return useMemo(() => ({ ...languagesAsked(lineUp), corrections }), [lineUp, corrections]);
 }
 
 /** Everything that the views mark about a form as it is now; what a sweep of another one told is not among it. */
@@ -116,19 +113,25 @@ export function useAskedKeyboards(
  * @param asked keyboards that came up for its fields; one and the same until they change
  */
 export function useFormFindings(
-  form: Pick<FormDocument, 'markup' | 'typing' | 'page'> | null,
+  form: Pick<FormDocument, 'markup' | 'typing' | 'page' | 'language'> | null,
   asked: readonly AskedKeyboard[],
 ): FoundFindings {
   const setup = useKeyboardSetup();
   const { state, start } = useLongReplay<readonly Finding[]>();
   const [last, setLast] = useState<readonly Finding[] | null>(null);
   const [markup, typing, page] = [form?.markup ?? null, form?.typing ?? null, form?.page];
+  const language = form?.language;
   useEffect(() => {
     if (markup !== null && typing !== null)
       start((work, progress) =>
-        work.findings({ markup, typing, ...(page && { page }) }, setup, asked, proxy(progress)),
+        work.findings(
+          { markup, typing, ...(page && { page }), ...(language && { language }) },
+          setup,
+          asked,
+          proxy(progress),
+        ),
       );
-  }, [markup, typing, page, setup, asked, start]);
+  }, [markup, typing, page, language, setup, asked, start]);
   useEffect(() => {
     if (state.status === 'there') setLast(state.answer);
   }, [state]);

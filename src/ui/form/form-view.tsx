@@ -20,6 +20,7 @@ import { FormRow } from './form-editor';
 import styles from './form-view.module.css';
 import { MarkupPlace } from './markup-place';
 import { OwnPageBar } from './own-page-bar';
+import { PeopleLanguage } from './people-language';
 
 /** What judges a field is large, and needed once one is open. */
 const FieldEditor = dynamic(() => import('./field-editor').then((module) => module.FieldEditor), {
@@ -97,6 +98,7 @@ export function FormView() {
           </Button>
         </div>
         <OwnPageBar />
+        <PeopleLanguage />
         {demoForms.some(({ id }) => id === form.id) && <p className={styles.page}>{ofOnesOwn}</p>}
         {fields.length === 0 ? (
           <p className="soft" style={{ padding: '8px 16px' }}>
@@ -182,8 +184,11 @@ const guardedIn = (typing: FormDocument['typing']) =>
 
 /** What is wrong with the markup; worked out beside the page, so that typing stays quick. */
 function useFaults(): readonly ToldFault[] {
-  const { markup, typing } = useForm().form;
-  const ask = useCallback(({ work }: Replayer) => work.faults(markup, guardedIn(typing)), [markup, typing]);
+  const { markup, language, typing } = useForm().form;
+  const ask = useCallback(
+    ({ work }: Replayer) => work.faults(markup, language, guardedIn(typing)),
+    [markup, language, typing],
+  );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noFaults;
 }

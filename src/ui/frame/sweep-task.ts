@@ -53,7 +53,7 @@ export async function runTask(
     scripts ?? scriptsOf({ form, reading }),
     fields,
     form.page ?? null,
-    reading,
+    { language: form.language ?? null, reading },
   );
   const database = openDatabase();
   const fault = askingFault(asking);

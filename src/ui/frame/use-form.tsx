@@ -268,7 +268,7 @@ function named(before: FormDocument, { markup }: FormChange): FormDocument {
 
 /** The form as it was when its markup was read last: of long markup, a moment ago. Null until anything was read. */
 function useSettled(form: FormDocument | null): ReadForm | null {
-  const reading = useReading(form?.markup ?? null);
+  const reading = useReading(form?.markup ?? null, form?.language);
   const [last, setLast] = useState<ReadForm | null>(null);
   const now = useMemo(() => form && reading && { form, reading }, [form, reading]);
   // At once and not in an effect: what is written before that would show what was there before.
@@ -277,7 +277,7 @@ function useSettled(form: FormDocument | null): ReadForm | null {
 }
 
 function isSameForm(a: FormDocument, b: FormDocument): boolean {
-  const rest = ({ typing, page }: FormDocument) => JSON.stringify([typing, page]);
+  const rest = ({ typing, page, language }: FormDocument) => JSON.stringify([typing, page, language]);
   return a.markup === b.markup && a.name === b.name && rest(a) === rest(b);
 }
 

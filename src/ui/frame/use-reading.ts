@@ -1,10 +1,20 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { FormReading } from '@/core/html/field';
+import { inPeoplesLanguage } from '@/core/html/peoples-language';
 import { readForm } from '@/core/html/read-form';
 import { isLongMarkup, readLong } from '@/workers/markup-reader';
 
-/** What markup is, read at once where it is short; null as long as a worker reads it. */
-export function useReading(markup: string | null): FormReading | null {
+/**
+ * What markup is, read at once where it is short; null as long as a worker reads it.
+ *
+ * @param language of people, where the markup states none
+ */
+export function useReading(markup: string | null, language?: string): FormReading | null {
+  const reading = useWrittenReading(markup);
+  return reading && inPeoplesLanguage(reading, language);
+}
+
+function useWrittenReading(markup: string | null): FormReading | null {
   const [far, setFar] = useState<{ readonly markup: string; readonly reading: FormReading } | null>(null);
   const isLong = markup !== null && isLongMarkup(markup);
   const near = useMemo(() => (markup === null || isLong ? null : readForm(markup)), [markup, isLong]);

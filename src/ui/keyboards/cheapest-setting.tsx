@@ -13,6 +13,7 @@ import type { Setting } from '@/core/keyboard/settings';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useTypedLanguage } from '../frame/use-typed-language';
 import styles from './keyboards.module.css';
 
@@ -29,19 +30,19 @@ export function CheapestSetting({
   corrections: readonly Correction[];
 }) {
   const { form, reading, edit } = useForm();
+  const of = useReplayedField(field);
   const language = useTypedLanguage(field);
   const [wanted, setWanted] = useState<KeyboardSort | typeof byRule>(byRule);
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     async ({ work }: Replayer) => {
-      const of = { markup: form.markup, field: field.id };
       const kind = wanted === byRule ? null : wanted;
       return {
         of,
         setting: await work.cheapestSetting(of, guards, samples, kind, { language, corrections }),
       };
     },
-    [form.markup, field.id, guards, samples, language, wanted, corrections],
+    [of, guards, samples, language, wanted, corrections],
   );
   const [replaying] = useReplay(ask);
   const apply = ({ kind, inputmode }: Setting) => {

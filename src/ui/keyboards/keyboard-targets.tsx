@@ -31,6 +31,7 @@ import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useSelection } from '../frame/use-selection';
 import { useSteady } from '../frame/use-steady';
 import { useTypedLanguage } from '../frame/use-typed-language';
@@ -106,15 +107,15 @@ function useTapped(
   guards: readonly Guard[],
   typed: Readonly<Record<TargetId, Tapped>>,
 ): ReadonlyMap<TargetId, ModelledReplay> {
-  const { form } = useForm();
+  const of = useReplayedField(field);
   const ask = useCallback(
     (replayer: Replayer) => {
       const scripts = Object.entries(typed).map(
         ([id, tapped]) => [id as TargetId, scriptOf(tapped)] as const,
       );
-      return replayer.strokes({ markup: form.markup, field: field.id }, guards, scripts);
+      return replayer.strokes(of, guards, scripts);
     },
-    [form.markup, field.id, guards, typed],
+    [of, guards, typed],
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noReplays;

@@ -28,6 +28,7 @@ import type { Target } from '@/core/target/target';
 import { languageName, languages, plainVariant } from '@/core/target/variant';
 import { guardName } from '@/core/words/guard-words';
 import { kindText } from '@/core/words/kind-text';
+import { languageTagName } from '@/core/words/language-words';
 import type { Replayer } from '@/workers/replayer';
 import frame from '../frame/frame.module.css';
 import { Help } from '../frame/help';
@@ -35,6 +36,7 @@ import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import {
   currentSelection,
   type KeyboardPart,
@@ -81,13 +83,11 @@ function useKeyboardTargets(): readonly Target[] {
   }, [lineUp]);
 }
 
-const languageNames = new Intl.DisplayNames('en', { type: 'language' });
-
 /** What is known of the letter keys of a language, where that is less than how they are laid out. */
 function LettersNote({ field, shown }: { field: Field; shown: string }) {
   const unknown = unknownLanguage(field);
   // Its country decides about numbers alone.
-  const chosen = languageNames.of(new Intl.Locale(shown).language);
+  const chosen = languageTagName(new Intl.Locale(shown).language);
   switch (letterKeys(shown)?.written?.by) {
     case 'alphabet':
       return (
@@ -106,7 +106,7 @@ function LettersNote({ field, shown }: { field: Field; shown: string }) {
     default:
       return unknown === null ? null : (
         <p className="soft">
-          The page is in {languageNames.of(unknown)}. Ukko knows no letters of that language, and shows those
+          The page is in {languageTagName(unknown)}. Ukko knows no letters of that language, and shows those
           of {chosen}.
         </p>
       );
@@ -119,9 +119,7 @@ function languageChoices(field: Field) {
   const ofPage = field.controls[0].language === null ? null : own;
   const isOther = languages.every((one) => one !== ofPage);
   const others = languages.map((one) => ({ value: one as string, label: languageName(one) }));
-  return ofPage !== null && isOther
-    ? [{ value: ofPage, label: languageNames.of(ofPage) ?? ofPage }, ...others]
-    : others;
+  return ofPage !== null && isOther ? [{ value: ofPage, label: languageTagName(ofPage) }, ...others] : others;
 }
 
 const noGuards: readonly Guard[] = [];
@@ -225,18 +223,19 @@ function useChecks(
   corrections: readonly Correction[],
 ): readonly KeyboardCheck[] {
   const { form } = useForm();
+  const of = useReplayedField(field);
   const language = useTypedLanguage(field);
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     ({ work }: Replayer) =>
       work.keyboardChecks(
-        { markup: form.markup, field: field.id },
+        of,
         guards,
         samples,
         asked.map(({ id }) => id),
         { language, corrections },
       ),
-    [form.markup, field.id, guards, samples, asked, language, corrections],
+    [of, guards, samples, asked, language, corrections],
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : none;
@@ -262,10 +261,8 @@ function Traps({ checks, targets: asked }: { checks: readonly KeyboardCheck[]; t
 function Ears({ field, guards }: { field: Field; guards: readonly Guard[] }) {
   const { form, edit } = useForm();
   const [, select] = useSelection();
-  const ask = useCallback(
-    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, ''),
-    [form.markup, field.id, guards],
-  );
+  const of = useReplayedField(field);
+  const ask = useCallback(({ work }: Replayer) => work.waysIn(of, guards, ''), [of, guards]);
   const [replaying] = useReplay(ask);
   const [first] = replaying.status === 'there' ? keydownOnlyGuards(replaying.answer) : [];
   const plan = ownEntry(form.typing, field.id);

@@ -26,6 +26,7 @@ import { useConfirmedForm } from '../frame/use-confirmed-form';
 import { useForm } from '../frame/use-form';
 import { useKeepAnswers } from '../frame/use-keep-answers';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useRun } from '../frame/use-run';
 import { visible } from '../frame/visible-text';
 import { KeyboardFactsShown } from './keyboard-facts-shown';
@@ -148,6 +149,7 @@ const noTraps: readonly (readonly [TargetId, Trap | null])[] = [];
 /** What the layouts that really came up cannot produce of what the field’s rule accepts. */
 function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   const { form } = useForm();
+  const of = useReplayedField(field);
   const { answers } = useRun();
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const layouts = phoneEngines.flatMap((engine) => {
@@ -157,14 +159,8 @@ function useLayoutTraps(field: Field, guards: readonly Guard[]) {
   });
   const told = JSON.stringify(layouts);
   const ask = useCallback(
-    ({ work }: Replayer) =>
-      work.layoutTraps(
-        { markup: form.markup, field: field.id },
-        guards,
-        samples,
-        JSON.parse(told) as [TargetId, string][],
-      ),
-    [form.markup, field.id, guards, samples, told],
+    ({ work }: Replayer) => work.layoutTraps(of, guards, samples, JSON.parse(told) as [TargetId, string][]),
+    [of, guards, samples, told],
   );
   const [replaying] = useReplay(ask);
   return replaying.status === 'there' ? replaying.answer : noTraps;

@@ -15,6 +15,7 @@ import { ProvenanceMark } from '../frame/provenance-mark';
 import { useCorrections } from '../frame/use-corrections';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useSelection } from '../frame/use-selection';
 import { useTypedLanguage } from '../frame/use-typed-language';
 import { visible } from '../frame/visible-text';
@@ -70,19 +71,19 @@ export function SettingsTables({
 /** What the keyboards of a target lack; null until that is known. */
 function useTraps(field: Field, guards: readonly Guard[], target: TargetId | null): TrapsBySort | null {
   const { form } = useForm();
+  const of = useReplayedField(field);
   const language = useTypedLanguage(field);
   const corrections = useCorrections();
   const samples = ownEntry(form.typing, field.id)?.samples ?? '';
   const ask = useCallback(
     async ({ work }: Replayer) => {
       if (target === null) return null;
-      const of = { markup: form.markup, field: field.id };
       return {
         target,
         traps: await work.trapsBySort(of, guards, samples, target, { language, corrections }),
       };
     },
-    [form.markup, field.id, guards, samples, target, language, corrections],
+    [of, guards, samples, target, language, corrections],
   );
   const [replaying] = useReplay(ask);
   const answer = replaying.status === 'there' ? replaying.answer : null;

@@ -31,7 +31,8 @@ export function SendForReal({ button, target, filled }: { button: Field; target:
     sending.current = controller;
     setAnswer(null);
     setSending(true);
-    const question = { page, markup: form.markup, button: button.id, filled, engine };
+    const { markup, language = null } = form;
+    const question = { page, markup, language, button: button.id, filled, engine };
     const outcome = await sendPage(question, controller.signal);
     if (controller.signal.aborted) return;
     setSending(false);

@@ -18,6 +18,7 @@ import { unworkedClause } from '@/core/words/unworked-words';
 import type { Replayer } from '@/workers/replayer';
 import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import styles from './rule.module.css';
 import { RuleAdvice } from './rule-advice';
 import { RuleChange } from './rule-change';
@@ -154,7 +155,7 @@ function Rule({
   said: TypingPlan['purpose'];
   onPurpose: (purpose: Purpose | 'none') => void;
 }) {
-  const { form } = useForm();
+  const of = useReplayedField(field);
   const [saved, setSaved] = useState(source);
   const purpose = purposeAsSaid(field, said)?.purpose ?? null;
   const [lit, setLit] = useState<string | null>(null);
@@ -162,25 +163,17 @@ function Rule({
   const input = useRef<InputRef>(null);
   const ask = useCallback(
     ({ work }: Replayer): Promise<RuleReport | null> =>
-      work.rule(
-        { markup: form.markup, field: field.id },
-        guards,
-        samples.slice(0, 2000),
-        edited,
-        saved || '[^]*',
-        purpose,
-      ),
-    [form.markup, field.id, guards, samples, edited, saved, purpose],
+      work.rule(of, guards, samples.slice(0, 2000), edited, saved || '[^]*', purpose),
+    [of, guards, samples, edited, saved, purpose],
   );
   const [replaying] = useReplay(ask);
   const standingOf = useCallback(
     (text: string) =>
       async ({ work }: Replayer) => {
-        const of = { markup: form.markup, field: field.id };
         const found = await work.ruleStanding(of, guards, edited, saved || '[^]*', text);
         return found && { text, found };
       },
-    [form.markup, field.id, guards, edited, saved],
+    [of, guards, edited, saved],
   );
   const report = replaying.status === 'there' ? replaying.answer : null;
   const rows = useMemo(() => partsOf(source), [source]);

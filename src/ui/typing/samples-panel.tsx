@@ -12,6 +12,7 @@ import type { TwoStageCheck } from '@/core/replay/two-stage';
 import type { Target } from '@/core/target/target';
 import { samplesFaultText } from '@/core/words/samples-fault-words';
 import { useLongReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useSteady } from '../frame/use-steady';
 import { visible } from '../frame/visible-text';
 import { type Replayed, SampleList } from './sample-list';
@@ -25,20 +26,19 @@ const mostInStages = 20_000;
 
 /** Texts with the verdicts that are expected of them, held against what each target makes of them. */
 export function SamplesPanel({
-  markup,
   field,
   guards,
   targets,
   text,
   onChange,
 }: {
-  markup: string;
   field: Field;
   guards: readonly Guard[];
   targets: readonly Target[];
   text: string;
   onChange: (text: string) => void;
 }) {
+  const of = useReplayedField(field);
   const reading = useMemo(() => readSamples(text), [text]);
   const samples = reading.status === 'read' ? reading.samples : none;
   const typed = useSameTexts(samples);
@@ -55,7 +55,6 @@ export function SamplesPanel({
       () =>
         start(async (work, progress) => {
           const { proxy } = await import('comlink');
-          const of = { markup, field: field.id };
           const ids = asked.map(({ id }) => id);
           const found = await work.samples(of, guards, typed, ids, proxy(progress));
           const replayed = typed.length * ids.length;
@@ -70,7 +69,7 @@ export function SamplesPanel({
       250,
     );
     return () => clearTimeout(timer);
-  }, [markup, field.id, guards, typed, asked, start]);
+  }, [of, guards, typed, asked, start]);
   useEffect(() => {
     if (state.status !== 'there') return;
     setLast(state.answer);

@@ -186,7 +186,6 @@ function Typing({ field, typed, plan }: { field: Field; typed: readonly Field[];
         )}
         {part === 'samples' && (
           <SamplesPanel
-            markup={form.markup}
             field={field}
             guards={plan.guards}
             targets={lineUp.targets}

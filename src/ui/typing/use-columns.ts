@@ -17,6 +17,7 @@ import { lastResult } from '../frame/last-result';
 import { useForm } from '../frame/use-form';
 import { useLineUp } from '../frame/use-line-up';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { useRun } from '../frame/use-run';
 import { useSteady } from '../frame/use-steady';
 import { useSweep } from '../frame/use-sweep';
@@ -35,11 +36,10 @@ function useModelled(
   field: Field,
   task: TypingTask,
 ): { readonly modelled: Modelled; readonly begin: (next: TypingTask) => void } {
-  const { form } = useForm();
+  const of = useReplayedField(field);
   const { lineUp } = useLineUp();
   const askFor = useMemo(() => {
     const targets = lineUp.targets.map(({ id }) => id).filter((id) => habitsOf(id));
-    const of = { markup: form.markup, field: field.id };
     return lastResult((asked: TypingTask) => async (replayer: Replayer) => ({
       task: asked,
       replays: await replayer.strokes(
@@ -48,7 +48,7 @@ function useModelled(
         targets.map((target) => [target, asked.script]),
       ),
     }));
-  }, [form.markup, field.id, lineUp]);
+  }, [of, lineUp]);
   const [replaying, beginWith] = useReplay(askFor(task));
   const modelled = useMemo(
     () => ({

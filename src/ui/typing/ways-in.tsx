@@ -7,8 +7,8 @@ import { type BypassCell, type BypassOutcome, routes } from '@/core/questions/re
 import { formatScript } from '@/core/script/script-text';
 import { guardName } from '@/core/words/guard-words';
 import type { Replayer } from '@/workers/replayer';
-import { useForm } from '../frame/use-form';
 import { useReplay } from '../frame/use-replay';
+import { useReplayedField } from '../frame/use-replayed-field';
 import { VisibleText } from '../frame/visible-text';
 import styles from './typing.module.css';
 
@@ -30,11 +30,8 @@ export function WaysIn({
   plan: TypingPlan;
   onScript: (script: string) => void;
 }) {
-  const { form } = useForm();
-  const ask = useCallback(
-    ({ work }: Replayer) => work.waysIn({ markup: form.markup, field: field.id }, guards, samples),
-    [form.markup, field.id, guards, samples],
-  );
+  const of = useReplayedField(field);
+  const ask = useCallback(({ work }: Replayer) => work.waysIn(of, guards, samples), [of, guards, samples]);
   const [replaying] = useReplay(ask);
   if (guards.length === 0)
     return (
