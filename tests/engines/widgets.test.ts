@@ -75,7 +75,9 @@ describe.skipIf(!here)('fields that are no controls of HTML', () => {
             .slice(0, 2),
         ).toEqual(['3', '2']);
         expect(typed(fieldId('tide'))?.steps.at(-1)?.value).toBe('slack');
-        expect(facts(answerTo(answers, 'opening', target, fieldId('tide'))?.outcome)?.opened).not.toBeNull();
+        const opening = facts(answerTo(answers, 'opening', target, fieldId('tide'))?.outcome);
+        expect(opening?.opened).not.toBeNull();
+        expect(opening?.fieldsInside).toEqual(['Find a tide']);
 
         const sent = facts(answerTo(answers, 'submission', target, fieldId('button-9'))?.outcome);
         expect(sent?.asIs).toMatchObject({ status: 'sent', body: 'station=SKR&town=&depth=2' });

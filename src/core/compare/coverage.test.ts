@@ -118,6 +118,30 @@ describe('what was covered', () => {
     ]);
   });
 
+  it('names the fields in what a field opens, which nobody asks', () => {
+    const opened = (target: string, fieldsInside?: string[]) =>
+      ({
+        ...bubble('a', target, answered),
+        question: 'opening',
+        outcome: {
+          status: 'answered',
+          facts: {
+            opened: 'ArrowDown',
+            tried: [],
+            popUp: null,
+            leaves: [],
+            picture: null,
+            ...(fieldsInside && { fieldsInside }),
+          },
+        },
+      }) as Observation;
+    const [first] = told([opened('chromium', ['Find a tide', '']), opened('firefox', ['Find a tide', ''])]);
+    expect(first).toBe(
+      'a: 2 targets measured | What it opens in Chromium and Firefox has “Find a tide” and a field without a name in it, not asked.',
+    );
+    expect(told([opened('chromium')])[0]).toBe('a: 1 target measured');
+  });
+
   it('says by which routes a field was filled, and where nobody could', () => {
     const by = (route: 'keys' | 'script'): FieldEntry => ({
       field: fieldId('a'),

@@ -18,6 +18,8 @@ export type Gap =
     }
   /** Nobody could fill it before the form was sent. */
   | { readonly what: 'not filled'; readonly why: LeftReason; readonly targets: readonly string[] }
+  /** What it opens holds fields that are not asked, see `OpeningFacts`. */
+  | { readonly what: 'fields inside'; readonly names: readonly string[]; readonly targets: readonly string[] }
   | { readonly what: 'never asked' };
 
 /** How far one field was asked in a run. */
@@ -55,7 +57,12 @@ export function coverageOf(
         field,
         targets: countsOf(own.filter(({ outcome }) => outcome.status === 'answered')),
         routes: [...new Set(entries.flatMap(({ entry }) => (entry.status === 'entered' ? [entry.by] : [])))],
-        gaps: [...unanswered(own, names), ...notFilled(entries), ...(own.length === 0 ? [neverAsked] : [])],
+        gaps: [
+          ...unanswered(own, names),
+          ...notFilled(entries),
+          ...fieldsInside(own, names),
+          ...(own.length === 0 ? [neverAsked] : []),
+        ],
       };
     });
 }
@@ -94,6 +101,21 @@ function isHindrance(outcome: Unanswered): boolean {
   if (outcome.status === 'failed') return true;
   const { code } = outcome.reason;
   return hindrances.some((one) => one === code);
+}
+
+/** Fields in what a field opens: they are there for a moment, and nobody asks them. */
+function fieldsInside(own: readonly Observation[], names: Names): Gap[] {
+  const seen = own.flatMap(({ question, outcome, target }) =>
+    question === 'opening' && outcome.status === 'answered' && outcome.facts.fieldsInside
+      ? [{ inside: outcome.facts.fieldsInside, target: names.get(target) ?? target }]
+      : [],
+  );
+  return [...grouped(seen, ({ inside }) => JSON.stringify(inside)).values()].flatMap((same): Gap[] => {
+    const [first] = same;
+    return first
+      ? [{ what: 'fields inside', names: first.inside, targets: same.map(({ target }) => target) }]
+      : [];
+  });
 }
 
 interface FilledIn {

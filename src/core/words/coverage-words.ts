@@ -70,6 +70,8 @@ export function gapText(gap: Gap): string {
       return 'It was not asked.';
     case 'not filled':
       return `Not filled in ${listed(gap.targets)}: ${leftText(gap.why)}`;
+    case 'fields inside':
+      return `What it opens in ${listed(gap.targets)} has ${listed(gap.names.map((name) => (name === '' ? 'a field without a name' : `“${name}”`)))} in it, not asked.`;
     case 'unanswered': {
       const questions = listed(gap.questions.map((one) => questionNames[one]));
       return `No answer about ${questions} in ${listed(gap.targets)}: ${unansweredText(gap.why)}`;

@@ -125,6 +125,10 @@ export interface ProbeApi {
   rememberOverlays(): void;
   /** True when something lies over the page that did not then. */
   overlayCame(): boolean;
+  /** Keeps in mind which fields are in sight now. */
+  rememberFields(): void;
+  /** What those are called that are in sight now and were not then; empty for one that has no name of its own. */
+  fieldsCame(): string[];
   /** Lets the field report its validity, as at an attempt to send; with or without its `title`. */
   report(field: ProbeField, withTitle: boolean): void;
   /** Lets the form of this button be sent, to a place under `receiver` alone, until `reset`. @returns why it cannot be sent, or null. */

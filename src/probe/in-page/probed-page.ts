@@ -15,6 +15,7 @@ import {
 } from './field-boxes';
 import { controlsOf } from './field-controls';
 import { blur, chooseFiles, disable, fill, reset, sizesWithoutLimits } from './field-states';
+import { fieldsInSight, ownName } from './fields-that-came';
 import { choose, controls, countOfControls, formsUnderTest, isOwn } from './form-under-test';
 import { heldBack, pageNow } from './held-back';
 import { overlays } from './overlays';
@@ -96,6 +97,7 @@ function keepDrawing(frames: number): void {
 }
 
 let remembered: ReadonlySet<Element> = new Set();
+let inSight: ReadonlySet<Element> = new Set();
 let before: ReturnType<typeof pageNow> | null = null;
 let recorder: Recorder | null = null;
 
@@ -129,6 +131,10 @@ export const probedPage: ProbeApi = {
   rememberOverlays() {
     remembered = overlays();
   },
+  rememberFields() {
+    inSight = fieldsInSight();
+  },
+  fieldsCame: () => [...fieldsInSight()].filter((one) => !inSight.has(one)).map(ownName),
   overlayCame: () => [...overlays()].some((one) => !remembered.has(one)),
   report,
   mayBeSent: (button, receiver) => letThrough(controlsOf(button)[0], receiver, change),

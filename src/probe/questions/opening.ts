@@ -74,8 +74,10 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     if (!control || !inside) return inapplicable('no room');
     tried.push(gesture.name);
     const scrolled = await scrollOf(context, field);
+    if (context.asking.page) await page.probe('rememberFields');
     const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));
     const isExpanded = isList && (await page.probe('entryState', probeField(field))).list?.isOpen;
+    const fieldsInside = context.asking.page && appeared ? await page.probe('fieldsCame') : [];
     const isScrolled = Math.abs((await scrollOf(context, field)) - scrolled) > 1;
     await window.dismiss();
     // A key that scrolled the page opened nothing.
@@ -93,6 +95,7 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
         popUp: { width, height },
         leaves: leavesOf(opened.box, window.viewport),
         picture: opened.picture.id,
+        ...(fieldsInside.length > 0 && { fieldsInside }),
       },
     };
   }

@@ -92,6 +92,8 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     placeInViewport: (field) => box(ordinalOf(field)),
     insideInViewport: (field) => box(ordinalOf(field)),
     rememberOverlays: () => undefined,
+    rememberFields: () => undefined,
+    fieldsCame: () => [],
     report: (_, withTitle) => {
       bubbleTitle = withTitle;
     },

@@ -12,6 +12,8 @@ export interface OpeningFacts {
   /** Sides of the page's window that it reaches past. */
   readonly leaves: readonly Side[];
   readonly picture: PictureId | null;
+  /** What fields in it are called, on a page of one's own: nobody asks them. Not given: none is in it. */
+  readonly fieldsInside?: readonly string[];
 }
 
 export type OpeningObservation = Answer<'opening', OpeningFacts>;

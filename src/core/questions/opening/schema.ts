@@ -1,3 +1,5 @@
+import { array } from 'yup';
+import { mostElements } from '../../html/parse-markup';
 import { list, one, pictureOrNull, shape, size, text } from '../../observation/schema-parts';
 import { sides } from '../../observation/size';
 import { described } from '../../reading/schema-union';
@@ -9,4 +11,8 @@ export const openingFactsSchema = shape<OpeningFacts>({
   popUp: size(),
   leaves: described('Sides of the page’s window that it reaches past.', list(one(sides))),
   picture: pictureOrNull(),
+  fieldsInside: described(
+    'Names of fields in it, which are not asked; missing: there are none.',
+    array(text(200)).strict().max(mostElements).optional(),
+  ),
 });
