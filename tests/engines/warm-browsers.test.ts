@@ -74,7 +74,7 @@ describe.each(ownEngines().map((engine) => [engine.title, engine] as const))('a 
       if (window.status !== 'there' || !control) throw new Error('no window');
       await opened.probe('focus', field);
       await opened.press('T');
-      return [told, await window.appearing(control, { kind: 'key', key: 'Down' })];
+      return [told, await window.appearing(control, { kind: 'key', key: 'Down' }, 900)];
     });
     expect([isLater, suggested?.box ?? null]).toEqual([isNew, null]);
   });

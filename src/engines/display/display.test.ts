@@ -12,8 +12,9 @@ import { viewportOf } from '../api/viewport';
 import { readEnginesFile } from '../network/engines-file';
 import { changeBetween, findMark } from '../picture/display-change';
 import { PictureShelf } from '../picture/picture-shelf';
-import { cut, rasterOf, rasterOfPng } from '../picture/raster';
+import { cut, rasterOfPng } from '../picture/raster';
 import { unableTo } from '../variant-check';
+import { ScreenFile } from './screen-file';
 
 /** A picture whose every px is `shade`, with one box in another shade. */
 function picture(
@@ -94,18 +95,34 @@ describe('the screen of a virtual display', () => {
     pixels.set([253, 1, 253, 0], 8);
     return Buffer.concat([header, pixels]);
   }
-  it('is read with its rows and colours in their places', () => {
-    const raster = rasterOf(dump());
+  const folder = mkdtempSync(join(tmpdir(), 'ukko-screen-'));
+  const file = join(folder, 'screen');
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  it('is read with its rows and colours in their places', async () => {
+    writeFileSync(file, dump());
+    const screen = new ScreenFile(file);
+    const raster = await screen.picture(null);
     expect([raster.width, raster.height]).toEqual([3, 2]);
     const out = cut(raster, { x: 1, y: 1, width: 1, height: 1 });
     expect([...out.data]).toEqual([1, 2, 3, 255]);
     expect(findMark(raster, 253, 1)).toEqual({ x: 2, y: 0 });
     expect(findMark(raster, 7, 7)).toBeNull();
+
+    const now = dump();
+    now.set([7, 7, 7, 0], 124 + 8);
+    writeFileSync(file, now);
+    const again = await screen.picture(raster);
+    expect([again.data === raster.data, findMark(again, 7, 7)]).toEqual([true, { x: 2, y: 0 }]);
+    await screen.close();
   });
-  it('of another depth is refused', () => {
+  it('of another depth is refused', async () => {
     const other = dump();
     other.writeUInt32BE(16, 11 * 4);
-    expect(() => rasterOf(other)).toThrow('16 bits a pixel');
+    writeFileSync(file, other);
+    const screen = new ScreenFile(file);
+    await expect(screen.picture(null)).rejects.toThrow('16 bits a pixel');
+    await screen.close();
   });
 });
 

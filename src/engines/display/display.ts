@@ -1,6 +1,6 @@
 import { type ChildProcess, execFile, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { readFile, writeFile } from 'node:fs/promises';
+import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -9,9 +9,11 @@ import type { Unmade } from '@/core/observation/reason';
 import type { NoWindow } from '@/probe/api/window-on-display';
 import { commandTimeout, startTimeout, withDeadline } from '../api/deadline';
 import { stopwatch } from '../api/stopwatch';
-import { type Raster, rasterOf } from '../picture/raster';
+import type { Raster } from '../picture/raster';
 import { findProgram } from '../process/find-program';
 import { endSupervised, type Supervised, startSupervised, supervise } from '../process/supervised-process';
+import { DisplayInput } from './display-input';
+import { ScreenFile } from './screen-file';
 
 const run = promisify(execFile);
 
@@ -30,8 +32,11 @@ export interface DisplayPrograms {
 export interface Display {
   /** As DISPLAY names it. */
   readonly name: string;
-  /** What is on the whole display now. The pointer is in it. */
-  picture(): Promise<Raster>;
+  /**
+   * What is on the whole display now. The pointer is in it.
+   * @param into an earlier picture that nobody needs any more: it is written over, and is the one that is returned
+   */
+  picture(into?: Raster | null): Promise<Raster>;
   /** Moves the pointer, px from the top left, and clicks there with the first button. */
   click(x: number, y: number): Promise<void>;
   /** Moves the pointer, px from the top left. */
@@ -102,37 +107,49 @@ export async function startDisplay(programs: DisplayPrograms): Promise<Display> 
     await server.close();
   };
   const env = { ...process.env, ...environment };
-  const point = (...parameters: string[]) =>
+  const asked = (...parameters: string[]) =>
     run(programs.pointer, parameters, { env, timeout: commandTimeout }).then(() => undefined);
   try {
-    await managed(point, manager);
+    await managed(asked, manager);
   } catch (error) {
     await close();
     throw error;
   }
+  const screen = new ScreenFile(server.screen);
+  const input = new DisplayInput(programs.pointer, env);
   let isAway = false;
   const over = async (x: number, y: number) => {
     isAway = false;
-    await point('mousemove', String(Math.round(x)), String(Math.round(y)));
+    await input.do('mousemove', String(Math.round(x)), String(Math.round(y)));
   };
   return {
     name: server.name,
-    picture: async () => rasterOf(await readFile(/* turbopackIgnore: true */ server.screen)),
-    // Two commands: some widgets want to have seen the pointer come before it clicks.
+    picture: (into = null) => screen.picture(into),
     click: async (x, y) => {
       await over(x, y);
-      await point('click', '1');
+      // Some widgets want to have seen the pointer come before it clicks.
+      await wait(beforeClick);
+      await input.do('mousedown', '1');
+      await wait(clickTime);
+      await input.do('mouseup', '1');
     },
     over,
     away: async () => {
-      if (!isAway) await point('mousemove', '2', '2');
+      if (!isAway) await input.do('mousemove', '2', '2');
       isAway = true;
     },
-    key: (name) => point('key', name),
+    key: (name) => input.do('key', name),
     toClipboard: (text) => fillClipboard(programs.clipboard, text, env),
-    close,
+    close: async () => {
+      input.close();
+      await screen.close();
+      await close();
+    },
   };
 }
+
+/** How long the pointer stands still before it clicks, and how long its button is down, ms. */
+const [beforeClick, clickTime] = [30, 12] as const;
 
 /** Puts a text on the clipboard of a display. @returns why that cannot be, or null */
 export async function textToClipboard(display: Display | NoWindow, text: string): Promise<Unmade | null> {

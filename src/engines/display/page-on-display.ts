@@ -11,6 +11,7 @@ import { changeBetweenPictures } from '../picture/crop';
 import { PictureShelf } from '../picture/picture-shelf';
 import { type Display, textToClipboard } from './display';
 import { PageWindow } from './page-window';
+import { quickPopUps } from './pop-up-habits';
 
 const noBus: AccessibilityReading = {
   status: 'failed',
@@ -26,16 +27,16 @@ export abstract class PageOnDisplay {
   protected readonly shelf = new PictureShelf();
   private readonly placed: PageWindow;
 
-  /** @param redraws see `PageWindow` */
+  /** @param popUps see `PageWindow` */
   constructor(
     protected readonly engine: string,
     private readonly display: Display | NoWindow,
     protected readonly variant: Variant,
     private readonly bus: AccessibilityBus | null,
-    redraws?: boolean,
+    popUps = quickPopUps,
   ) {
     const run = (script: string) => this.run(script);
-    this.placed = new PageWindow(engine, display, this.shelf, variant, run, () => this.painted(), redraws);
+    this.placed = new PageWindow(engine, display, this.shelf, variant, run, () => this.painted(), popUps);
   }
 
   abstract probe<Method extends keyof ProbeApi>(

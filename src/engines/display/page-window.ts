@@ -4,6 +4,7 @@ import { EngineLost } from '../api/engine';
 import { viewportOf } from '../api/viewport';
 import type { PictureShelf } from '../picture/picture-shelf';
 import type { Display } from './display';
+import type { PopUpHabits } from './pop-up-habits';
 import { locateViewport, redrawPage, windowOnDisplay } from './window-on-display';
 
 /** The window of one page, looked for on its display when it is asked for first. */
@@ -13,7 +14,7 @@ export class PageWindow {
   /**
    * @param evaluate runs a script in the page, in whatever way its protocol has.
    * @param painted ends once all that was done to the page is drawn.
-   * @param redraws whether the page has to be drawn anew under what opens.
+   * @param popUps how what opens over its pages comes.
    */
   constructor(
     private readonly engine: string,
@@ -22,7 +23,7 @@ export class PageWindow {
     private readonly variant: Variant,
     private readonly evaluate: (script: string) => Promise<unknown>,
     private readonly painted: () => Promise<unknown>,
-    private readonly redraws = false,
+    private readonly popUps: PopUpHabits,
   ) {}
 
   /** Throws `EngineLost` when the page does not show on the display. */
@@ -36,7 +37,11 @@ export class PageWindow {
       display,
       this.shelf,
       { ...place, ...viewportOf(variant), scale: variant.zoom },
-      { painted: this.painted, redraw: this.redraws ? () => this.evaluate(redrawPage) : null },
+      {
+        painted: this.painted,
+        redraw: this.popUps.redraws ? () => this.evaluate(redrawPage) : null,
+        stepPause: this.popUps.stepPause,
+      },
     );
     return this.found;
   }

@@ -57,14 +57,15 @@ function madeUpDisplay(drawn: Drawn[]): Display & { acts: string[]; begin(): voi
 }
 
 const place = { x: 240, y: 200, width: 400, height: 300, scale: 2 };
-const atOnce = { painted: async () => undefined, redraw: null };
+const atOnce = { painted: async () => undefined, redraw: null, stepPause: 260 };
+const patience = 900;
 const control: Box = { x: 50, y: 40, width: 60, height: 10 };
 
 describe('a window on a display', () => {
   it('shows what appeared, in CSS px of the viewport, with the control in the picture', async () => {
     const display = madeUpDisplay([{ x: 340, y: 320, width: 100, height: 80, shade: 90, from: 300 }]);
     const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
-    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 }, patience);
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 50, height: 40 });
     expect(display.acts).toEqual(['away', 'click 360 290', 'away']);
     // From the top of the control, less its margin, to the end of the pop-up.
@@ -77,7 +78,7 @@ describe('a window on a display', () => {
       { x: 300, y: 120, width: 200, height: 60, shade: 10, from: 100 },
     ]);
     const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
-    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' })).toBeNull();
+    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' }, patience)).toBeNull();
     expect(display.acts).toEqual(['away', 'key alt+Down']);
   });
 
@@ -88,8 +89,8 @@ describe('a window on a display', () => {
       await wait(120);
       drawn.push({ x: 340, y: 320, width: 40, height: 10, shade: 60 });
     };
-    const window = windowOnDisplay(display, new PictureShelf(), place, { painted: late, redraw: null });
-    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' })).toBeNull();
+    const window = windowOnDisplay(display, new PictureShelf(), place, { ...atOnce, painted: late });
+    expect(await window.appearing(control, { kind: 'key', key: 'alt+Down' }, patience)).toBeNull();
   });
 
   it('tells what opened from what the page draws around a field that has the focus', async () => {
@@ -98,7 +99,7 @@ describe('a window on a display', () => {
     const display = madeUpDisplay(drawn);
     const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
     expect(await window.beyondPage(control)).toBeNull();
-    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 }, patience);
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 60, height: 50 });
     drawn.pop();
     await window.dismiss();
@@ -114,7 +115,11 @@ describe('a window on a display', () => {
       { x: 700, y: 500, width: 10, height: 10, shade: 60, from: 250, until: 300 },
     ]);
     const window = windowOnDisplay(display, new PictureShelf(), place, atOnce);
-    const appeared = await window.appearing(control, { kind: 'call', call: async () => display.begin() });
+    const appeared = await window.appearing(
+      control,
+      { kind: 'call', call: async () => display.begin() },
+      patience,
+    );
     expect(appeared?.box).toEqual({ x: 50, y: 60, width: 20, height: 30 });
   });
 
@@ -125,7 +130,7 @@ describe('a window on a display', () => {
       drawn.splice(0, 1, { x: 350, y: 330, width: 80, height: 60, shade: 90 });
     };
     const window = windowOnDisplay(display, new PictureShelf(), place, { ...atOnce, redraw });
-    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 });
+    const appeared = await window.appearing(control, { kind: 'click', x: 60, y: 45 }, patience);
     expect(appeared?.box).toEqual({ x: 55, y: 65, width: 40, height: 30 });
   });
 

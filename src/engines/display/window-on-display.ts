@@ -5,15 +5,17 @@ import type { Box } from '@/probe/api/probe-api';
 import type { Act, Appeared, WindowOnDisplay } from '@/probe/api/window-on-display';
 import { ownDocument } from '../api/own-document';
 import { stopwatch } from '../api/stopwatch';
-import { changeBetween, findMark } from '../picture/display-change';
+import { changeBetween, findMark, isChanged } from '../picture/display-change';
 import type { PictureShelf } from '../picture/picture-shelf';
 import { cut, type Raster } from '../picture/raster';
 import { type Display, displaySize } from './display';
+import { DisplayLooks } from './display-looks';
+import type { PopUpHabits } from './pop-up-habits';
 
-/** How long something may take to begin to appear, ms. */
-const patience = 900;
-/** A bubble that was asked for by a script nearly always comes; it gets more time. */
-const bubblePatience = 2000;
+/** How much longer than the page takes to draw what was done something may take to begin to appear: on a busy machine both take long. */
+const asPageDraws = 4;
+/** Longest that is waited for anything to begin to appear, ms. */
+const longestPatience = 3000;
 /** How long it may take to come to rest once it has begun, ms. */
 const restTime = 2500;
 /** Focus rings stand outside of a control's box; they are no pop-up. CSS px. */
@@ -72,18 +74,17 @@ export async function locateViewport(
 export interface PagePaint {
   /** Ends once all that was done to the page is drawn. On a busy machine it else comes late, and would pass for what opened. */
   painted(): Promise<unknown>;
-  /**
-   * Draws the page anew under what has opened; null where the engine does that by itself. WebKitGTK gives its pop-ups the
-   * shape that they have only when the page under them is drawn, and until then they stand on a grey box.
-   */
+  /** Draws the page anew under what has opened; null where the engine does that by itself. */
   readonly redraw: (() => Promise<unknown>) | null;
+  /** Pop-ups of the engine have come to rest when nothing has changed for so long, ms. */
+  readonly stepPause: PopUpHabits['stepPause'];
 }
 
 export function windowOnDisplay(
   display: Display,
   shelf: PictureShelf,
   place: ViewportPlace,
-  { painted, redraw }: PagePaint,
+  paint: PagePaint,
 ): WindowOnDisplay {
   const toDisplay = (box: Box): Box => ({
     x: Math.round(place.x + box.x * place.scale),
@@ -110,11 +111,12 @@ export function windowOnDisplay(
     height: 120,
   };
 
+  const looks = new DisplayLooks(display);
   /** The display with the page as it stands, and the pointer away from it. */
   const atRest = async (): Promise<Raster> => {
     await display.away();
-    await painted();
-    return settled(display, restPause);
+    await paint.painted();
+    return settled(looks, restPause);
   };
   const ignoredAt = (control: Box) => [toDisplay(grown(control, ringWidth)), toolbar];
   const taken = async (control: Box, { raster, change }: PixelChange): Promise<Appeared> => {
@@ -127,20 +129,26 @@ export function windowOnDisplay(
   return {
     status: 'there',
     viewport: { width: place.width, height: place.height },
-    async appearing(control, one): Promise<Appeared | null> {
+    async appearing(control, one, patience): Promise<Appeared | null> {
+      if (last) looks.giveBack(last.before, last.after);
+      [last, open] = [null, null];
       const before = await atRest();
       await act(one);
       // A pointer that stays makes tooltips come up, and they are no pop-ups.
       if (one.kind === 'click') await display.away();
-      const wait = one.kind === 'call' ? bubblePatience : patience;
-      open = await changed(display, before, ignoredAt(control), wait, redraw);
-      last = open && { before, after: open.raster };
-      return open && taken(control, open);
+      open = await changed(looks, before, ignoredAt(control), patience, paint);
+      if (!open) {
+        looks.giveBack(before);
+        return null;
+      }
+      last = { before, after: open.raster };
+      return taken(control, open);
     },
     async beyondPage(control) {
       if (!last) return null;
       const alone = await atRest();
       const change = changeBetween(last.before, last.after, ignoredAt(control), alone);
+      looks.giveBack(alone);
       return change && taken(control, { raster: last.after, change });
     },
     press: (key) => display.key(key),
@@ -149,7 +157,7 @@ export function windowOnDisplay(
       await display.away();
       if (!open) return;
       // On a busy machine it goes late; then its going would pass for the next thing that opens.
-      await gone(display, open);
+      await gone(looks, open);
       // It kept from the page that the pointer left what was clicked on, which is still drawn as under the pointer.
       await display.over(place.x + 1, place.y + place.height * place.scale - 1);
       await display.away();
@@ -168,9 +176,11 @@ interface PixelChange {
 const goingTime = 800;
 
 /** Waits until what opened is no longer drawn as it was. */
-async function gone(display: Display, { raster, change }: PixelChange): Promise<void> {
+async function gone(looks: DisplayLooks, { raster, change }: PixelChange): Promise<void> {
   for (const elapsed = stopwatch(); elapsed() < goingTime; await wait(interval)) {
-    const now = changeBetween(raster, await display.picture(), []);
+    const seen = await looks.take();
+    const now = changeBetween(raster, seen, []);
+    looks.giveBack(seen);
     if (now && overlap(now, change)) return;
   }
 }
@@ -179,45 +189,67 @@ function overlap(a: Box, b: Box): boolean {
   return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 }
 
-/** Bubbles grow in small steps with pauses between them; this is longer than the longest that was seen, ms. */
-const growthPause = 260;
 /** How long the display rests once the page is drawn, ms. */
 const restPause = 60;
 /** How often the display is looked at, ms. */
 const interval = 30;
 
-/** The display once it has rested for so many ms, or as it is when it never rests. */
-async function settled(display: Display, rest: number): Promise<Raster> {
-  let raster = await display.picture();
+/**
+ * The display once it has rested for so many ms, or as it is when it never rests.
+ * @param painted where it is given, the page has to have drawn meanwhile: what draws nothing at all has not come to rest
+ */
+async function settled(
+  looks: DisplayLooks,
+  rest: number,
+  painted: (() => Promise<unknown>) | null = null,
+): Promise<Raster> {
+  let raster = await looks.take();
   const elapsed = stopwatch();
   for (let since = 0; elapsed() - since < rest && elapsed() < restTime; ) {
     await wait(interval);
-    const next = await display.picture();
-    if (changeBetween(raster, next, [])) since = elapsed();
+    if (painted && elapsed() - since >= rest) await painted();
+    const next = await looks.take();
+    if (isChanged(raster, next)) since = elapsed();
+    looks.giveBack(raster);
     raster = next;
   }
   return raster;
 }
 
+/**
+ * What has come to be seen, once it rests; null where nothing comes.
+ * @param least how long it may take to begin, ms, after the page has drawn what was done
+ */
 async function changed(
-  display: Display,
+  looks: DisplayLooks,
   before: Raster,
   ignored: readonly Box[],
-  patience: number,
-  redraw: (() => Promise<unknown>) | null,
+  least: number,
+  { painted, redraw, stepPause }: PagePaint,
 ): Promise<PixelChange | null> {
   const elapsed = stopwatch();
+  let patience = longestPatience;
+  const drawn = painted().then(() => {
+    patience = Math.min(longestPatience, elapsed() * (1 + asPageDraws) + least);
+  });
+  // Whatever goes wrong in the page is met where it is asked for something next.
+  drawn.catch(() => undefined);
   while (elapsed() < patience) {
     await wait(interval);
-    if (!changeBetween(before, await display.picture(), ignored)) continue;
-    let raster = await settled(display, growthPause);
+    const seen = await looks.take();
+    const isSeen = isChanged(before, seen, ignored);
+    looks.giveBack(seen);
+    if (!isSeen) continue;
+    let raster = await settled(looks, stepPause, painted);
     if (redraw) {
       await redraw();
-      raster = await settled(display, restPause);
+      looks.giveBack(raster);
+      raster = await settled(looks, restPause);
     }
     const change = changeBetween(before, raster, ignored);
-    // What flashed up and went was not a pop-up.
     if (change) return { raster, change };
+    // What flashed up and went was not a pop-up.
+    looks.giveBack(raster);
   }
   return null;
 }

@@ -15,6 +15,7 @@ export function changeBetween(
   other: Raster = before,
 ): Box | null {
   const { width, height, stride } = after;
+  if (before.data.equals(after.data)) return null;
   let [left, top, right, bottom] = [width, height, -1, -1];
   for (let y = 0; y < height; y++) {
     const row = y * stride;
@@ -31,6 +32,24 @@ export function changeBetween(
     }
   }
   return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
+}
+
+/** Whether anything in `after` differs from `before` outside of `ignored`; ends at the first px that does. */
+export function isChanged(before: Raster, after: Raster, ignored: readonly Box[] = []): boolean {
+  const { width, height, stride } = after;
+  if (before.data.equals(after.data)) return false;
+  for (let y = 0; y < height; y++) {
+    const row = y * stride;
+    if (before.data.compare(after.data, row, row + width * 4, row, row + width * 4) === 0) continue;
+    const beside = ignored.filter((box) => y >= box.y && y < box.y + box.height);
+    for (let x = 0; x < width; x++)
+      if (
+        differs(before.data, after.data, row + x * 4) &&
+        !beside.some((box) => x >= box.x && x < box.x + box.width)
+      )
+        return true;
+  }
+  return false;
 }
 
 function differs(a: Buffer, b: Buffer, at: number): boolean {

@@ -13,11 +13,17 @@ export interface Raster {
   readonly channels: 'rgb' | 'bgr';
 }
 
+/** Where the pixels of a screen stand in the file of its X server. */
+export interface RasterLayout extends Pick<Raster, 'width' | 'height' | 'stride'> {
+  /** Bytes before the first pixel. */
+  readonly start: number;
+}
+
 /**
- * Reads a screen as the X server keeps it in a file (X Window Dump, version 7): big-endian words of a header, a table
- * of colours, then the pixels, here with 32 bits each.
+ * Reads how the X server keeps a screen in a file (X Window Dump, version 7): big-endian words of a header, a table
+ * of colours, then the pixels, here with 32 bits each, little-endian.
  */
-export function rasterOf(file: Buffer): Raster {
+export function rasterLayout(file: Buffer): RasterLayout {
   const word = (index: number) => file.readUInt32BE(index * 4);
   const [headerSize, width, height, bitsPerPixel, stride, colours] = [0, 4, 5, 11, 12, 19].map(word) as [
     number,
@@ -31,7 +37,7 @@ export function rasterOf(file: Buffer): Raster {
   const start = headerSize + colours * 12;
   const littleEndian = word(7) === 0;
   if (!littleEndian) throw new Error('The display keeps its pixels in big-endian words.');
-  return { width, height, stride, data: file.subarray(start, start + stride * height), channels: 'bgr' };
+  return { width, height, stride, start };
 }
 
 export function rasterOfPng(png: PNG): Raster {

@@ -25,7 +25,7 @@ describe('a trace', () => {
     await expect(traced.press('a')).rejects.toThrow('no key');
     const shown = await traced.window();
     expect(
-      shown.status === 'there' && [shown.viewport.width, await shown.appearing({} as never, {} as never)],
+      shown.status === 'there' && [shown.viewport.width, await shown.appearing({} as never, {} as never, 0)],
     ).toEqual([8, null]);
     expect(spans.map(({ target, kind, name }) => `${target} ${kind} ${name}`)).toEqual([
       'chromium command describe',

@@ -24,6 +24,7 @@ import { okWithin, promptCapability } from '../api/page-dialogs';
 import { pageWidth, viewportOf } from '../api/viewport';
 import { type Display, windowPlace } from '../display/display';
 import { PageOnDisplay } from '../display/page-on-display';
+import type { PopUpHabits } from '../display/pop-up-habits';
 import { screensOf } from '../display/screens';
 import { afterPaint } from '../picture/after-paint';
 import { cropAll } from '../picture/crop';
@@ -43,8 +44,8 @@ export interface Endpoint {
   readonly capabilities: Record<string, unknown>;
   /** The display on which its window is, where that is at hand. */
   readonly display: Display | NoWindow;
-  /** Whether its pages have to be drawn anew under what opens over them. */
-  readonly redraws?: true;
+  /** How what opens over its pages comes, where that is not as usual. */
+  readonly popUps?: PopUpHabits;
   /** Where its browser tells assistive technology of its pages, when it does. */
   readonly bus?: AccessibilityBus | null;
   /** What stands between its pages and other addresses. */
@@ -176,7 +177,7 @@ class WebDriverPage extends PageOnDisplay implements EnginePage {
     variant: Variant,
     private readonly prepare: PrepareDocument | null,
   ) {
-    super(endpoint.title, endpoint.display, variant, endpoint.bus ?? null, endpoint.redraws);
+    super(endpoint.title, endpoint.display, variant, endpoint.bus ?? null, endpoint.popUps);
     this.viewport = viewportOf(variant);
   }
 

@@ -9,6 +9,7 @@ import {
   type LaunchOptions,
 } from '../api/engine';
 import { type Display, findDisplayPrograms, startDisplay } from '../display/display';
+import { slowPopUps } from '../display/pop-up-habits';
 import { findProgram, packageVersion } from '../process/find-program';
 import { localeFolder } from '../process/locale-folder';
 import { type MiniBrowserLaunch, miniBrowser, startMiniBrowser } from './mini-browser';
@@ -85,7 +86,7 @@ function openOn(
     openSession({
       ...browser,
       display,
-      redraws: true,
+      popUps: slowPopUps,
       bus,
       end: async () => {
         await browser.end();

@@ -6,6 +6,9 @@ import { leavesOf } from '../api/leaves';
 import type { Appeared, WindowOnDisplay } from '../api/window-on-display';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
+/** It nearly always comes, and gets its time, ms. */
+const patience = 2000;
+
 /** The bubble in which the engine says what is wrong, on a real display. */
 export async function askBubble(context: QuestionContext): Promise<void> {
   for await (const field of context.oneByOne(context.asking.fields))
@@ -55,10 +58,8 @@ async function report(
   const control = await page.probe('bringIntoSight', probed);
   if (!control) return 'not drawn';
   // The next reset takes the focus away, and the bubble with it.
-  return window.appearing(control, {
-    kind: 'call',
-    call: () => page.probe('report', probed, withTitle),
-  });
+  const call = () => page.probe('report', probed, withTitle);
+  return window.appearing(control, { kind: 'call', call }, patience);
 }
 
 /** The bubble's words cannot be read by a script; without the author's title it is another picture, or it is not. */

@@ -53,6 +53,9 @@ const suggesting: readonly Gesture[] = [inTheMiddle, againInTheMiddle, arrowDown
 /** At a text box or a widget whose list scripts of a page open (ARIA Authoring Practices, "combobox"): by either key. */
 const listing: readonly Gesture[] = [inTheMiddle, byKeyboard, arrowDown];
 
+/** How long what is opened may take to come, ms: engines open theirs at once, and scripts of a page after what they wait for. */
+const [ofEngines, ofScripts] = [350, 900] as const;
+
 /** What opens when a person tries to open a field, on a real display. */
 export async function askOpening(context: QuestionContext): Promise<void> {
   for await (const field of context.oneByOne(context.asking.fields))
@@ -75,7 +78,8 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     tried.push(gesture.name);
     const scrolled = await scrollOf(context, field);
     if (context.asking.page) await page.probe('rememberFields');
-    const appeared = await window.appearing(control, gesture.act(inside, context.rightToLeft));
+    const act = gesture.act(inside, context.rightToLeft);
+    const appeared = await window.appearing(control, act, context.asking.page ? ofScripts : ofEngines);
     const isExpanded = isList && (await page.probe('entryState', probeField(field))).list?.isOpen;
     const fieldsInside = context.asking.page && appeared ? await page.probe('fieldsCame') : [];
     const isScrolled = Math.abs((await scrollOf(context, field)) - scrolled) > 1;
