@@ -65,9 +65,11 @@ export async function measure(
           browser.lent ??= await browsers.take(engine, target.variant, { signal, gate, tellsAccessibility });
           try {
             const { session } = browser.lent;
-            await withPage(engine, session, target, asked, (page, ...more) =>
-              work(trace ? tracedPage(page, target.id, trace) : page, ...more),
-            );
+            const begin = performance.now();
+            await withPage(engine, session, target, asked, (page, ...more) => {
+              trace?.({ target: target.id, name: 'open', kind: 'command', begin, end: performance.now() });
+              return work(trace ? tracedPage(page, target.id, trace) : page, ...more);
+            });
           } catch (error) {
             // Whatever it was, what is asked next is asked of another browser.
             await giveBack(false);

@@ -214,7 +214,7 @@ class AskedTarget {
       signal: this.signal,
       oneByOne: (fields) => this.oneByOne(fields, settle),
       answer: (field, given) => this.answer(field, given),
-      owesLook: (field, state) => this.owed.askedFor(field, { question: 'look', state }) !== null,
+      owes: (field, asked) => this.owed.askedFor(field.id, asked) !== null,
       picture: (picture) => this.sendPicture(picture),
       rightToLeft: await page.probe('readsRightToLeft'),
       speaksRightToLeft: await page.probe('speaksRightToLeft'),

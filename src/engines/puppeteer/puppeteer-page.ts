@@ -149,8 +149,8 @@ export class PuppeteerPage extends PageOnDisplay implements EnginePage {
   async pictures(boxes: readonly (Box | null)[], document: Box): Promise<(Picture | null)[]> {
     // A control may be larger than any picture; that costs the others nothing.
     const shown = boxes.map((box) => (box && this.fits(box) ? box : null));
-    const one = boxes.length === 1 ? shown[0] : null;
-    const clip = one ?? document;
+    const [one, another] = shown.filter((box) => box !== null);
+    const clip = one && !another ? one : document;
     // One box is cut by the browser; many are cut here out of one picture of the whole document, where one can be taken.
     if (this.fits(clip)) return this.cutOut(clip, shown, document);
     const pictures: (Picture | null)[] = [];

@@ -191,8 +191,10 @@ function stylesAt(control: Element): string[] {
   return [control, ...(labels ?? [])].map(stylesOf);
 }
 
+/** Where the engine tells them in one text, that is many times quicker (CSSOM, "The CSSStyleDeclaration interface"). */
 function stylesOf(element: Element): string {
   const styles = getComputedStyle(element);
+  if (styles.cssText !== '') return styles.cssText;
   return [...styles].map((name) => `${name}:${styles.getPropertyValue(name)}`).join(';');
 }
 

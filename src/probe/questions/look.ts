@@ -5,7 +5,7 @@ import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { LookFacts } from '@/core/questions/look/facts';
 import { pictureBox } from '../api/picture-box';
-import type { FieldFacts } from '../api/probe-api';
+import type { FieldFacts, ProbeField } from '../api/probe-api';
 import { anew } from './anew';
 import { enterValues } from './enter-values';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
@@ -27,7 +27,7 @@ export async function askLook(context: QuestionContext): Promise<void> {
   const atRest = new Map<FieldId, Picture>();
   for (const state of pageStates) {
     const fields = context.asking.fields.filter((field) => statesOf(field.kind).includes(state));
-    if (!fields.some(({ id }) => context.owesLook(id, state))) continue;
+    if (!fields.some((field) => context.owes(field, { question: 'look', state }))) continue;
     const pictures = await lookAtPage(context, state, fields);
     for (const [index, { id }] of fields.entries()) {
       const picture = pictures[index];
@@ -36,7 +36,8 @@ export async function askLook(context: QuestionContext): Promise<void> {
   }
   await anew(context);
   const focused = context.asking.fields.filter(
-    ({ id, kind }) => statesOf(kind).includes('focused') && context.owesLook(id, 'focused'),
+    (field) =>
+      statesOf(field.kind).includes('focused') && context.owes(field, { question: 'look', state: 'focused' }),
   );
   for await (const field of context.oneByOne(focused))
     answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
@@ -57,14 +58,17 @@ async function lookAtPage(
   else await page.probe('fill', fields, trials.map(triedValue));
   if (state === 'invalid') await page.probe('attemptToSend');
   if (state === 'disabled') await page.probe('disable', fields);
-  const facts = await page.probe('describe', fields);
-  const document = await page.probe('documentBox');
-  const owes = asked.map(({ id }) => context.owesLook(id, state));
-  const boxes = facts.map(({ box }, index) =>
-    box && owes[index] && trials[index]?.status !== 'none' ? pictureBox(box, document) : null,
+  const owed = [...asked.entries()].flatMap(([index, field]) =>
+    context.owes(field, { question: 'look', state }) ? [index] : [],
   );
+  const facts = await aligned(owed, asked, (some) => page.probe('describe', some));
+  const document = await page.probe('documentBox');
+  const boxes = asked.map((_, index) => {
+    const box = facts.get(index)?.box;
+    return box && trials[index]?.status !== 'none' ? pictureBox(box, document) : null;
+  });
   const pictures = await page.pictures(boxes, document);
-  const moving = [...asked.keys()].filter((index) => canMove(asked[index], state));
+  const moving = owed.filter((index) => canMove(asked[index], state));
   if (moving.length > 0) await new Promise((resolve) => setTimeout(resolve, aMoment));
   const later =
     moving.length > 0
@@ -73,17 +77,33 @@ async function lookAtPage(
           document,
         )
       : [];
-  const texts = textStates.includes(state) ? await page.probe('textsShown', fields) : [];
-  for (const [index, field] of asked.entries()) {
-    if (!owes[index]) continue;
-    const trial = trials[index];
+  const texts = textStates.includes(state)
+    ? await aligned(owed, asked, (some) => page.probe('textsShown', some))
+    : noTexts;
+  for (const index of owed) {
+    const [field, trial] = [asked[index], trials[index]];
+    if (!field) continue;
+    const shown = { later: later[index], text: texts.get(index) };
     const outcome: Outcome<LookFacts> =
       trial?.status === 'none'
         ? inapplicable(trial.reason)
-        : look(context, facts[index], pictures[index] ?? null, { later: later[index], text: texts[index] });
+        : look(context, facts.get(index), pictures[index] ?? null, shown);
     answerLook(context, field, state, outcome);
   }
   return pictures;
+}
+
+const noTexts: ReadonlyMap<number, string | null> = new Map();
+
+/** What is told of some of the fields, by their place among all of them. */
+async function aligned<Told>(
+  indices: readonly number[],
+  all: readonly Field[],
+  ask: (fields: ProbeField[]) => Promise<readonly Told[]>,
+): Promise<ReadonlyMap<number, Told>> {
+  const some = indices.flatMap((index) => all[index] ?? []);
+  const told = await ask(some.map(probeField));
+  return new Map(told.flatMap((one, at) => (indices[at] === undefined ? [] : [[indices[at], one]])));
 }
 
 /** Between two pictures of something that may move, ms. */

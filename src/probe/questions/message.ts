@@ -7,16 +7,17 @@ import { inapplicable, probeField, type QuestionContext } from './question-conte
 
 /** In which words the engine says that a field is not right, after an attempt to send. */
 export async function askMessage(context: QuestionContext): Promise<void> {
-  const { page, asking, answer, signal } = context;
+  const { page, asking, answer, owes, signal } = context;
   signal.throwIfAborted();
   const trials = asking.fields.map(invalidTrial);
   const fields = asking.fields.map(probeField);
   await anew(context);
   if (asking.page) await enterThem(context);
   else await page.probe('fill', fields, trials.map(triedValue));
-  const facts = await page.probe('describe', fields);
-  for (const [index, field] of asking.fields.entries()) {
-    const trial = trials[index];
+  const owed = asking.fields.filter((field) => owes(field, { question: 'message' }));
+  const facts = await page.probe('describe', owed.map(probeField));
+  for (const [index, field] of owed.entries()) {
+    const trial = trials[asking.fields.indexOf(field)];
     const one = facts[index];
     if (!one?.isThere || trial?.status !== 'value') {
       const reason = trial?.status === 'none' ? trial.reason : 'not in page';

@@ -3,7 +3,7 @@ import type { Field, FieldId } from '@/core/html/field';
 import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { ReasonCode } from '@/core/observation/reason';
-import type { Asking } from '@/core/questions/asking';
+import type { Asking, PlannedQuestion } from '@/core/questions/asking';
 import type { Observation } from '@/core/questions/observation';
 import type { AskablePage, Receiver } from '../api/askable-page';
 import type { ProbeField } from '../api/probe-api';
@@ -21,8 +21,8 @@ export interface QuestionContext {
   /** The fields one by one, for what is done to one alone: when the page is lost meanwhile, it is known over which. Throws once `signal` has aborted. */
   oneByOne(fields: readonly Field[]): AsyncIterable<Field>;
   answer(field: FieldId, answer: Answer): void;
-  /** Whether this look has not been answered yet; what is known need not be photographed. */
-  owesLook(field: FieldId, state: LookState): boolean;
+  /** Whether this has not been answered yet of a field; what is known need not be read and photographed. */
+  owes(field: Field, asked: Pick<PlannedQuestion, 'question'> & { readonly state?: LookState }): boolean;
   picture(picture: Picture): void;
   /** The page reads from right to left. */
   readonly rightToLeft: boolean;
