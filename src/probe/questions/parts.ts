@@ -10,17 +10,41 @@ import { askDrawnOrder } from './drawn-order';
 import { type Photographs, photograph } from './photograph';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
 
+interface DrawnPart {
+  readonly part: ControlPart;
+  /** Kinds without it need no picture. */
+  mayHave(field: Field): boolean;
+  readonly pseudoElements: readonly string[];
+}
+
 /**
  * A part that an engine draws as a pseudo-element: taken out of sight for all fields at once, it changes the pictures
  * of those that have it. Each engine knows its own names and ignores the rules of the others.
  */
-const drawnParts: readonly { part: ControlPart; pseudoElements: readonly string[] }[] = [
-  { part: 'picker button', pseudoElements: ['::-webkit-calendar-picker-indicator'] },
-  { part: 'swatch', pseudoElements: ['::-webkit-color-swatch', '::-moz-color-swatch'] },
-  { part: 'slider', pseudoElements: ['::-webkit-slider-thumb', '::-moz-range-thumb'] },
-  { part: 'button', pseudoElements: ['::file-selector-button'] },
+const drawnParts: readonly DrawnPart[] = [
+  {
+    part: 'picker button',
+    mayHave: ({ kind, suggestions }) => isDated(kind) || suggestions !== null,
+    pseudoElements: ['::-webkit-calendar-picker-indicator'],
+  },
+  {
+    part: 'swatch',
+    mayHave: ({ kind }) => kind === 'color',
+    pseudoElements: ['::-webkit-color-swatch', '::-moz-color-swatch'],
+  },
+  {
+    part: 'slider',
+    mayHave: ({ kind }) => kind === 'range',
+    pseudoElements: ['::-webkit-slider-thumb', '::-moz-range-thumb'],
+  },
+  {
+    part: 'button',
+    mayHave: ({ kind }) => kind === 'file',
+    pseudoElements: ['::file-selector-button'],
+  },
   {
     part: 'bar',
+    mayHave: ({ kind }) => kind === 'progress' || kind === 'meter',
     pseudoElements: [
       '::-webkit-progress-bar',
       '::-webkit-meter-bar',
@@ -45,9 +69,10 @@ export async function askParts(context: QuestionContext): Promise<void> {
   };
 
   const values = await showTwoValues(context);
-  for (const { part, pseudoElements } of drawnParts) {
+  for (const { part, mayHave, pseudoElements } of drawnParts) {
+    if (!fields.some(mayHave)) continue;
     const css = pseudoElements.map((name) => `${name}{visibility:hidden!important}`).join('');
-    const { pictures: hidden } = await photograph(context, fields, values.first, steady + css);
+    const { pictures: hidden } = await photograph(context, fields, values.first, steady + css, mayHave);
     for (const index of changed(values.drawn, hidden))
       note(
         index,

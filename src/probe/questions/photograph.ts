@@ -14,19 +14,25 @@ export interface Photographs {
  * Fills fields as they were parsed with values (null leaves one alone) and photographs their controls, without anything
  * around them: a neighbour or a mark that changes too would else be taken for the control.
  * @param css applied over all other styles while the pictures are taken.
+ * @param isWanted which of the fields are photographed; the others are filled all the same
  */
 export async function photograph(
   { page, signal }: QuestionContext,
   fields: readonly Field[],
   values: readonly (string | null)[],
   css = '',
+  isWanted: (field: Field) => boolean = () => true,
 ): Promise<Photographs> {
   signal.throwIfAborted();
   const probed = fields.map(probeField);
   await page.probe('reset');
   await page.probe('fill', probed, values);
   const document = await page.probe('documentBox');
-  const boxes = (await page.probe('controlBoxes', probed)).map((box) => box && pictureBox(box, document, 0));
+  const placed = await page.probe('controlBoxes', probed);
+  const boxes = fields.map((field, index) => {
+    const box = placed[index];
+    return box && isWanted(field) ? pictureBox(box, document, 0) : null;
+  });
   if (css) await page.probe('restyle', css);
   const pictures = await page.pictures(boxes, document);
   if (css) await page.probe('restyle', null);
