@@ -34,14 +34,26 @@ function mountedSmall(path: string): string | null {
   }
 }
 
-function ukko(...parameters: string[]): Promise<{ code: number; out: string; err: string }> {
+interface Ended {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
+
+function ukko(...parameters: string[]): Promise<Ended> {
+  return ukkoHears(null, ...parameters);
+}
+
+/** @param input what it reads from standard input; null: that stays open */
+function ukkoHears(input: string | null, ...parameters: string[]): Promise<Ended> {
   return new Promise((resolve) => {
-    execFile(
+    const child = execFile(
       process.execPath,
       [join(process.cwd(), 'bin/ukko.mjs'), ...parameters],
       { cwd: directory },
       (error, out, err) => resolve({ code: typeof error?.code === 'number' ? error.code : 0, out, err }),
     );
+    if (input !== null) child.stdin?.end(input);
   });
 }
 
@@ -143,6 +155,16 @@ describe('ukko', () => {
     expect(readFileSync(at('out.csv'), 'utf8').split('\n')[1]).toBe(
       'chromium,TG4-7719-QX<&,accepted,accepted,TG4-7719-QX,',
     );
+    const streamed = await ukkoHears(
+      'tg47719qx,accepted\nTG4,accepted\n',
+      'replay',
+      at('form.json'),
+      '--samples',
+      '-',
+      '--field',
+      'serial',
+    );
+    expect([streamed.code, streamed.out]).toEqual([1, expect.stringContaining('1 as expected, 1 not')]);
   });
 
   it.each([

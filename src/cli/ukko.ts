@@ -133,7 +133,7 @@ program
   .argument('<form>', 'a form file out of the app, which has the guards, or HTML')
   .requiredOption(
     '--samples <file>',
-    'CSV with the columns text and expected: accepted, unfinished or refused',
+    'CSV with the columns text and expected: accepted, unfinished or refused; any number of rows, - for standard input',
   )
   .option(
     '--field <name>',

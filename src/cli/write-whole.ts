@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { constants } from 'node:fs';
-import { access, open, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { access, type FileHandle, open, realpath, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 
 /**
@@ -11,23 +12,83 @@ import { basename, dirname, join } from 'node:path';
  * one before.
  */
 export async function writeWhole(path: string, content: string | Uint8Array): Promise<void> {
-  const there = await stat(path).catch(() => null);
-  if (there && !there.isFile()) return writeFile(path, content);
-  // A link stays one.
-  const target = there ? await realpath(path) : path;
-  const part = partOf(target);
+  const part = await PartOfFile.of(path);
   try {
-    const file = await open(part, 'wx', there?.mode ?? 0o666);
-    try {
-      await file.writeFile(content);
-      await file.sync();
-    } finally {
-      await file.close();
-    }
-    await rename(part, target);
+    await part.write(content);
+    await part.become();
   } catch (error) {
-    await rm(part, { force: true });
+    await part.drop();
     throw error;
+  }
+}
+
+/** How much is gathered before it goes to the disk, UTF-16 code units. */
+const gathered = 256 * 1024;
+
+/** The new content of a file, written piece by piece beside it until it takes its place as a whole. */
+export class PartOfFile {
+  private text = '';
+
+  private constructor(
+    private readonly part: string,
+    private readonly file: FileHandle,
+    /** Where it comes to be, or what takes it as it is. */
+    private readonly target: { readonly path: string; readonly isPlain: boolean },
+  ) {}
+
+  /** @param path of the file that it becomes a part of; throws what the system says */
+  static async of(path: string): Promise<PartOfFile> {
+    const there = await stat(path).catch(() => null);
+    const isPlain = there === null || there.isFile();
+    // A link stays one.
+    const target = there && isPlain ? await realpath(path) : path;
+    const part = isPlain ? partOf(target) : join(tmpdir(), `ukko-${randomUUID()}.part`);
+    const file = await open(part, 'wx+', there?.isFile() ? there.mode : 0o666);
+    return new PartOfFile(part, file, { path: target, isPlain });
+  }
+
+  async write(content: string | Uint8Array): Promise<void> {
+    if (typeof content !== 'string') {
+      await this.flush();
+      return this.file.appendFile(content);
+    }
+    this.text += content;
+    if (this.text.length > gathered) await this.flush();
+  }
+
+  /** Writes all of another part, which is gone then. */
+  async take(other: PartOfFile): Promise<void> {
+    await other.flush();
+    await this.flush();
+    const content = other.file.createReadStream({ start: 0, autoClose: false });
+    for await (const piece of content) await this.file.appendFile(piece as Buffer);
+    await other.drop();
+  }
+
+  /** Takes the place of the file. */
+  async become(): Promise<void> {
+    await this.flush();
+    const { path, isPlain } = this.target;
+    if (!isPlain) {
+      const content = this.file.createReadStream({ start: 0, autoClose: false });
+      await writeFile(path, content);
+      return this.drop();
+    }
+    await this.file.sync();
+    await this.file.close();
+    await rename(this.part, path);
+  }
+
+  /** Leaves the file as it was; never throws. */
+  async drop(): Promise<void> {
+    await this.file.close().catch(() => undefined);
+    await rm(this.part, { force: true });
+  }
+
+  private async flush(): Promise<void> {
+    const { text } = this;
+    this.text = '';
+    if (text !== '') await this.file.appendFile(text);
   }
 }
 

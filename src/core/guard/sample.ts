@@ -20,21 +20,37 @@ export type SamplesReading =
   /** `line` counts from 1. */
   | { readonly status: 'fault'; readonly line: number; readonly fault: SamplesFault };
 
+/** What a row of a table of samples is; none where it is empty or names the columns. */
+export type SampleRow =
+  | { readonly status: 'sample'; readonly sample: Sample }
+  | { readonly status: 'none' }
+  | { readonly status: 'fault'; readonly fault: SamplesFault };
+
 /**
- * Samples from the rows of a table: text, then the expected verdict, which is `accepted` where it is left out. A first row
- * that names its columns is left out.
+ * Text, then the expected verdict, which is `accepted` where it is left out.
+ *
+ * @param index of the row, from 0: the first one may name its columns
  */
+export function sampleOfRow(row: readonly string[], index: number): SampleRow {
+  const [text = '', asked = ''] = row;
+  if (row.length === 0 || (row.length === 1 && text === '')) return { status: 'none' };
+  if (index === 0 && text.trim().toLowerCase() === 'text') return { status: 'none' };
+  const word = asked.trim().toLowerCase();
+  const expected = word === '' ? 'accepted' : verdicts.find((verdict) => verdict === word);
+  return expected
+    ? { status: 'sample', sample: { text, expected } }
+    : { status: 'fault', fault: { code: 'no verdict', word: asked } };
+}
+
+/** Samples from the rows of a table. */
 export function samplesFromRows(rows: readonly (readonly string[])[]): SamplesReading {
   const samples: Sample[] = [];
   for (const [index, row] of rows.entries()) {
-    const [text = '', asked = ''] = row;
-    if (row.length === 0 || (row.length === 1 && text === '')) continue;
-    if (index === 0 && text.trim().toLowerCase() === 'text') continue;
-    const word = asked.trim().toLowerCase();
-    const expected = word === '' ? 'accepted' : verdicts.find((verdict) => verdict === word);
+    const read = sampleOfRow(row, index);
     const line = index + 1;
-    if (!expected) return { status: 'fault', line, fault: { code: 'no verdict', word: asked } };
-    samples.push({ text, expected });
+    if (read.status === 'none') continue;
+    if (read.status === 'fault') return { status: 'fault', line, fault: read.fault };
+    samples.push(read.sample);
     if (samples.length > maxSamples)
       return { status: 'fault', line, fault: { code: 'too many samples', most: maxSamples } };
   }

@@ -1,7 +1,15 @@
 import { XMLParser } from 'fast-xml-parser';
 import { describe, expect, it } from 'vitest';
 import type { Guard } from '../guard/guard';
-import { isUnexpected, type SampleReport, sampleCsv, sampleJson, sampleJunit } from './sample-report';
+import { junitFrame } from './junit';
+import {
+  isUnexpected,
+  type SampleReport,
+  type SampleResult,
+  sampleCsv,
+  sampleJson,
+  sampleSuite,
+} from './sample-report';
 
 const pattern: Guard = {
   kind: 'pattern',
@@ -11,34 +19,43 @@ const pattern: Guard = {
   source: 'a, b',
   match: 'whole',
 };
-const report: SampleReport = {
-  form: 'Skerry & Co',
-  field: 'Gauge <serial>',
-  results: [
-    {
-      target: 'chromium',
-      sample: { text: 'TG4', expected: 'accepted' },
-      verdict: 'unfinished',
-      text: 'TG4',
-      by: [
-        { code: 'own constraint', flag: 'patternMismatch' },
-        { code: 'guard', guard: pattern },
-      ],
-    },
-    {
-      target: 'chromium',
-      sample: { text: '"quoted",\u0000\ud800', expected: 'refused' },
-      verdict: 'refused',
-      text: '',
-      by: [],
-    },
-    { target: 'firefox', sample: { text: '', expected: 'accepted' }, verdict: 'accepted', text: '', by: [] },
-  ],
-};
+const of = { form: 'Skerry & Co', field: 'Gauge <serial>' };
+const results: readonly SampleResult[] = [
+  {
+    target: 'chromium',
+    sample: { text: 'TG4', expected: 'accepted' },
+    verdict: 'unfinished',
+    text: 'TG4',
+    by: [
+      { code: 'own constraint', flag: 'patternMismatch' },
+      { code: 'guard', guard: pattern },
+    ],
+  },
+  {
+    target: 'chromium',
+    sample: { text: '"quoted",\u0000\ud800', expected: 'refused' },
+    verdict: 'refused',
+    text: '',
+    by: [],
+  },
+  { target: 'firefox', sample: { text: '', expected: 'accepted' }, verdict: 'accepted', text: '', by: [] },
+];
+
+const whole = ({ head, result, end }: SampleReport) => [head, ...results.map(result), end()].join('');
+
+function junit(): string {
+  const suites = ['chromium', 'firefox'].map((target) => {
+    const suite = sampleSuite(of, target);
+    const cases = results.filter((one) => one.target === target).map(suite.result);
+    const { begin, close } = suite.around();
+    return [begin, ...cases, close].join('');
+  });
+  return `${junitFrame.head}${suites.join('')}${junitFrame.end}`;
+}
 
 describe('a report of samples', () => {
   it('is JUnit XML with a suite for each target, whatever the texts are', () => {
-    const xml = sampleJunit(report);
+    const xml = junit();
     const { testsuites } = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' }).parse(xml);
     expect(
       testsuites.testsuite.map(({ name, tests, failures }: Record<string, string>) => [
@@ -57,13 +74,13 @@ describe('a report of samples', () => {
     expect(testsuites.testsuite[1].testcase.name).toBe('(empty)');
   });
   it('is CSV that keeps commas and quotes, and JSON that counts', () => {
-    expect(sampleCsv(report).split('\n')[1]).toBe(
+    expect(whole(sampleCsv()).split('\n')[1]).toBe(
       'chromium,TG4,accepted,unfinished,TG4,"patternMismatch; all of it matches a, b"',
     );
-    expect(JSON.parse(sampleJson(report))).toMatchObject({
+    expect(JSON.parse(whole(sampleJson(of)))).toMatchObject({
       unexpected: 1,
       results: [{ by: ['patternMismatch', 'all of it matches a, b'] }, {}, {}],
     });
-    expect(report.results.map(isUnexpected)).toEqual([true, false, false]);
+    expect(results.map(isUnexpected)).toEqual([true, false, false]);
   });
 });
