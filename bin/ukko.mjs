@@ -9,8 +9,8 @@ globalThis.ukkoStarter = process.ppid;
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 process.env.UKKO_ROOT ??= root;
 
-// A package has it bundled; a checkout runs its sources.
-const bundled = join(root, 'dist/ukko.mjs');
+// A package has it bundled; a checkout runs its sources, unless a bundle of them is named.
+const bundled = process.env.UKKO_CLI ?? join(root, 'dist/ukko.mjs');
 if (existsSync(bundled)) await import(pathToFileURL(bundled).href);
 else {
   process.env.TSX_TSCONFIG_PATH ??= join(root, 'tsconfig.json');

@@ -36,3 +36,36 @@ test('a sweep after an edit asks what the edit reaches, and keeps the rest until
   await page.getByRole('button', { name: 'Sweep', exact: true }).waitFor({ timeout: 120_000 });
   await expect(kept).toHaveCount(0);
 });
+
+test('a sweep ends at the limit that a person sets, says how far it came, and is gone on with', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await page.clock.install();
+  const fields = Array.from(
+    { length: 12 },
+    (_, at) => `<p><label>Berth ${at} <input name=b${at} required></label>`,
+  );
+  await pasteForm(
+    page,
+    `<!doctype html><html lang=en><form>${fields.join('')}<p><button name=go>Moor</button></form>`,
+  );
+  await expect(page.getByRole('button', { name: /^Berth 11/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Line-up/ }).click();
+  await page.getByRole('spinbutton', { name: 'A sweep ends after' }).fill('1');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
+  await page.waitForURL('**/survey*');
+  await page.getByRole('button', { name: 'Sweep', exact: true }).click();
+  await expect(cell(page, 'Berth 0', 'Firefox').getByRole('img')).toBeVisible({ timeout: 120_000 });
+  await page.clock.fastForward('01:05');
+  const ended = page.getByText(/The sweep ended at [\d,]+ of [\d,]+ answers, at its limit of 1 minute\./);
+  await expect(ended).toBeVisible();
+  const [, done, total] = /at ([\d,]+) of ([\d,]+)/.exec((await ended.textContent()) ?? '') ?? [];
+  expect(Number(done)).toBeLessThan(Number(total));
+
+  await sweep(page);
+  await expect(ended).toBeHidden();
+  await expect(page.getByRole('status').filter({ hasText: 'answers are new' })).toBeVisible();
+});

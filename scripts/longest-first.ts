@@ -4,6 +4,7 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 const long = [
   'own-page',
   'webkit',
+  'after-an-edit',
   'keyboards',
   'firefox',
   'chromium',

@@ -11,13 +11,17 @@ import { root } from './start-app.mjs';
 import { packageWorks } from './try-package.mjs';
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
+/** What every step and every test took, ms. */
+const times = { steps: [], tests: [] };
 const directory = mkdtempSync(join(tmpdir(), 'ukko-test-'));
 const bin = (name) => join('node_modules', '.bin', name);
 
 /** A step that is one check. */
 function check(name, work) {
   console.log(`\n— ${name}`);
+  const begin = performance.now();
   const ok = work();
+  times.steps.push({ name, ms: performance.now() - begin });
   counts[ok ? 'passed' : 'failed'] += 1;
   if (!ok) console.log(`${name}: failed`);
   return ok;
@@ -26,6 +30,7 @@ function check(name, work) {
 /** A step that counts its own tests into a file. One that does not end is ended after so many minutes, so that all that ran is counted. */
 async function suite(name, program, parameters, minutes) {
   console.log(`\n— ${name}`);
+  const begin = performance.now();
   const file = join(directory, `${name}.json`);
   const env = { ...process.env, UKKO_COUNTS: file, NO_COLOR: '1', FORCE_COLOR: '0' };
   const ok = await endsWithin(
@@ -33,7 +38,9 @@ async function suite(name, program, parameters, minutes) {
     minutes,
   );
   if (ok === null) console.log(`${name}: did not end within ${minutes} minutes`);
-  const { passed, failed, skipped } = read(file);
+  const { passed, failed, skipped, times: own } = read(file);
+  times.steps.push({ name, ms: performance.now() - begin });
+  times.tests.push(...own);
   counts.passed += passed;
   counts.skipped += skipped;
   // A runner that ends badly without a failed test has failed all the same.
@@ -74,8 +81,17 @@ function read(file) {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));
   } catch {
-    return { passed: 0, failed: 1, skipped: 0 };
+    return { passed: 0, failed: 1, skipped: 0, times: [] };
   }
+}
+
+const seconds = ({ name, ms }) => `${(ms / 1000).toFixed(1).padStart(8)} s  ${name}`;
+
+/** What the time went to: it is where to look when the tests get slow. */
+function tellTimes() {
+  const slowest = times.tests.toSorted((a, b) => b.ms - a.ms).slice(0, 10);
+  console.log(`\n— steps\n${times.steps.map(seconds).join('\n')}`);
+  console.log(`\n— the ten slowest of ${times.tests.length} tests\n${slowest.map(seconds).join('\n')}`);
 }
 
 try {
@@ -92,7 +108,9 @@ try {
   if (check('build', build)) {
     await suite('end-to-end', bin('playwright'), ['test'], 30);
     console.log('\n— package, installed');
+    const begin = performance.now();
     const works = await packageWorks();
+    times.steps.push({ name: 'package, installed', ms: performance.now() - begin });
     counts[works ? 'passed' : 'failed'] += 1;
   }
 } catch (error) {
@@ -101,5 +119,6 @@ try {
 } finally {
   rmSync(directory, { recursive: true, force: true });
 }
+tellTimes();
 process.exitCode = counts.failed > 0 ? 1 : 0;
 console.log(`\n${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);

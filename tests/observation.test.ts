@@ -329,6 +329,10 @@ describe('a sweep request', () => {
       1,
       'chromium',
     ]);
+    const said = readSweepRequest({ ...request, language: 'ja', markup: '<input name=a>' });
+    expect(said.status === 'read' && said.asking.fields[0]?.controls[0].language).toBe('ja');
+    expect(readSweepRequest({ ...request, language: null }).status).toBe('read');
+    expect(readSweepRequest({ ...request, language: 'no such tag' }).status).toBe('fault');
     const chosen = readSweepRequest({ ...request, fields: ['b'], markup: '<input name=a><input name=b>' });
     expect(chosen.status === 'read' && chosen.asking.fields.map((f) => f.id)).toEqual(['b']);
   });

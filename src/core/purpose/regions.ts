@@ -42,9 +42,9 @@ export function placeOfUse(tag: string | null): PlaceOfUse {
   }
 }
 
-/** Whether a text is the tag of a language that is written somewhere. */
-export function isLanguageTag(tag: string | undefined): boolean {
-  return tag === undefined || placeOfUse(tag).language !== null;
+/** Whether a text is the tag of a language that is written somewhere; no tag at all may stand for one that nobody said. */
+export function isLanguageTag(tag: string | null | undefined): boolean {
+  return tag === null || tag === undefined || placeOfUse(tag).language !== null;
 }
 
 /** Whether a language (ISO 639) is written in a script (ISO 15924) in most places. */

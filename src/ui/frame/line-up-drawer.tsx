@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Drawer, Radio } from 'antd';
+import { Alert, Button, Drawer, InputNumber, Radio } from 'antd';
 import { useState } from 'react';
 import { markOf } from '@/core/observation/provenance';
 import type { EngineStatus } from '@/core/sweep/engine-status';
@@ -16,6 +16,7 @@ import { NewTarget } from './new-target';
 import { ProvenanceMark } from './provenance-mark';
 import { useEngines } from './use-engines';
 import { useLineUp, useTargets } from './use-line-up';
+import { longestSweep, useSweepLimit } from './use-sweep-limit';
 
 /** Which targets are asked, in which order, and which one the others are compared with. */
 export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDevice: () => void }) {
@@ -115,7 +116,28 @@ export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDev
           <Button onClick={onDevice}>A real device…</Button>
         </span>
       )}
+      <SweepLimit />
     </Drawer>
+  );
+}
+
+/** How long a sweep may take. */
+function SweepLimit() {
+  const [minutes, setMinutes] = useSweepLimit();
+  return (
+    <p className={styles.limit}>
+      <label htmlFor="sweep-limit">A sweep ends after</label>
+      <InputNumber
+        id="sweep-limit"
+        size="small"
+        min={1}
+        max={longestSweep}
+        precision={0}
+        value={minutes}
+        onChange={(next) => next !== null && setMinutes(next)}
+      />
+      <span>minutes and keeps what was answered; the next one asks for the rest.</span>
+    </p>
   );
 }
 

@@ -10,6 +10,7 @@ import type { RunId } from '@/core/run/run';
 import { askingFault } from '@/core/sweep/sweep-request';
 import type { LineUp } from '@/core/target/line-up';
 import type { Target } from '@/core/target/target';
+import { counted, figure } from '@/core/words/listed';
 import { askingFaultText } from '@/core/words/request-fault-words';
 import { openDatabase, type StoredRun } from '@/store/database';
 import { beginRun, keep } from '@/store/runs';
@@ -38,11 +39,13 @@ export interface SweptForm extends ReadForm {
 
 /**
  * Asks, and keeps the answers in a new run or in the one that is there.
+ * @param limit minutes after which it ends with what was answered
  * @returns why nothing was asked, in one sentence; null when all is well
  */
 export async function runTask(
   { questions, fields, targets, scripts, newRun, anew }: SweepTask,
   { form, reading, run, answers, lineUp }: SweptForm,
+  limit: number,
   began: (run: RunId) => void,
   report: (progress: readonly TargetProgress[]) => void,
   signal: AbortSignal,
@@ -65,8 +68,28 @@ export async function runTask(
     await keep(database, into.id, notAskedBySweeps(answers, lineUp), []);
   began(into.id);
   const earlier = anew ? [] : [...answers.values()];
-  await sweepIntoRun(database, into.id, targets, asking, observersAfter(earlier), report, signal);
-  return null;
+  const ending = new AbortController();
+  const timer = setTimeout(() => ending.abort(), limit * 60_000);
+  let last: readonly TargetProgress[] = [];
+  const tell = (progress: readonly TargetProgress[]) => {
+    last = progress;
+    report(progress);
+  };
+  const until = AbortSignal.any([signal, ending.signal]);
+  try {
+    await sweepIntoRun(database, into.id, targets, asking, observersAfter(earlier), tell, until);
+  } finally {
+    clearTimeout(timer);
+  }
+  return ending.signal.aborted && !signal.aborted ? limitText(last, limit) : null;
+}
+
+/** How far a sweep came in its time, and how it goes on. */
+function limitText(progress: readonly TargetProgress[], limit: number): string {
+  const [done, total] = [({ done }: TargetProgress) => done, ({ total }: TargetProgress) => total].map((of) =>
+    progress.reduce((sum, one) => sum + of(one), 0),
+  );
+  return `The sweep ended at ${figure(done ?? 0)} of ${figure(total ?? 0)} answers, at its limit of ${counted(limit, 'minute')}. Sweep again to ask for the others; the limit is set under Line-up.`;
 }
 
 function scriptsOf({ form, reading }: ReadForm): TypingTasks {

@@ -24,6 +24,7 @@ import { useForm } from './use-form';
 import { useLineUp } from './use-line-up';
 import { useRun } from './use-run';
 import { useSelection } from './use-selection';
+import { useSweepLimit } from './use-sweep-limit';
 
 export interface SweepWorkspace {
   readonly running: boolean;
@@ -49,6 +50,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const confirmed = useConfirmedForm();
   const { run, answers } = useRun();
   const { lineUp } = useLineUp();
+  const [limit] = useSweepLimit();
   const [, select] = useSelection();
   const [progress, setProgress] = useState<readonly TargetProgress[]>([]);
   const [running, setRunning] = useState(false);
@@ -88,6 +90,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
           await runTask(
             task,
             { form: asked, reading, run, answers, lineUp },
+            limit,
             began,
             setProgress,
             controller.signal,
@@ -105,7 +108,7 @@ export function SweepProvider({ children }: { children: ReactNode }) {
         setRunning(false);
       }
     },
-    [confirmed, reading, run, answers, lineUp, select],
+    [confirmed, reading, run, answers, lineUp, limit, select],
   );
 
   const workspace = useMemo(
