@@ -1,10 +1,13 @@
 import fc from 'fast-check';
+import { PNG } from 'pngjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Picture, PictureId } from '@/core/observation/picture';
 import { askingOf, sweepQuestions } from '@/core/questions/asking';
 import type { Observation } from '@/core/questions/observation';
 import { readScript } from '@/core/script/script-text';
 import { earlierAnswers, withKeptAnswers } from '@/core/sweep/earlier-answers';
 import { answerKey } from '@/core/sweep/owed-answers';
+import { PictureShelf } from '@/engines/picture/picture-shelf';
 import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { enginesAvailable } from '../fixtures/engines';
@@ -72,14 +75,35 @@ if (script.status !== 'read') throw new Error('The script cannot be read.');
 const scripts = { station: { script: script.script, guards: [] } };
 
 const keyOf = (one: Observation) => answerKey(one.field, one);
-const told = (one: Observation) => `${keyOf(one)}: ${JSON.stringify(one.outcome)}`;
+
+/** Pictures of several browsers, as `PictureShelf` tells those of one apart: one px that is a shade lighter makes no other picture. */
+class AllPictures {
+  private readonly shelf = new PictureShelf();
+  private readonly sameAs = new Map<PictureId, PictureId>();
+
+  async add(picture: Picture): Promise<void> {
+    const same = await this.shelf.take(PNG.sync.read(Buffer.from(picture.data, 'base64')));
+    this.sameAs.set(picture.id, same.id);
+  }
+
+  told(one: Observation): string {
+    const outcome = JSON.stringify(one.outcome, (name, value) =>
+      name === 'picture' ? (this.sameAs.get(value) ?? value) : value,
+    );
+    return `${keyOf(one)}: ${outcome}`;
+  }
+}
 
 /** Answers that are not the same in both, each as it is in one and in the other. */
-function differing(some: readonly Observation[], others: readonly Observation[]): [string, string][] {
-  const all = new Map(some.map((one) => [keyOf(one), told(one)]));
+function differing(
+  some: readonly Observation[],
+  others: readonly Observation[],
+  pictures: AllPictures,
+): [string, string][] {
+  const all = new Map(some.map((one) => [keyOf(one), pictures.told(one)]));
   return others.flatMap((one): [string, string][] => {
-    const before = all.get(keyOf(one)) ?? '';
-    return before === told(one) ? [] : [[before, told(one)]];
+    const [before, now] = [all.get(keyOf(one)) ?? '', pictures.told(one)];
+    return before === now ? [] : [[before, now]];
   });
 }
 
@@ -87,6 +111,7 @@ describe.skipIf(!here).each(ownTargets.map((target) => [target.name, target] as 
   'after edits, %s',
   (_, target) => {
     const pool = new WarmBrowsers();
+    const pictures = new AllPictures();
     let random: Form;
     let chain: readonly { readonly name: string; readonly version: number }[];
     beforeAll(() => {
@@ -108,6 +133,7 @@ describe.skipIf(!here).each(ownTargets.map((target) => [target.name, target] as 
       earlier: readonly Observation[] | null,
     ): Promise<{ given: Observation[]; kept: number }> {
       const given: Observation[] = [];
+      const shown: Picture[] = [];
       let kept = 0;
       const emit = withKeptAnswers(earlier ?? [], (message) => {
         if (message.type === 'observation') given.push(message.observation);
@@ -117,11 +143,13 @@ describe.skipIf(!here).each(ownTargets.map((target) => [target.name, target] as 
         askingOf(markupOf(form), sweepQuestions, scripts),
         (message) => {
           if (message.type === 'kept') kept += message.answers.length;
+          if (message.type === 'picture') shown.push(message.picture);
           emit(message);
         },
         new AbortController().signal,
         earlier ? { earlier: earlierAnswers(earlier), browsers: pool } : {},
       );
+      for (const picture of shown) await pictures.add(picture);
       return { given, kept };
     }
 
@@ -138,7 +166,7 @@ describe.skipIf(!here).each(ownTargets.map((target) => [target.name, target] as 
       }
       const whole = await swept(form, null);
       expect(given.map(keyOf).toSorted()).toEqual(whole.given.map(keyOf).toSorted());
-      return { form, differing: differing(given, whole.given), kept };
+      return { form, differing: differing(given, whole.given, pictures), kept };
     }
 
     it('gives what it gives when it is asked everything, answer for answer', async () => {

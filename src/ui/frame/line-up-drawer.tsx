@@ -71,6 +71,7 @@ export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDev
           </li>
         ))}
       </ul>
+      <SweepLimit />
       <h3 className={styles.heading}>Not asked</h3>
       <ul className={styles.list}>
         {others.map((target) => (
@@ -116,7 +117,6 @@ export function LineUpDrawer({ onClose, onDevice }: { onClose: () => void; onDev
           <Button onClick={onDevice}>A real device…</Button>
         </span>
       )}
-      <SweepLimit />
     </Drawer>
   );
 }
@@ -136,7 +136,7 @@ function SweepLimit() {
         value={minutes}
         onChange={(next) => next !== null && setMinutes(next)}
       />
-      <span>minutes and keeps what was answered; the next one asks for the rest.</span>
+      <span>minutes; the next one asks for the rest.</span>
     </p>
   );
 }
