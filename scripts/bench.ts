@@ -20,6 +20,7 @@ import { sweepEngines } from '@/engines/sweep-engines';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { benchEdits } from './bench-edits';
+import { benchMany } from './bench-many';
 
 const three = targets.filter(
   (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
@@ -215,6 +216,7 @@ async function kills(rounds: number): Promise<void> {
 const [what, count] = process.argv.slice(2);
 if (what === 'kills') await kills(Number(count ?? 20));
 else if (what === 'edits') await benchEdits(Number(count ?? 20));
+else if (what === 'many') await benchMany(Number(count ?? 300));
 else if (what === 'replay') await import('./bench-replay');
 else if (what === 'views') await import('./bench-views');
 else if (what === 'blocks') await import('./bench-blocks');
@@ -227,6 +229,7 @@ else {
   const long = await sweepTime('Everything', sweepQuestions);
   console.log(`Everything takes ${(long / short).toFixed(1)} times look and message`);
   await benchEdits();
+  await benchMany();
   await cancelTime();
   await import('./bench-replay');
   await import('./bench-patterns');

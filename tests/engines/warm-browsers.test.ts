@@ -1,11 +1,15 @@
 import { afterAll, describe, expect, it } from 'vitest';
+import { askingOf } from '@/core/questions/asking';
+import type { Observation } from '@/core/questions/observation';
 import { plainVariant } from '@/core/target/variant';
 import type { EnginePage } from '@/engines/api/engine';
 import { ownEngines } from '@/engines/engines';
 import { type PageServer, startPageServer } from '@/engines/network/page-server';
 import { WarmBrowsers } from '@/engines/pool/warm-browsers';
+import { sweepEngines } from '@/engines/sweep-engines';
 import { probeBundle } from '@/probe/bundle';
-import { browsers } from './asking-engines';
+import { startPage } from '../fixtures/served-page';
+import { browsers, ownTargets } from './asking-engines';
 
 const field = { kind: 'text', ordinals: [0] } as const;
 const button = { kind: 'submit', ordinals: [1] } as const;
@@ -100,4 +104,35 @@ describe.each(ownEngines().map((engine) => [engine.title, engine] as const))('a 
     expect(next.session).not.toBe(session);
     await next.giveBack(true);
   });
+
+  it('opens a page of one’s own behind its gate, and is gone afterwards', async () => {
+    const html =
+      '<form action=/log><label>Buoy <input name=buoy></label><button>Send</button></form><script>if (location.hash) location.href = "http://elsewhere.test/"</script>';
+    const served = await startPage(html);
+    const targets = ownTargets.filter((target) => target.engine === engine.name);
+    pool.warm(engine, plainVariant, true);
+    const asked = async (hash: string) => {
+      const said: string[] = [];
+      const own = { address: `${served.address}${hash}`, form: 0, steps: '' };
+      await sweepEngines(
+        targets,
+        askingOf(html, ['look', 'submission'], {}, null, own),
+        (message) => {
+          if (message.type === 'observation') said.push(toldOutcome(message.observation.outcome));
+        },
+        new AbortController().signal,
+        { browsers: pool },
+      );
+      return [...new Set(said)].toSorted();
+    };
+    expect(await asked('')).toEqual(['answered', 'inapplicable']);
+    expect(await asked('#away')).toEqual(['failed: led away']);
+    // What waits now was never lent.
+    await expect.poll(() => pool.size).toBeLessThanOrEqual(1);
+    await served.stop();
+  });
 });
+
+function toldOutcome(outcome: Observation['outcome']): string {
+  return outcome.status === 'failed' ? `failed: ${outcome.failure.code}` : outcome.status;
+}

@@ -1,4 +1,4 @@
-import { array, object } from 'yup';
+import { array, boolean, object } from 'yup';
 import { type QuestionReading, readQuestion } from '../reading/read-question';
 import { maxTargets } from '../target/line-up';
 import type { EngineTarget } from '../target/target';
@@ -7,9 +7,14 @@ import { engineTargetSchema } from '../target/target-schema';
 /** Engines that are likely to be asked soon: the server has their browsers ready then. */
 export interface Warming {
   readonly targets: readonly EngineTarget[];
+  /** They are to open a page of the developer's own. */
+  readonly isForOwnPage: boolean;
 }
 
-const schema = object({ targets: array(engineTargetSchema).strict().max(maxTargets).required() })
+const schema = object({
+  targets: array(engineTargetSchema).strict().max(maxTargets).required(),
+  isForOwnPage: boolean().strict().required(),
+})
   .strict()
   .noUnknown()
   .required();

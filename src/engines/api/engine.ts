@@ -28,6 +28,8 @@ export interface Engine {
    * Starts one browser in this variant, as far as the engine can. Throws `EngineLost` when it does not start.
    */
   launch(path: string, variant: Variant, how?: LaunchOptions): Promise<EngineSession>;
+  /** True where a browser that runs already can get a gate, see `EngineSession.placeGate`; else it has to be there when it starts. */
+  readonly gatesLater?: true;
   /** The host name under which the engine reaches this machine; null when it runs on it. */
   readonly pagesFrom: string | null;
 }
@@ -53,6 +55,8 @@ export interface EngineSession {
    * @param arrive what is done between the loading of the page and the probe
    */
   open(address: string, probe: string, variant: Variant, prepare?: PrepareDocument): Promise<EnginePage>;
+  /** Puts a gate, one that does not hold everything, before the pages that are opened from now on. The browser is ended after that. */
+  placeGate?(gate: Gate): void;
   /** Whether the browser still answers, as far as it is known. */
   isThere(): boolean;
   /**

@@ -9,19 +9,25 @@ const bounds = { mostWaiting: 2, mostUses: 3, longest: 1000, leastFree: 0 };
 interface Told {
   readonly engine: Engine;
   /** What became of each browser that was started, in order: renewals, and whether it ended. */
-  readonly sessions: { renewed: number; closed: boolean; isThere: boolean }[];
+  readonly sessions: { renewed: number; closed: boolean; isThere: boolean; gate?: Gate }[];
 }
 
 /** An engine whose browsers are counted. */
-function counted(name = 'counted', { fails = 0, pagesFrom = null as string | null } = {}): Told {
+function counted(
+  name = 'counted',
+  { fails = 0, pagesFrom = null as string | null, gatesLater = false } = {},
+): Told {
   const sessions: Told['sessions'] = [];
   let left = fails;
   const session = (): EngineSession => {
-    const own = { renewed: 0, closed: false, isThere: true };
+    const own: Told['sessions'][number] = { renewed: 0, closed: false, isThere: true };
     sessions.push(own);
     return {
       provenance: { mark: 'measured', engine: name, version: '1', protocol: 'none', unable: [] },
       open: () => Promise.reject(new Error('no pages here')),
+      placeGate: (gate) => {
+        own.gate = gate;
+      },
       isThere: () => own.isThere,
       renew: async () => {
         own.renewed++;
@@ -37,6 +43,7 @@ function counted(name = 'counted', { fails = 0, pagesFrom = null as string | nul
     protocol: 'none',
     wordsPackages: {},
     pagesFrom,
+    ...(gatesLater && { gatesLater }),
     find: async () => ({ status: 'found', path: '/', version: '1' }),
     launch: async () => {
       if (left-- > 0) throw new Error('did not start');
@@ -118,6 +125,25 @@ describe('warm browsers', () => {
     await behind.giveBack(true);
     expect([pool.size, remote.sessions[0]?.closed]).toEqual([1, true]);
     await pool.close();
+  });
+
+  it('lends one for a page behind a gate, once, where the engine takes a gate later, and has another one ready then', async () => {
+    const pool = new WarmBrowsers(bounds);
+    const told = counted('late', { gatesLater: true });
+    const gate = { holdsAll: false } as Gate;
+    pool.warm(told.engine, plainVariant, true);
+    const behind = await pool.take(told.engine, plainVariant, { gate });
+    expect([told.sessions.length, told.sessions[0]?.gate === gate, pool.size]).toEqual([1, true, 0]);
+    await behind.giveBack(true);
+    expect([told.sessions[0]?.closed, told.sessions[0]?.renewed, pool.size]).toEqual([true, 0, 1]);
+    // One that holds everything has to be there when the browser starts.
+    const held = await pool.take(told.engine, plainVariant, { gate: { holdsAll: true } as Gate });
+    expect([told.sessions.length, pool.size]).toEqual([3, 1]);
+    await held.giveBack(true);
+    await pool.close();
+    const early = counted('early');
+    pool.warm(early.engine, plainVariant, true);
+    expect(early.sessions).toEqual([]);
   });
 
   it('lends one that tells assistive technology more than is asked, and never one that tells less', async () => {

@@ -38,9 +38,9 @@ interface Waiting extends Purpose {
 }
 
 /**
- * Browsers that are kept ready between sweeps of markup. Nothing that a sweep left behind is there in the next: what a page can leave is
- * taken away when it is given back (`EngineSession.renew`), browsers with a gate before them and those of other machines are never kept,
- * and neither is one over which something went wrong.
+ * Browsers that are kept ready between sweeps. Nothing that a sweep left behind is there in the next: what a page can leave is taken away
+ * when it is given back (`EngineSession.renew`), browsers with a gate before them, behind which a page of one's own was, and those of other
+ * machines are never kept, and neither is one over which something went wrong.
  */
 export class WarmBrowsers implements Browsers {
   private readonly waiting: Waiting[] = [];
@@ -50,18 +50,29 @@ export class WarmBrowsers implements Browsers {
   constructor(private readonly bounds: WarmBounds = usualBounds) {}
 
   async take(engine: Engine, variant: Variant, how: LaunchOptions): Promise<LentBrowser> {
-    if (how.gate || engine.pagesFrom !== null) return newBrowsers.take(engine, variant, how);
+    const { gate = null } = how;
+    const isGated = gate !== null;
+    const mayBeReady = engine.pagesFrom === null && (!isGated || (engine.gatesLater && !gate.holdsAll));
+    if (!mayBeReady) return newBrowsers.take(engine, variant, how);
     const purpose = { engine, variant, tellsAccessibility: how.tellsAccessibility === true };
     const ready = this.withdrawn(purpose);
     const session = await ready?.session;
-    if (ready && session?.isThere()) return this.lent(session, ready.uses + 1, ready);
+    if (ready && session?.isThere()) {
+      if (isGated) session.placeGate?.(gate);
+      return isGated ? this.lentOnce(session, ready) : this.lent(session, ready.uses + 1, ready);
+    }
     await session?.close();
+    if (isGated) return this.lentOnce(await launched(engine, variant, how), purpose);
     return this.lent(await launched(engine, variant, how), 1, purpose);
   }
 
-  /** Starts a browser in this variant, for a sweep that is likely to come, unless one waits already, or as many as may. */
-  warm(engine: Engine, variant: Variant): void {
+  /**
+   * Starts a browser in this variant, for a sweep that is likely to come, unless one waits already, or as many as may.
+   * @param isForOwnPage of a page of the developer's own, before which there will be a gate
+   */
+  warm(engine: Engine, variant: Variant, isForOwnPage = false): void {
     const purpose = { engine, variant, tellsAccessibility: true };
+    if (isForOwnPage && !engine.gatesLater) return;
     if (this.isClosed || engine.pagesFrom !== null || !this.hasMemory()) return;
     if (this.waiting.length >= this.bounds.mostWaiting || this.waiting.some((one) => serves(one, purpose)))
       return;
@@ -105,6 +116,17 @@ export class WarmBrowsers implements Browsers {
         } catch {
           await session.close();
         }
+      },
+    };
+  }
+
+  /** What a page of one's own left behind is not looked for: another browser comes in its place. */
+  private lentOnce(session: EngineSession, { engine, variant }: Purpose): LentBrowser {
+    return {
+      session,
+      giveBack: async () => {
+        await session.close();
+        this.warm(engine, variant, true);
       },
     };
   }

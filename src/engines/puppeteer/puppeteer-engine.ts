@@ -57,6 +57,7 @@ export function puppeteerEngine(data: PuppeteerEngine): Engine {
     title: data.title,
     protocol: protocols[data.protocol],
     pagesFrom: null,
+    gatesLater: true,
     wordsPackages: data.wordsPackages,
     async find() {
       const path = await findProgram(data.variable, data.programs);

@@ -105,11 +105,18 @@ async function clearCookies(page: Page): Promise<void> {
 class PuppeteerSession implements EngineSession {
   /** Of the page that is open, CSS px. */
   private width = 0;
+  private gate: Gate | null;
 
   constructor(
     private readonly running: Running,
     readonly provenance: Measured,
-  ) {}
+  ) {
+    this.gate = running.gate;
+  }
+
+  placeGate(gate: Gate): void {
+    this.gate = gate;
+  }
 
   async open(
     address: string,
@@ -117,12 +124,12 @@ class PuppeteerSession implements EngineSession {
     variant: Variant,
     prepare: PrepareDocument | null = null,
   ): Promise<EnginePage> {
-    const { browser, supervised, display, bus, gate, data } = this.running;
+    const { browser, supervised, display, bus, data } = this.running;
     this.width = viewportOf(variant).width;
     const { page, led } = await answer(
       data.title,
       () => browser.connected,
-      () => quietPage(browser, data, gate),
+      () => quietPage(browser, data, this.gate),
     );
     const opened = new PuppeteerPage({
       engine: data.title,

@@ -59,13 +59,12 @@ export function SweepProvider({ children }: { children: ReactNode }) {
   const abort = useRef<AbortController | null>(null);
 
   useEffect(() => () => abort.current?.abort(), []);
-  // A page of one's own is opened behind a gate of its own, by a browser that is started for it.
-  const isMarkup = !form.page;
+  const isOwnPage = form.page !== undefined;
   useEffect(() => {
     const gone = new AbortController();
-    if (isMarkup) warmEngines(lineUp.targets, gone.signal);
+    warmEngines(lineUp.targets, isOwnPage, gone.signal);
     return () => gone.abort();
-  }, [isMarkup, lineUp]);
+  }, [isOwnPage, lineUp]);
 
   const start = useCallback(
     async (task: SweepTask) => {

@@ -10,9 +10,10 @@ export async function POST(request: Request): Promise<Response> {
   const reading = await readQuestionOf(request, readWarming);
   if (reading instanceof Response) return reading;
   const { all } = await everyEngine();
-  for (const { engine: name, variant } of reading.question.targets) {
+  const { targets, isForOwnPage } = reading.question;
+  for (const { engine: name, variant } of targets) {
     const engine = all.find((one) => one.name === name);
-    if (engine) warmBrowsers.warm(engine, variant);
+    if (engine) warmBrowsers.warm(engine, variant, isForOwnPage);
   }
   return new Response(null, { status: 204 });
 }
