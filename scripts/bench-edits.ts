@@ -10,15 +10,10 @@ import { readForm } from '@/core/html/read-form';
 import { askingOf, sweepQuestions } from '@/core/questions/asking';
 import type { Observation } from '@/core/questions/observation';
 import { earlierAnswers, withKeptAnswers } from '@/core/sweep/earlier-answers';
-import { targets } from '@/core/target/line-up';
-import type { EngineTarget } from '@/core/target/target';
 import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
+import { seconds, three } from './bench-engines';
 
-const three = targets.filter(
-  (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
-);
-const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 const median = (all: readonly number[]) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
 
 /** Times of one sweep, ms from its beginning: of its first new answer, of the last look, words and typing, and of its end. */

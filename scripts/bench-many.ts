@@ -6,16 +6,12 @@ import { readForm } from '@/core/html/read-form';
 import { scriptsForPage } from '@/core/page/usual-scripts';
 import { type Asking, askingOf } from '@/core/questions/asking';
 import type { PageQuestion } from '@/core/questions/observation';
-import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
 import { startPage } from '../tests/fixtures/served-page';
+import { seconds, three } from './bench-engines';
 
-const three = targets.filter(
-  (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
-);
-const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 const never = new AbortController().signal;
 
 interface Swept {

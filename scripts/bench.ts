@@ -9,7 +9,6 @@ import { pageUnderTest } from '@/core/html/page-under-test';
 import { askingOf, planOf, sweepQuestions } from '@/core/questions/asking';
 import type { PageQuestion } from '@/core/questions/observation';
 import type { SweepMessage } from '@/core/sweep/sweep-message';
-import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
 import { plainVariant } from '@/core/target/variant';
 import { failureText } from '@/core/words/failure-words';
@@ -20,12 +19,9 @@ import { sweepEngines } from '@/engines/sweep-engines';
 import { askTarget } from '@/probe/ask-page';
 import { probeBundle } from '@/probe/bundle';
 import { benchEdits } from './bench-edits';
+import { seconds, three } from './bench-engines';
 import { benchMany } from './bench-many';
 
-const three = targets.filter(
-  (target): target is EngineTarget => target.ask === 'engine' && target.withheld === null,
-);
-const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 const never = new AbortController().signal;
 
 /** The driver's object under a page: what the same commands can be sent to without Ukko. */

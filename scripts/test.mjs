@@ -16,12 +16,18 @@ const times = { steps: [], tests: [] };
 const directory = mkdtempSync(join(tmpdir(), 'ukko-test-'));
 const bin = (name) => join('node_modules', '.bin', name);
 
-/** A step that is one check. */
-function check(name, work) {
+/** Does the work of a step, and takes down how long it took. */
+async function timed(name, work) {
   console.log(`\n— ${name}`);
   const begin = performance.now();
-  const ok = work();
+  const result = await work();
   times.steps.push({ name, ms: performance.now() - begin });
+  return result;
+}
+
+/** A step that is one check. */
+async function check(name, work) {
+  const ok = await timed(name, work);
   counts[ok ? 'passed' : 'failed'] += 1;
   if (!ok) console.log(`${name}: failed`);
   return ok;
@@ -29,17 +35,13 @@ function check(name, work) {
 
 /** A step that counts its own tests into a file. One that does not end is ended after so many minutes, so that all that ran is counted. */
 async function suite(name, program, parameters, minutes) {
-  console.log(`\n— ${name}`);
-  const begin = performance.now();
   const file = join(directory, `${name}.json`);
   const env = { ...process.env, UKKO_COUNTS: file, NO_COLOR: '1', FORCE_COLOR: '0' };
-  const ok = await endsWithin(
-    spawn(program, parameters, { cwd: root, env, stdio: 'inherit', detached: true }),
-    minutes,
+  const ok = await timed(name, () =>
+    endsWithin(spawn(program, parameters, { cwd: root, env, stdio: 'inherit', detached: true }), minutes),
   );
   if (ok === null) console.log(`${name}: did not end within ${minutes} minutes`);
   const { passed, failed, skipped, times: own } = read(file);
-  times.steps.push({ name, ms: performance.now() - begin });
   times.tests.push(...own);
   counts.passed += passed;
   counts.skipped += skipped;
@@ -97,21 +99,17 @@ function tellTimes() {
 try {
   ensureSystemPackages(true);
   ensurePackages();
-  check('lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.']));
-  check('types', () => run(bin('next'), ['typegen']) && run(bin('tsc'), ['--noEmit']));
+  await check('lint', () => run(bin('biome'), ['check', '--error-on-warnings', '.']));
+  await check('types', () => run(bin('next'), ['typegen']) && run(bin('tsc'), ['--noEmit']));
   await suite(
     'unit',
     bin('vitest'),
     ['run', '--reporter=default', '--reporter=./scripts/count-unit.mjs'],
     55,
   );
-  if (check('build', build)) {
+  if (await check('build', build)) {
     await suite('end-to-end', bin('playwright'), ['test'], 30);
-    console.log('\n— package, installed');
-    const begin = performance.now();
-    const works = await packageWorks();
-    times.steps.push({ name: 'package, installed', ms: performance.now() - begin });
-    counts[works ? 'passed' : 'failed'] += 1;
+    await check('package, installed', packageWorks);
   }
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);

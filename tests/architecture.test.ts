@@ -51,7 +51,7 @@ const core: Layers = {
     'html purpose reading regexp standard script guard pattern target document fault observation questions/* questions run rules keyboard compare',
   drift: 'html target document questions run compare finding',
   device: 'reading script target document observation questions/* questions',
-  sweep: 'html purpose reading script guard target document observation questions run model',
+  sweep: 'html reading script guard target document observation questions run model',
   words:
     'html purpose reading regexp standard script guard pattern target document fallback fault observation questions/* questions model model/deviations keyboard compare finding drift device',
   report: 'html reading guard target observation run compare keyboard finding drift words',

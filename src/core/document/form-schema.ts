@@ -53,6 +53,9 @@ function isMap(value: unknown): boolean {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
+/** A tag of BCP 47 for a language that is written somewhere. */
+export const languageTag = () => string().strict().max(100).test('language', isLanguageTag);
+
 export const formSchema = object({
   id: text(200),
   name: text(300),
@@ -67,7 +70,7 @@ export const formSchema = object({
   ),
   language: described(
     'In which people fill the form in where its page states no language, BCP 47; missing: nobody said it.',
-    string().strict().max(100).test('language', isLanguageTag).optional(),
+    languageTag().optional(),
   ),
 })
   .strict()

@@ -133,6 +133,8 @@ export interface FormReading {
   readonly forms: readonly FormElement[];
   /** Ids of lists of suggestions. */
   readonly lists: readonly string[];
+  /** Whether the page says in which language each field is filled in (HTML Standard, "The lang and xml:lang attributes"). */
+  readonly isLanguageStated: boolean;
 }
 
 export function fieldId(text: string): FieldId {

@@ -10,7 +10,7 @@ const known = new WeakMap<FormReading, Map<string, FormReading>>();
  * @param language BCP 47; null or not given where nobody said it: the reading as it is
  */
 export function inPeoplesLanguage(reading: FormReading, language: string | null | undefined): FormReading {
-  if (language === null || language === undefined || isLanguageStated(reading.fields)) return reading;
+  if (language === null || language === undefined || reading.isLanguageStated) return reading;
   const ofReading = known.get(reading) ?? new Map<string, FormReading>();
   known.set(reading, ofReading);
   const there = ofReading.get(language);
@@ -25,9 +25,4 @@ function fieldIn(field: Field, language: string): Field {
     control.language === null ? { ...control, language } : control;
   const [first, ...others] = field.controls;
   return { ...field, controls: [inIt(first), ...others.map(inIt)] };
-}
-
-/** Whether the page says in which language each field is filled in. */
-export function isLanguageStated(fields: readonly Field[]): boolean {
-  return fields.every(({ controls: [{ language }] }) => language !== null && language !== '');
 }

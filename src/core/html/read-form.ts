@@ -75,8 +75,10 @@ function readingOf(markup: string, parsed: ParsedMarkup): FormReading {
   const elements = [...elementsOf(parsed.document)];
   const found = controlsIn(elements);
   const byId = elementsById(elements);
+  const fields = fieldsOf(found, labelsOf(elements, byId), byId);
   return {
-    fields: fieldsOf(found, labelsOf(elements, byId), byId),
+    fields,
+    isLanguageStated: fields.every(({ controls: [{ language }] }) => language !== null),
     notes: notesOf(markup, parsed, found, elements),
     forms: elements.flatMap(({ element }) => formElement(element) ?? []),
     lists: elements.flatMap(({ element }) =>

@@ -1,5 +1,6 @@
 import { boolean, mixed, object, string } from 'yup';
 import { limits } from '../document/form-document';
+import { languageTag } from '../document/form-schema';
 import { ownPageSchema } from '../document/own-page';
 import type { FieldId } from '../html/field';
 import { type PhoneEngine, phoneEngines } from '../keyboard/keyboard-question';
@@ -9,7 +10,7 @@ import type { RealQuestion } from './real-sending';
 const schema = object({
   page: ownPageSchema.required(),
   markup: string().strict().required().max(limits.markup),
-  language: string().strict().max(100).nullable().defined(),
+  language: languageTag().nullable().defined(),
   button: string<FieldId>().strict().required().max(limits.markup),
   filled: boolean().strict().required(),
   engine: mixed<PhoneEngine>()

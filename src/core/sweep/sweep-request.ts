@@ -1,11 +1,10 @@
 import { array, mixed, object, string } from 'yup';
 import { limits } from '../document/form-document';
-import { mapOf } from '../document/form-schema';
+import { languageTag, mapOf } from '../document/form-schema';
 import { type LookState, lookStates } from '../document/look-state';
 import { ownPageSchema } from '../document/own-page';
 import { guardsSchema } from '../guard/guard-schema';
 import { basisSchema } from '../observation/schema-parts';
-import { isLanguageTag } from '../purpose/regions';
 import { type Asking, receivedAsking, type SentAsking } from '../questions/asking';
 import { type PageQuestion, pageQuestions } from '../questions/observation';
 import { fitted, type Misfit } from '../reading/misfit';
@@ -71,7 +70,7 @@ const schema = object({
     .defined(),
   targets: array(engineTargetSchema).strict().min(1).max(maxTargets).required(),
   page: ownPageSchema.nullable().default(null),
-  language: string().strict().max(100).test('language', isLanguageTag).nullable().default(null),
+  language: languageTag().nullable().default(null),
   earlier: array(
     object({
       target: string().strict().required().max(200),

@@ -1,7 +1,6 @@
 import type { FieldCoverage, Gap } from '../compare/coverage';
 import type { FormDocument } from '../document/form-document';
 import type { UnreadPart, UnreadSort } from '../document/unread-part';
-import { isLanguageStated } from '../html/peoples-language';
 import { readForm } from '../html/read-form';
 import type { Question } from '../questions/observation';
 import { leftText, routeText } from './entry-words';
@@ -54,8 +53,8 @@ export function formGapTexts({
   page,
   language,
 }: Pick<FormDocument, 'markup' | 'page' | 'language'>): string[] {
-  const isStated = isLanguageStated(readForm(markup).fields);
-  return [...(isStated ? [] : [languageText(language)]), ...(page?.unread ?? []).map(unreadText)];
+  const { isLanguageStated } = readForm(markup);
+  return [...(isLanguageStated ? [] : [languageText(language)]), ...(page?.unread ?? []).map(unreadText)];
 }
 
 /** A part of a page that is not covered at all, and what it is. */

@@ -14,42 +14,49 @@ export function changeBetween(
   ignored: readonly Box[],
   other: Raster = before,
 ): Box | null {
-  const { width, height, stride } = after;
-  if (before.data.equals(after.data)) return null;
+  const { width, height } = after;
   let [left, top, right, bottom] = [width, height, -1, -1];
-  for (let y = 0; y < height; y++) {
-    const row = y * stride;
-    if (before.data.compare(after.data, row, row + width * 4, row, row + width * 4) === 0) continue;
-    const beside = ignored.filter((box) => y >= box.y && y < box.y + box.height);
-    for (let x = 0; x < width; x++) {
-      if (!differs(before.data, after.data, row + x * 4)) continue;
-      if (other !== before && !differs(other.data, after.data, row + x * 4)) continue;
-      if (beside.some((box) => x >= box.x && x < box.x + box.width)) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
+  eachChange(before, after, ignored, (x, y, at) => {
+    if (other !== before && !differs(other.data, after.data, at)) return 'on';
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < top) top = y;
+    bottom = y;
+    return 'on';
+  });
   return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 /** Whether anything in `after` differs from `before` outside of `ignored`; ends at the first px that does. */
 export function isChanged(before: Raster, after: Raster, ignored: readonly Box[] = []): boolean {
+  let isOne = false;
+  eachChange(before, after, ignored, () => {
+    isOne = true;
+    return 'end';
+  });
+  return isOne;
+}
+
+/** Visits the px that differ outside of `ignored`, row by row, with their places in the data, until told to end. */
+function eachChange(
+  before: Raster,
+  after: Raster,
+  ignored: readonly Box[],
+  visit: (x: number, y: number, at: number) => 'on' | 'end',
+): void {
   const { width, height, stride } = after;
-  if (before.data.equals(after.data)) return false;
+  if (before.data.equals(after.data)) return;
   for (let y = 0; y < height; y++) {
     const row = y * stride;
     if (before.data.compare(after.data, row, row + width * 4, row, row + width * 4) === 0) continue;
     const beside = ignored.filter((box) => y >= box.y && y < box.y + box.height);
-    for (let x = 0; x < width; x++)
-      if (
-        differs(before.data, after.data, row + x * 4) &&
-        !beside.some((box) => x >= box.x && x < box.x + box.width)
-      )
-        return true;
+    for (let x = 0; x < width; x++) {
+      const at = row + x * 4;
+      if (!differs(before.data, after.data, at)) continue;
+      if (beside.some((box) => x >= box.x && x < box.x + box.width)) continue;
+      if (visit(x, y, at) === 'end') return;
+    }
   }
-  return false;
 }
 
 function differs(a: Buffer, b: Buffer, at: number): boolean {

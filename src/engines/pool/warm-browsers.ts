@@ -51,19 +51,19 @@ export class WarmBrowsers implements Browsers {
 
   async take(engine: Engine, variant: Variant, how: LaunchOptions): Promise<LentBrowser> {
     const { gate = null } = how;
-    const isGated = gate !== null;
-    const mayBeReady = engine.pagesFrom === null && (!isGated || (engine.gatesLater && !gate.holdsAll));
-    if (!mayBeReady) return newBrowsers.take(engine, variant, how);
+    const takesGate = gate === null || (engine.gatesLater === true && !gate.holdsAll);
+    if (engine.pagesFrom !== null || !takesGate) return newBrowsers.take(engine, variant, how);
     const purpose = { engine, variant, tellsAccessibility: how.tellsAccessibility === true };
     const ready = this.withdrawn(purpose);
     const session = await ready?.session;
     if (ready && session?.isThere()) {
-      if (isGated) session.placeGate?.(gate);
-      return isGated ? this.lentOnce(session, ready) : this.lent(session, ready.uses + 1, ready);
+      if (!gate) return this.lent(session, ready.uses + 1, ready);
+      session.placeGate?.(gate);
+      return this.lentOnce(session, ready);
     }
     await session?.close();
-    if (isGated) return this.lentOnce(await launched(engine, variant, how), purpose);
-    return this.lent(await launched(engine, variant, how), 1, purpose);
+    const started = await launched(engine, variant, how);
+    return gate ? this.lentOnce(started, purpose) : this.lent(started, 1, purpose);
   }
 
   /**

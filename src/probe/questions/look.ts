@@ -5,7 +5,7 @@ import type { Outcome } from '@/core/observation/outcome';
 import type { Picture } from '@/core/observation/picture';
 import type { LookFacts } from '@/core/questions/look/facts';
 import { pictureBox } from '../api/picture-box';
-import type { FieldFacts, ProbeField } from '../api/probe-api';
+import type { FieldFacts } from '../api/probe-api';
 import { anew } from './anew';
 import { enterValues } from './enter-values';
 import { inapplicable, probeField, type QuestionContext } from './question-context';
@@ -27,9 +27,10 @@ export async function askLook(context: QuestionContext): Promise<void> {
   const atRest = new Map<FieldId, Picture>();
   for (const state of pageStates) {
     const fields = context.asking.fields.filter((field) => statesOf(field.kind).includes(state));
-    if (!fields.some((field) => context.owes(field, { question: 'look', state }))) continue;
-    const pictures = await lookAtPage(context, state, fields);
-    for (const [index, { id }] of fields.entries()) {
+    const owed = fields.filter((field) => context.owes(field, { question: 'look', state }));
+    if (owed.length === 0) continue;
+    const pictures = await lookAtPage(context, state, fields, owed);
+    for (const [index, { id }] of owed.entries()) {
       const picture = pictures[index];
       if (state === 'closed' && picture) atRest.set(id, picture);
     }
@@ -43,75 +44,58 @@ export async function askLook(context: QuestionContext): Promise<void> {
     answerLook(context, field, 'focused', await lookAtFocus(context, field, atRest.get(field.id)));
 }
 
+/** @returns pictures of those that are owed, in their order; the others are in the same state, and nothing of them is read */
 async function lookAtPage(
   context: QuestionContext,
   state: LookState,
   asked: readonly Field[],
+  owed: readonly Field[],
 ): Promise<readonly (Picture | null)[]> {
   context.signal.throwIfAborted();
   const { page } = context;
-  const fields = asked.map(probeField);
-  const trials = asked.map((field) => trialFor(field, state));
+  const trials = new Map(asked.map((field) => [field, trialFor(field, state)]));
   const trialOf = context.asking.page === null ? undefined : entered[state];
+  const all = asked.map(probeField);
   await anew(context);
   if (trialOf) await enterValues(page, context.oneByOne(asked), trialOf);
-  else await page.probe('fill', fields, trials.map(triedValue));
+  else await page.probe('fill', all, [...trials.values()].map(triedValue));
   if (state === 'invalid') await page.probe('attemptToSend');
-  if (state === 'disabled') await page.probe('disable', fields);
-  const owed = [...asked.entries()].flatMap(([index, field]) =>
-    context.owes(field, { question: 'look', state }) ? [index] : [],
-  );
-  const facts = await aligned(owed, asked, (some) => page.probe('describe', some));
+  if (state === 'disabled') await page.probe('disable', all);
+  const fields = owed.map(probeField);
+  const facts = await page.probe('describe', fields);
   const document = await page.probe('documentBox');
-  const boxes = asked.map((_, index) => {
-    const box = facts.get(index)?.box;
-    return box && trials[index]?.status !== 'none' ? pictureBox(box, document) : null;
+  const boxes = owed.map((field, index) => {
+    const box = facts[index]?.box;
+    return box && trials.get(field)?.status !== 'none' ? pictureBox(box, document) : null;
   });
   const pictures = await page.pictures(boxes, document);
-  const moving = owed.filter((index) => canMove(asked[index], state));
-  if (moving.length > 0) await new Promise((resolve) => setTimeout(resolve, aMoment));
-  const later =
-    moving.length > 0
-      ? await page.pictures(
-          boxes.map((box, index) => (moving.includes(index) ? box : null)),
-          document,
-        )
-      : [];
-  const texts = textStates.includes(state)
-    ? await aligned(owed, asked, (some) => page.probe('textsShown', some))
-    : noTexts;
-  for (const index of owed) {
-    const [field, trial] = [asked[index], trials[index]];
-    if (!field) continue;
-    const shown = { later: later[index], text: texts.get(index) };
+  const isMoving = owed.map((field) => canMove(field, state));
+  if (isMoving.includes(true)) await new Promise((resolve) => setTimeout(resolve, aMoment));
+  const later = isMoving.includes(true)
+    ? await page.pictures(
+        boxes.map((box, index) => (isMoving[index] ? box : null)),
+        document,
+      )
+    : [];
+  const texts = textStates.includes(state) ? await page.probe('textsShown', fields) : [];
+  for (const [index, field] of owed.entries()) {
+    const trial = trials.get(field);
+    const shown = { later: later[index], text: texts[index] };
     const outcome: Outcome<LookFacts> =
       trial?.status === 'none'
         ? inapplicable(trial.reason)
-        : look(context, facts.get(index), pictures[index] ?? null, shown);
+        : look(context, facts[index], pictures[index] ?? null, shown);
     answerLook(context, field, state, outcome);
   }
   return pictures;
-}
-
-const noTexts: ReadonlyMap<number, string | null> = new Map();
-
-/** What is told of some of the fields, by their place among all of them. */
-async function aligned<Told>(
-  indices: readonly number[],
-  all: readonly Field[],
-  ask: (fields: ProbeField[]) => Promise<readonly Told[]>,
-): Promise<ReadonlyMap<number, Told>> {
-  const some = indices.flatMap((index) => all[index] ?? []);
-  const told = await ask(some.map(probeField));
-  return new Map(told.flatMap((one, at) => (indices[at] === undefined ? [] : [[indices[at], one]])));
 }
 
 /** Between two pictures of something that may move, ms. */
 const aMoment = 80;
 
 /** A progress without a value is the only control that engines draw in motion without an animation that a style can stop. */
-function canMove(field: Field | undefined, state: LookState): boolean {
-  if (field?.kind !== 'progress') return false;
+function canMove(field: Field, state: LookState): boolean {
+  if (field.kind !== 'progress') return false;
   return state === 'indeterminate' || (state === 'closed' && !hasAttribute(field.controls[0], 'value'));
 }
 

@@ -9,15 +9,15 @@ import { inapplicable, probeField, type QuestionContext } from './question-conte
 export async function askMessage(context: QuestionContext): Promise<void> {
   const { page, asking, answer, owes, signal } = context;
   signal.throwIfAborted();
-  const trials = asking.fields.map(invalidTrial);
+  const trials = new Map(asking.fields.map((field) => [field, invalidTrial(field)]));
   const fields = asking.fields.map(probeField);
   await anew(context);
   if (asking.page) await enterThem(context);
-  else await page.probe('fill', fields, trials.map(triedValue));
+  else await page.probe('fill', fields, [...trials.values()].map(triedValue));
   const owed = asking.fields.filter((field) => owes(field, { question: 'message' }));
   const facts = await page.probe('describe', owed.map(probeField));
   for (const [index, field] of owed.entries()) {
-    const trial = trials[asking.fields.indexOf(field)];
+    const trial = trials.get(field);
     const one = facts[index];
     if (!one?.isThere || trial?.status !== 'value') {
       const reason = trial?.status === 'none' ? trial.reason : 'not in page';

@@ -1,18 +1,15 @@
 'use client';
 
 import { Select } from 'antd';
-import { isLanguageStated } from '@/core/html/peoples-language';
 import { offeredLanguages } from '@/core/keyboard/offered-languages';
 import { languageTagName } from '@/core/words/language-words';
 import { useForm } from '../frame/use-form';
-import { useReading } from '../frame/use-reading';
 import styles from './form-view.module.css';
 
 /** In which language people fill in a form whose page states none: by it are keyboards, digits, names and dates chosen. */
 export function PeopleLanguage() {
-  const { form, edit } = useForm();
-  const asWritten = useReading(form.markup);
-  if (!asWritten || isLanguageStated(asWritten.fields)) return null;
+  const { form, reading, edit } = useForm();
+  if (reading.isLanguageStated) return null;
   const { language } = form;
   const others = language === undefined || offeredLanguages.includes(language) ? [] : [language];
   return (

@@ -86,10 +86,8 @@ export async function runTask(
 
 /** How far a sweep came in its time, and how it goes on. */
 function limitText(progress: readonly TargetProgress[], limit: number): string {
-  const [done, total] = [({ done }: TargetProgress) => done, ({ total }: TargetProgress) => total].map((of) =>
-    progress.reduce((sum, one) => sum + of(one), 0),
-  );
-  return `The sweep ended at ${figure(done ?? 0)} of ${figure(total ?? 0)} answers, at its limit of ${counted(limit, 'minute')}. Sweep again to ask for the others; the limit is set under Line-up.`;
+  const all = (count: 'done' | 'total') => figure(progress.reduce((sum, one) => sum + one[count], 0));
+  return `The sweep ended at ${all('done')} of ${all('total')} answers, at its limit of ${counted(limit, 'minute')}. Sweep again to ask for the others; the limit is set under Line-up.`;
 }
 
 function scriptsOf({ form, reading }: ReadForm): TypingTasks {
