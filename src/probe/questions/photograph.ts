@@ -27,13 +27,14 @@ export async function photograph(
   const probed = fields.map(probeField);
   await page.probe('reset');
   await page.probe('fill', probed, values);
+  // Before anything is measured: a style that draws nothing may still move what stands in the same line.
+  if (css) await page.probe('restyle', css);
   const document = await page.probe('documentBox');
   const placed = await page.probe('controlBoxes', probed);
   const boxes = fields.map((field, index) => {
     const box = placed[index];
     return box && isWanted(field) ? pictureBox(box, document, 0) : null;
   });
-  if (css) await page.probe('restyle', css);
   const pictures = await page.pictures(boxes, document);
   if (css) await page.probe('restyle', null);
   return { boxes, pictures };
