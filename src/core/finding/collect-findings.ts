@@ -9,6 +9,7 @@ import { type PageControls, pageOf } from '../html/page-controls';
 import { readForm } from '../html/read-form';
 import { type AskedKeyboard, askedKeyboards } from '../keyboard/asked-keyboards';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { chosenLanguages } from '../keyboard/languages-asked';
 import type { RestrictionObservation } from '../questions/restriction/facts';
 import { GaveUp } from '../regexp/budget';
 import { answersOf } from '../run/answers';
@@ -51,7 +52,7 @@ export function* formFindings(
     found.push(
       ...workedOut(field, [
         () => patternFindings(markup, field, plan.guards),
-        () => purposeFindings(markup, field, plan, hintOf(field)),
+        () => purposeFindings(markup, field, plan, hintOf(field), chosenLanguages(field, setup)),
         () => keyboardFindings(markup, ruled, setup, own),
         () => (isCutOff(field) ? [] : actionKeyFindings(field, fields, setup)),
         () => detourFindings(markup, ruled, setup),

@@ -10,6 +10,7 @@ import {
 } from '../keyboard/input-traits';
 import { trapOn } from '../keyboard/keyboard-check';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { otherLanguages } from '../keyboard/languages-asked';
 import { type Phone, phonesWith } from '../keyboard/phone-browsers';
 import { type RuledField, textsToTap } from '../keyboard/ruled-field';
 import { tapsFor } from '../keyboard/taps';
@@ -41,7 +42,10 @@ export function detourFindings(markup: string, ruled: RuledField, asked: Keyboar
     .map((inputmode) => ({ inputmode, taps: tapsUnder(inputmode) }))
     .filter(({ taps }) => saves(now, taps))
     .sort((a, b) => total(a.taps) - total(b.taps));
-  const best = others.find(({ inputmode }) => hasAll(ruled, phones, { ...entry, inputmode }, setup));
+  const inAll = [language, ...otherLanguages(field, asked)];
+  const best = others.find(({ inputmode }) =>
+    inAll.every((one) => hasAll(ruled, phones, { ...entry, inputmode }, one)),
+  );
   if (!best) return [];
   const { inputmode } = best;
   const on = phones.flatMap(({ target: { id, name } }, at) => {
@@ -111,12 +115,7 @@ function mostSaved(
   return best && best.before - best.after >= worthIt ? best : null;
 }
 
-function hasAll(
-  ruled: RuledField,
-  phones: readonly Phone[],
-  entry: InputTraits,
-  { language }: KeyboardSetup,
-): boolean {
+function hasAll(ruled: RuledField, phones: readonly Phone[], entry: InputTraits, language: string): boolean {
   return phones.every(({ target, habits }) => {
     const { keyboard } = comesUp(habits, entry, language);
     return keyboard !== null && trapOn(keyboard, ruled, target.id, language) === null;

@@ -8,6 +8,7 @@ import { hasKeyboard, traitsOf } from '../keyboard/input-traits';
 import type { Keyboard } from '../keyboard/keyboard';
 import { trapOn, trapOnLayout } from '../keyboard/keyboard-check';
 import type { KeyboardSetup } from '../keyboard/keyboard-setup';
+import { otherLanguages } from '../keyboard/languages-asked';
 import { linuxKeyboard } from '../keyboard/linux-keyboard';
 import { phonesWith } from '../keyboard/phone-browsers';
 import type { RuledField } from '../keyboard/ruled-field';
@@ -58,14 +59,6 @@ export function keyboardFindings(
       evidence: 'keyboards',
     });
   });
-}
-
-/** Languages besides the first in which people may write where the page says none. */
-function otherLanguages(
-  { controls: [{ language }] }: Field,
-  { alsoIn = [] }: KeyboardSetup,
-): readonly string[] {
-  return language === null ? alsoIn : [];
 }
 
 /** With the language said, which is not the one that is asked about first. */

@@ -56,6 +56,21 @@ describe('findings about what people really enter', () => {
     const [other] = readForm(named).fields;
     expect(other && purposeFindings(named, other, { guards: [] }, '')[0]?.change).toBeNull();
   });
+  it('ask a field whose page states no language in those of the line-up, and say which it is', () => {
+    const details = (markup: string, languages: readonly string[]) => {
+      const [field] = readForm(markup).fields;
+      return field && purposeFindings(markup, field, { guards: [] }, '', languages).map(told)[0]?.details;
+    };
+    const name = '<label>Name <input pattern="[\\p{Script=Latin}\\p{M} .’\'\\-]+"></label>';
+    expect(details(name, [])).toBeUndefined();
+    expect(details(name, ['de-DE'])).toBeUndefined();
+    expect(details(name, ['ar', 'de-DE'])).toEqual(['“ليلى البحري”: Arabic, letters of the language']);
+    const day = '<label>Date <input pattern="\\d\\d/\\d\\d/\\d{4}"></label>';
+    expect(details(day, ['de-DE'])).toContain('“14.03.2026”: German (Germany), the usual way');
+    // A language that takes nothing in is no sign that a rule is about something else, nor that it is about this.
+    const account = '<label>Account <input pattern="[0-9]{8}"></label>';
+    expect(details(account, ['ar', 'de-DE'])).toBeUndefined();
+  });
   it('name what can be written otherwise as misleading', () => {
     const [strict] = found('<label>Phone <input type=tel pattern="[0-9]{5,}"></label>');
     expect(strict).toMatchObject({ harm: 'person misled' });

@@ -3,7 +3,7 @@ import { appliesTo } from '../html/attribute-registry';
 import { attributeEdits } from '../html/edit-markup';
 import { attribute, type Field } from '../html/field';
 import { exampleTexts } from '../pattern/example-text';
-import type { Purpose, Writing, Writings } from '../purpose/purpose';
+import { firstOfEachText, type Purpose, type Writing, type Writings } from '../purpose/purpose';
 import { type PurposeReading, purposeAsSaid } from '../purpose/purpose-of';
 import { placeOfUse } from '../purpose/regions';
 import { writingsOf } from '../purpose/writings';
@@ -26,6 +26,7 @@ interface Ruled {
  * Where the rule of a field parts from what people enter for its purpose, in the language of the page. A field without a rule about its
  * text is left alone: what its kind checks by itself is the browser's affair, and what nobody checks is meant to be free.
  *
+ * @param languages in which people may write besides, BCP 47: those of the line-up, for a page that states none
  * @param hint what the page says beside the field; where it says which writing is wanted, others may be refused
  */
 export function purposeFindings(
@@ -33,12 +34,17 @@ export function purposeFindings(
   field: Field,
   { guards, purpose: said }: Pick<TypingPlan, 'guards' | 'purpose'>,
   hint: string,
+  languages: readonly string[] = [],
 ): Finding[] {
   const reading = purposeAsSaid(field, said);
   if (!reading) return [];
   const accepts = acceptedBy(field, guards);
-  const place = placeOfUse(field.controls[0].language);
-  const { entered, meaningless } = writingsOf(reading.purpose, place, accepts);
+  const inLanguage = (tag: string | null) => writingsOf(reading.purpose, placeOfUse(tag), accepts);
+  const { entered: ofPage, meaningless } = inLanguage(field.controls[0].language);
+  const ofOthers = languages.flatMap((language) =>
+    inLanguage(language).entered.map((one) => ({ ...one, language })),
+  );
+  const entered = firstOfEachText([...ofPage, ...ofOthers]);
   const byKind = acceptedBy(withoutPattern(field), []);
   const writings = { entered: entered.filter(({ text }) => byKind(text)), meaningless };
   const ruled: Ruled = { markup, field, purpose: reading.purpose, writings, accepts };
@@ -46,7 +52,9 @@ export function purposeFindings(
   const cut = cutBy(ruled).filter((one) => !mayRefuse(one));
   if (!hasRule(field, guards)) return cutFinding(ruled, cut);
   const refused = writings.entered.filter(({ text }) => !accepts(text));
-  if (isForSomethingElse(reading, field, writings.entered, refused)) return [];
+  const isOfPage = ({ language }: Writing) => language === undefined;
+  if (isForSomethingElse(reading, field, writings.entered.filter(isOfPage), refused.filter(isOfPage)))
+    return [];
   return [
     ...cutFinding(ruled, cut),
     ...refusedFinding(

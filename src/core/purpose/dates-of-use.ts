@@ -1,4 +1,4 @@
-import { one, type Writing, type Writings } from './purpose';
+import { firstOfEachText, one, type Writings } from './purpose';
 import type { PlaceOfUse } from './regions';
 
 /** Of a day and a month that cannot be taken for one another. */
@@ -50,7 +50,7 @@ export function dates(place: PlaceOfUse): Writings {
     one('2026-02-30', 'no such day'),
     one('2026-13-01', 'no such month'),
   ];
-  return { entered: distinct(entered), meaningless: distinct(meaningless) };
+  return { entered: firstOfEachText(entered), meaningless: firstOfEachText(meaningless) };
 }
 
 /** How a time of day is written where the person is. */
@@ -67,9 +67,5 @@ export function times(place: PlaceOfUse): Writings {
     one('12:60', 'no such time'),
     one('99:99', 'no such time'),
   ];
-  return { entered: distinct(entered), meaningless };
-}
-
-function distinct(writings: readonly Writing[]): Writing[] {
-  return writings.filter(({ text }, at) => writings.findIndex((other) => other.text === text) === at);
+  return { entered: firstOfEachText(entered), meaningless };
 }

@@ -82,6 +82,8 @@ export interface Writing {
   readonly note: WritingNote;
   /** Who has such a one cannot write it otherwise. */
   readonly isOnly: boolean;
+  /** BCP 47, where it is of a language of the line-up that the page does not state. */
+  readonly language?: string;
 }
 
 /** What people enter for a purpose and mean, and what means nothing though it looks right. */
@@ -94,3 +96,8 @@ export interface Writings {
 export const one = (text: string, note: WritingNote): Writing => ({ text, note, isOnly: false });
 /** A text that has to be written so. */
 export const only = (text: string, note: WritingNote): Writing => ({ text, note, isOnly: true });
+
+/** What is written alike, as in several languages, is named once. */
+export function firstOfEachText(writings: readonly Writing[]): Writing[] {
+  return writings.filter(({ text }, at) => writings.findIndex((other) => other.text === text) === at);
+}

@@ -36,6 +36,22 @@ describe('what people enter', () => {
         expect([text, isValidPhoneNumber(text, region)]).toEqual([text, true]);
   });
 
+  it('of names has one thing about it that a rule may stumble over, the one that is said', () => {
+    const refusedBy = (pattern: string) =>
+      writingsOf('name', placeOfUse('en'), anything)
+        .entered.filter(({ text }) => !matching(pattern)(text))
+        .map(({ note }) => note);
+    const marked = ['letters with marks', 'letters with marks', 'marks of their own'];
+    expect(refusedBy("[A-Za-z '’\\-]+")).toEqual(marked);
+    expect(refusedBy('[A-Za-z \\-]+')).toEqual([
+      'apostrophe',
+      ...marked.slice(0, 2),
+      'typographic apostrophe',
+      marked[2],
+    ]);
+    expect(refusedBy("[\\p{L}\\p{M} '’]+")).toEqual(['hyphen']);
+  });
+
   it('is each text once, for every purpose in every language', () => {
     for (const language of [null, 'en', 'de', 'ja', 'ar', 'fa', 'hi', 'th', 'ko', 'zh-TW', 'ru', 'el', 'he'])
       for (const purpose of purposes) {

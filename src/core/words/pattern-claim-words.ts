@@ -1,6 +1,7 @@
 import type { Claim } from '../finding/claim';
 import { slowText } from '../pattern/slow-text';
 import type { Writing } from '../purpose/purpose';
+import { languageTagName } from './language-words';
 import { patternWarningWords } from './pattern-warning-words';
 import { purposeNames, writingNoteWords } from './purpose-words';
 import type { ToldClaim } from './told-claim';
@@ -79,5 +80,11 @@ export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim
 }
 
 function namedTexts(texts: readonly Writing[]): string[] {
-  return texts.slice(0, mostTexts).map(({ text, note }) => `“${text}”: ${writingNoteWords[note]}`);
+  return texts
+    .slice(0, mostTexts)
+    .map(({ text, note, language }) => `“${text}”: ${inLanguage(language)}${writingNoteWords[note]}`);
+}
+
+function inLanguage(language: string | undefined): string {
+  return language === undefined ? '' : `${languageTagName(language)}, `;
 }
