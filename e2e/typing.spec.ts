@@ -99,6 +99,40 @@ test('samples: surprises stand out, and a changed rule shows which ones changed 
   await expect(table.getByRole('row')).toHaveCount(2);
 });
 
+test('samples: a long table is read beside the page, in pages, and stays as it was where something is wrong', async ({
+  page,
+}) => {
+  await page.goto('/typing?field=serial&typing=samples');
+  const table = page.getByRole('table', { name: 'Samples' });
+  await expect(table.getByRole('row')).toHaveCount(10);
+  const file = (rows: readonly string[]) => ({
+    name: 'plates.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`text,expected\n${rows.join('\n')}`),
+  });
+  const rows = Array.from({ length: 100_000 }, (_, index) => `HST-${index},unfinished`);
+  const open = page.locator('input[type=file][accept*=csv]');
+  await open.setInputFiles(file([...rows, 'HST-x,perhaps']));
+  await expect(alert(page)).toContainText('Line 100002: “perhaps” is not a verdict', { timeout: 30_000 });
+  await expect(table.getByRole('row')).toHaveCount(10);
+  await open.setInputFiles(file(rows));
+  await expect(table).toHaveAttribute('aria-rowcount', '100010', { timeout: 30_000 });
+  await expect(alert(page)).toHaveCount(0);
+  // Nobody has to wait for what is replayed to look around and to change it.
+  await expect(page.getByRole('progressbar', { name: 'Samples replayed' })).toBeVisible();
+  await page.getByRole('listitem', { name: '2', exact: true }).click();
+  const last = table.getByRole('row').filter({ hasText: 'HST-99999' });
+  await last.getByRole('button', { name: 'Expected of HST-99999: unfinished' }).focus();
+  await last.getByRole('combobox', { name: 'Expected of HST-99999' }).selectOption('refused');
+  await page.getByRole('button', { name: 'Remove HST-99998', exact: true }).click();
+  await expect(table).toHaveAttribute('aria-rowcount', '100009');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Samples replayed' })).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('listitem', { name: '2', exact: true }).click({ timeout: 30_000 });
+  await expect(last.getByRole('button', { name: 'Expected of HST-99999: refused' })).toBeVisible();
+});
+
 test('a pattern over which engines never end is worked out, one that takes too many steps is said, and the page goes on', async ({
   page,
 }) => {

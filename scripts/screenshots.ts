@@ -57,8 +57,11 @@ const shots: Readonly<Record<string, (page: Page, address: string) => Promise<vo
     page.goto(`${address}/typing?field=serial&stroke=12`).then(() => settled(page)),
   'typing-ways-in': (page, address) =>
     page.goto(`${address}/typing?field=serial&typing=ways+in`).then(() => settled(page)),
-  'typing-samples': (page, address) =>
-    page.goto(`${address}/typing?field=serial&typing=samples`).then(() => settled(page)),
+  'typing-samples': async (page, address) => {
+    await page.goto(`${address}/typing?field=serial&typing=samples`);
+    await page.getByRole('table', { name: 'Samples' }).getByText('accepted !').first().waitFor();
+    await settled(page);
+  },
   'typing-rule': async (page, address) => {
     await page.goto(`${address}/typing?field=station&typing=rule`);
     await page.getByRole('button', { name: 'Add samples from it' }).click();

@@ -35,13 +35,14 @@ describe('a table of samples that is read piece by piece', () => {
     'a,accepted\nb,perhaps',
     '"a',
     'a\nb\n"c',
+    'a,perhaps\n"c',
   ])('%j is what it is as a whole', async (text) => {
     expect(await streamed(text)).toEqual(readSamples(text));
   });
 
   it('is what it is as a whole, however long it is', async () => {
     const sample = fc.record({
-      text: fc.string({ unit: 'grapheme' }).filter((text) => !/[\r\t]/.test(text)),
+      text: fc.string({ unit: 'grapheme' }).filter((text) => !text.includes('\r')),
       expected: fc.constantFrom(...verdicts),
     });
     await fc.assert(

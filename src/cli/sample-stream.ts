@@ -2,6 +2,7 @@ import { createReadStream } from 'node:fs';
 import type { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { type Sample, type SamplesFault, sampleOfRow } from '@/core/guard/sample';
+import { delimiterOf } from '@/core/guard/sample-table';
 
 /** Something is wrong in a line of a table of samples, from 1. */
 export class FaultySample extends Error {
@@ -28,9 +29,9 @@ export async function* samplesIn(path: string): AsyncGenerator<readonly Sample[]
   let index = 0;
   for await (const { rows, errors } of piecesOf(path)) {
     const fault = errors.find(({ type }) => type === 'Quotes');
-    if (fault) throw new FaultySample(index + (fault.row ?? 0) + 1, { code: 'open quote' });
     const samples: Sample[] = [];
-    for (const row of rows) {
+    for (const [at, row] of rows.entries()) {
+      if (fault && at >= (fault.row ?? 0)) throw new FaultySample(index + 1, { code: 'open quote' });
       const read = sampleOfRow(row, index++);
       if (read.status === 'fault') throw new FaultySample(index, read.fault);
       if (read.status === 'sample') samples.push(read.sample);
@@ -45,7 +46,7 @@ async function* piecesOf(path: string): AsyncGenerator<Piece> {
   text.setEncoding('utf8');
   const first = await firstOf(text);
   if (first === '') return;
-  const delimiter = first.includes('\t') ? '\t' : ',';
+  const delimiter = delimiterOf(first);
   let waiting: { resolve(piece: Piece | null): void; reject(error: Error): void } | null = null;
   let parsing: Papa.Parser | null = null;
   const begun = () =>

@@ -1,12 +1,13 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import type { FormDocument } from '@/core/document/form-document';
 import { markupFaults } from '@/core/fault/markup-faults';
 import type { MarkupFault } from '@/core/fault/page-under-check';
 import { findingsOfRun, formFindings } from '@/core/finding/collect-findings';
 import { type Finding, harms } from '@/core/finding/finding';
 import type { Guard } from '@/core/guard/guard';
+import { type IndexReading, indexSamples, withTable } from '@/core/guard/indexed-samples';
 import type { Sample } from '@/core/guard/sample';
-import { firstSamples } from '@/core/guard/sample-table';
+import { firstSamples, readSamples } from '@/core/guard/sample-table';
 import type { Field, FieldId } from '@/core/html/field';
 import { pageOf } from '@/core/html/page-controls';
 import { readForm } from '@/core/html/read-form';
@@ -79,6 +80,23 @@ async function withProgress<T>(run: Generator<number, T>, progress: Progress): P
       progress(step.value);
     }
   }
+}
+
+/** Tells how much of `all` is done, 0 to 1, some times a second. */
+function toldOf(all: number, progress: Progress): Progress {
+  let told = Date.now();
+  return (done) => {
+    if (Date.now() - told < tellEvery) return;
+    told = Date.now();
+    progress(done / all);
+  };
+}
+
+/** Its lists go over to the page as they are, and are gone here. */
+function handedOver(reading: IndexReading): IndexReading {
+  if (reading.status === 'fault') return reading;
+  const { starts, ends, expected } = reading.samples;
+  return transfer(reading, [starts.buffer, ends.buffer, expected.buffer]);
 }
 
 /** What the page was told of each target last. */
@@ -279,15 +297,41 @@ const replayWork = {
     return field ? bypassTable(field, guards, texts, habitsByRoute, pageOf(of.markup), new Date()) : [];
   },
 
-  /** @param progress hears how many samples are done, some times a second */
+  /**
+   * The samples of a table.
+   * @param progress hears how much of it is read, 0 to 1, some times a second
+   */
+  indexedSamples(table: string, progress: Progress): IndexReading {
+    return handedOver(indexSamples(table, toldOf(table.length, progress)));
+  },
+
+  /** Those of a table, and of another one behind them. */
+  async addedSamples(
+    table: string,
+    more: string | File,
+    onlyNew: boolean,
+    progress: Progress,
+  ): Promise<IndexReading> {
+    const text = typeof more === 'string' ? more : await more.text();
+    const told = toldOf(table.length + text.length, progress);
+    const there = indexSamples(table, told);
+    if (there.status === 'fault') return there;
+    return handedOver(withTable(there.samples, text, onlyNew, (done) => told(table.length + done)));
+  },
+
+  /**
+   * @param most only so many samples are tried
+   * @param progress hears how many are done, some times a second
+   */
   async twoStages(
     of: ReplayedField,
     guards: readonly Guard[],
-    samples: readonly Sample[],
+    table: string,
+    most: number,
     progress: Progress,
   ): Promise<TwoStageCheck | null> {
     const field = fieldIn(of);
-    const texts = samples.map(({ text }) => text);
+    const texts = firstSamples(table, most).map(({ text }) => text);
     return (
       field && withProgress(twoStageCheck(field, guards, texts, habitsByRoute('hardware keys')), progress)
     );
@@ -297,17 +341,22 @@ const replayWork = {
   async samples(
     of: ReplayedField,
     guards: readonly Guard[],
-    samples: readonly Sample[],
+    table: string,
     targets: readonly TargetId[],
     progress: Progress,
   ): Promise<SampleVerdicts> {
     const field = fieldIn(of);
+    const reading = readSamples(table);
     const known = targets.flatMap((id) => {
       const habits = habitsOf(id);
       return habits ? [{ id, habits }] : [];
     });
-    if (!field) return { targets: [], verdicts: [], changed: [] };
-    return withProgress(replaySamples(field, guards, samples, known), progress);
+    if (!field || reading.status === 'fault') return { targets: [], verdicts: [], changed: [] };
+    const verdicts = await withProgress(replaySamples(field, guards, reading.samples, known), progress);
+    return transfer(
+      verdicts,
+      [...verdicts.verdicts, ...verdicts.changed].map(({ buffer }) => buffer),
+    );
   },
 };
 export type ReplayWork = typeof replayWork;

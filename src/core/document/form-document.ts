@@ -36,7 +36,7 @@ export const limits = {
   /** UTF-16 code units of one script; room for a paste of a megabyte. */
   script: 3_000_000,
   /** UTF-16 code units of one field's samples. */
-  samples: 20_000_000,
+  samples: 40_000_000,
 } as const;
 
 /** The plans whose script can be read and has strokes; the others have nothing to ask. */

@@ -19,6 +19,10 @@ describe('a table of samples', () => {
     ['a, Refused ', read(['a', 'refused'])],
     ['a,unfinished,why', read(['a', 'unfinished'])],
     ['12,5\tunfinished', read(['12,5', 'unfinished'])],
+    ['text,expected\n"a\tb",refused', read(['a\tb', 'refused'])],
+    ['text\na\tb', read(['a\tb', 'accepted'])],
+    ['text\texpected\na\trefused', read(['a', 'refused'])],
+    ['\ufefftext\nplain', read(['plain', 'accepted'])],
     ['', read()],
   ])('%j is read', (text, expected) => {
     expect(readSamples(text)).toEqual(expected);
@@ -28,6 +32,7 @@ describe('a table of samples', () => {
     ['a,accepted\nb,perhaps', 2, { code: 'no verdict', word: 'perhaps' }],
     ['\n\nb, Perhaps', 3, { code: 'no verdict', word: ' Perhaps' }],
     ['"a', 1, { code: 'open quote' }],
+    ['a,perhaps\n"c', 1, { code: 'no verdict', word: 'perhaps' }],
     ['a\nb\n"c', 3, { code: 'open quote' }],
   ])('%j: line %i is wrong', (text, line, fault) => {
     expect(readSamples(text)).toEqual({ status: 'fault', line, fault });
@@ -35,7 +40,8 @@ describe('a table of samples', () => {
 
   it('has as many as may be, and not one more', () => {
     const most = 'a\n'.repeat(maxSamples);
-    expect(readSamples(most)).toMatchObject({ status: 'read' });
+    const reading = readSamples(most);
+    expect(reading.status === 'read' && reading.samples.length).toBe(maxSamples);
     expect(readSamples(`${most}a`)).toEqual({
       status: 'fault',
       line: maxSamples + 1,
@@ -49,7 +55,9 @@ describe('a table of samples', () => {
 
   it('comes back as it was written', () => {
     const sample = fc.record({
-      text: fc.string({ unit: 'grapheme' }).filter((text) => !text.includes('\r')),
+      text: fc.string({
+        unit: fc.oneof(fc.constantFrom(...'"\t,\n'), fc.string({ unit: 'grapheme', maxLength: 1 })),
+      }),
       expected: fc.constantFrom(...verdicts),
     });
     fc.assert(
@@ -62,5 +70,8 @@ describe('a table of samples', () => {
   it('gives its first samples to what need not try them all', () => {
     expect([firstSamples(undefined), firstSamples('"a')]).toEqual([[], []]);
     expect(firstSamples('a\n'.repeat(2001))).toHaveLength(2000);
+    // What comes behind is not looked at.
+    expect(firstSamples('a\nb\nc,perhaps', 2)).toHaveLength(2);
+    expect(firstSamples('a', 0)).toEqual([]);
   });
 });

@@ -7,7 +7,7 @@ export interface Sample {
 }
 
 /** Most samples of one field. */
-export const maxSamples = 200_000;
+export const maxSamples = 1_000_000;
 
 /** Why a line of a table of samples cannot be read. */
 export type SamplesFault =
@@ -40,19 +40,4 @@ export function sampleOfRow(row: readonly string[], index: number): SampleRow {
   return expected
     ? { status: 'sample', sample: { text, expected } }
     : { status: 'fault', fault: { code: 'no verdict', word: asked } };
-}
-
-/** Samples from the rows of a table. */
-export function samplesFromRows(rows: readonly (readonly string[])[]): SamplesReading {
-  const samples: Sample[] = [];
-  for (const [index, row] of rows.entries()) {
-    const read = sampleOfRow(row, index);
-    const line = index + 1;
-    if (read.status === 'none') continue;
-    if (read.status === 'fault') return { status: 'fault', line, fault: read.fault };
-    samples.push(read.sample);
-    if (samples.length > maxSamples)
-      return { status: 'fault', line, fault: { code: 'too many samples', most: maxSamples } };
-  }
-  return { status: 'read', samples };
 }

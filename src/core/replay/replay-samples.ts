@@ -15,9 +15,9 @@ export interface ReplayTarget {
 export interface SampleVerdicts {
   readonly targets: readonly TargetId[];
   /** By target, then by sample: the index of the verdict in `judged`. */
-  readonly verdicts: readonly Uint8Array[];
+  readonly verdicts: readonly Uint8Array<ArrayBuffer>[];
   /** By target, then by sample: 1 where the text in the end is not the sample. */
-  readonly changed: readonly Uint8Array[];
+  readonly changed: readonly Uint8Array<ArrayBuffer>[];
 }
 
 /**

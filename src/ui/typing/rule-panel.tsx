@@ -5,8 +5,9 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { withAttributes } from '@/core/document/edited-form';
 import type { TypingPlan } from '@/core/document/form-document';
 import type { Guard } from '@/core/guard/guard';
+import { sampleCount } from '@/core/guard/indexed-samples';
 import type { Sample } from '@/core/guard/sample';
-import { readSamples, writeSamples } from '@/core/guard/sample-table';
+import { firstSamples, writeSamples } from '@/core/guard/sample-table';
 import { attribute, type Field } from '@/core/html/field';
 import { type EditedRule, editedPattern, editedRules } from '@/core/pattern/edited-rule';
 import { partsOf, type SourceSpan, sentenceOf } from '@/core/pattern/parts';
@@ -24,8 +25,7 @@ import { RuleAdvice } from './rule-advice';
 import { RuleChange } from './rule-change';
 import { RuleSamples } from './rule-samples';
 import { RuleStones } from './rule-stones';
-
-const noSamples: readonly Sample[] = [];
+import { useSampleTable } from './use-sample-table';
 
 /** What the rule of a field really accepts: what a change of it does to the samples first, the rule itself below. */
 export function RulePanel({
@@ -52,12 +52,9 @@ export function RulePanel({
   const edited =
     rules.find((one) => keyOf(one) === (chosen && keyOf(chosen))) ?? bestOf(rules, field, guards);
   const pattern = edited && editedPattern(field, guards, edited);
-  const reading = useMemo(() => readSamples(text), [text]);
-  const samples = reading.status === 'read' ? reading.samples : noSamples;
-  const addSamples = (more: readonly Sample[]) => {
-    const known = new Set(samples.map((one) => one.text));
-    onSamples(writeSamples([...samples, ...more.filter((one) => !known.has(one.text))]));
-  };
+  const table = useSampleTable(text, onSamples);
+  const samples = useMemo(() => firstSamples(text), [text]);
+  const addSamples = (more: readonly Sample[]) => void table.add(writeSamples(more), true);
   if (!edited || !pattern)
     return (
       <p className={styles.lead}>
@@ -85,6 +82,7 @@ export function RulePanel({
       source={edited.of === 'field' ? (attribute(field.controls[0], 'pattern') ?? '') : pattern.source}
       match={pattern.match}
       samples={samples}
+      count={table.state.status === 'read' ? sampleCount(table.state.samples) : samples.length}
       choice={
         <Select
           size="small"
@@ -134,6 +132,7 @@ function Rule({
   source,
   match,
   samples,
+  count,
   choice,
   onSource,
   onAdd,
@@ -146,7 +145,10 @@ function Rule({
   edited: EditedRule;
   source: string;
   match: 'whole' | 'part';
+  /** The first of them. */
   samples: readonly Sample[];
+  /** How many there are. */
+  count: number;
   choice: React.ReactNode;
   onSource: (source: string) => void;
   onAdd: (samples: readonly Sample[]) => void;
@@ -163,7 +165,7 @@ function Rule({
   const input = useRef<InputRef>(null);
   const ask = useCallback(
     ({ work }: Replayer): Promise<RuleReport | null> =>
-      work.rule(of, guards, samples.slice(0, 2000), edited, saved || '[^]*', purpose),
+      work.rule(of, guards, samples, edited, saved || '[^]*', purpose),
     [of, guards, samples, edited, saved, purpose],
   );
   const [replaying] = useReplay(ask);
@@ -204,6 +206,7 @@ function Rule({
         <RuleSamples
           report={report}
           samples={samples}
+          count={count}
           standingOf={standingOf}
           lit={lit}
           onLight={setLit}

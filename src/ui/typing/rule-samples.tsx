@@ -21,13 +21,17 @@ type AskStanding = (text: string) => (replayer: Replayer) => Promise<TriedText |
 export function RuleSamples({
   report,
   samples,
+  count,
   standingOf,
   lit,
   onLight,
   onAdd,
 }: {
   report: RuleReport | null;
+  /** The first of them. */
   samples: readonly Sample[];
+  /** How many there are. */
+  count: number;
   /** Asks how a text that is being typed stands to the rule; one and the same as long as the rule is. */
   standingOf: AskStanding;
   lit: string | null;
@@ -83,10 +87,8 @@ export function RuleSamples({
           ))}
         </ul>
       )}
-      {samples.length > mostShown && (
-        <p className="soft">
-          {(samples.length - mostShown).toLocaleString('en-GB')} more in the part Samples.
-        </p>
+      {count > mostShown && (
+        <p className="soft">{(count - mostShown).toLocaleString('en-GB')} more in the part Samples.</p>
       )}
     </section>
   );

@@ -1,8 +1,9 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type CSSProperties, memo, useLayoutEffect, useRef } from 'react';
-import type { Sample } from '@/core/guard/sample';
+import { Pagination } from 'antd';
+import { type CSSProperties, memo, useLayoutEffect, useRef, useState } from 'react';
+import { type IndexedSamples, sampleAt, sampleCount } from '@/core/guard/indexed-samples';
 import { type Judged, judged, type Verdict } from '@/core/guard/verdict';
 import type { SampleVerdicts } from '@/core/replay/replay-samples';
 import type { TwoStageCheck } from '@/core/replay/two-stage';
@@ -18,21 +19,24 @@ import { verdictSigns } from './verdict-signs';
 export interface Replayed {
   readonly verdicts: SampleVerdicts;
   readonly stages: TwoStageCheck | null;
-  readonly samples: readonly Sample[];
+  /** Those of `IndexedSamples` that they are. */
+  readonly texts: string;
 }
 
 /** How high a row is, CSS px. */
 const rowHeight = 28;
+/** Where each row of a page stands is worked out in one go, and engines end what is higher than some 17 million CSS px. */
+const rowsOfPage = 100_000;
 /** How many rows are drawn on either side of those in sight. */
 const beyond = 4;
 
 interface Shown {
-  /** Indices of samples. */
-  readonly rows: readonly number[];
+  /** Indices of samples; null for all. */
+  readonly rows: Uint32Array | null;
   readonly targets: readonly Target[];
   readonly shown: Replayed | null;
   readonly baseline: Replayed | null;
-  readonly samples: readonly Sample[];
+  readonly samples: IndexedSamples;
   /** Both steady. */
   readonly onExpect: (index: number, expected: Verdict) => void;
   readonly onRemove: (index: number) => void;
@@ -50,67 +54,93 @@ export const SampleList = memo(function SampleList({
 }: Shown) {
   const scroll = useRef<HTMLElement>(null);
   const leaveRow = useSteady(() => scroll.current?.focus({ preventScroll: true }));
+  const all = rows?.length ?? sampleCount(samples);
+  const [turnedTo, setPage] = useState(0);
+  const page = Math.min(turnedTo, Math.max(0, Math.ceil(all / rowsOfPage) - 1));
+  const first = page * rowsOfPage;
   const list = useVirtualizer({
-    count: rows.length,
+    count: Math.min(rowsOfPage, all - first),
     getScrollElement: () => scroll.current,
     estimateSize: () => rowHeight,
     // Always as many, so that a row that leaves at one end comes in again at the other: only its words change.
     rangeExtractor: ({ startIndex, count }) => {
       const inSight = Math.ceil((scroll.current?.clientHeight ?? 0) / rowHeight) + 1;
       const drawn = Math.min(count, inSight + 2 * beyond);
-      const first = Math.max(0, Math.min(startIndex - beyond, count - drawn));
-      return Array.from({ length: drawn }, (_, at) => first + at);
+      const top = Math.max(0, Math.min(startIndex - beyond, count - drawn));
+      return Array.from({ length: drawn }, (_, at) => top + at);
     },
   });
   const items = list.getVirtualItems();
   const rowOf = (index: number) => index % items.length;
   // In their order again when the list rests, for those who go through it by keyboard: to move a row is to make it anew.
   const inOrder = list.isScrolling ? items.toSorted((a, b) => rowOf(a.index) - rowOf(b.index)) : items;
+  const turn = (to: number) => {
+    setPage(to - 1);
+    list.scrollToOffset(0);
+  };
   return (
-    <section
-      ref={scroll}
-      className={styles.sampleScroll}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled box is reached by keyboard
-      tabIndex={0}
-      aria-label="Samples, scrolled"
-      style={{ '--targets': targets.length } as CSSProperties}
-    >
-      <table className={styles.sampleTable} aria-label="Samples" aria-rowcount={rows.length + 1}>
-        <thead>
-          <tr aria-rowindex={1}>
-            <th scope="col">Text</th>
-            <th scope="col">Expected</th>
-            {targets.map((target) => (
-              <th key={target.id} scope="col">
-                <ProvenanceMark mark="modelled" /> {target.name}
-              </th>
-            ))}
-            <td />
-          </tr>
-        </thead>
-        <tbody style={{ height: list.getTotalSize() }}>
-          {inOrder.map(({ index, start }) => {
-            const at = rows[index] ?? 0;
-            const sample = samples[at];
-            return sample ? (
-              <SampleRow
-                key={rowOf(index)}
-                at={at}
-                row={index + 2}
-                start={start}
-                sample={sample}
-                targets={targets}
-                shown={shown}
-                baseline={baseline}
-                onExpect={onExpect}
-                onRemove={onRemove}
-                onLeave={leaveRow}
-              />
-            ) : null;
-          })}
-        </tbody>
-      </table>
-    </section>
+    <>
+      <section
+        ref={scroll}
+        className={styles.sampleScroll}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled box is reached by keyboard
+        tabIndex={0}
+        aria-label="Samples, scrolled"
+        style={{ '--targets': targets.length } as CSSProperties}
+      >
+        <table className={styles.sampleTable} aria-label="Samples" aria-rowcount={all + 1}>
+          <thead>
+            <tr aria-rowindex={1}>
+              <th scope="col">Text</th>
+              <th scope="col">Expected</th>
+              {targets.map((target) => (
+                <th key={target.id} scope="col">
+                  <ProvenanceMark mark="modelled" /> {target.name}
+                </th>
+              ))}
+              <td />
+            </tr>
+          </thead>
+          <tbody style={{ height: list.getTotalSize() }}>
+            {inOrder.map(({ index, start }) => {
+              const at = rows ? (rows[first + index] ?? 0) : first + index;
+              const sample = sampleAt(samples, at);
+              return sample ? (
+                <SampleRow
+                  key={rowOf(index)}
+                  at={at}
+                  row={first + index + 2}
+                  start={start}
+                  text={sample.text}
+                  expected={sample.expected}
+                  targets={targets}
+                  shown={shown}
+                  baseline={baseline}
+                  onExpect={onExpect}
+                  onRemove={onRemove}
+                  onLeave={leaveRow}
+                />
+              ) : null;
+            })}
+          </tbody>
+        </table>
+      </section>
+      {all > rowsOfPage && (
+        <Pagination
+          size="small"
+          className={styles.samplePages}
+          aria-label="Pages of samples"
+          current={page + 1}
+          pageSize={rowsOfPage}
+          total={all}
+          showSizeChanger={false}
+          showTotal={(total, [from, to]) =>
+            `${from.toLocaleString('en-GB')} to ${to.toLocaleString('en-GB')} of ${total.toLocaleString('en-GB')}`
+          }
+          onChange={turn}
+        />
+      )}
+    </>
   );
 });
 
@@ -119,7 +149,8 @@ const SampleRow = memo(function SampleRow({
   at,
   row,
   start,
-  sample,
+  text,
+  expected,
   targets,
   shown,
   baseline,
@@ -132,7 +163,8 @@ const SampleRow = memo(function SampleRow({
   row: number;
   /** Where it stands in the list, CSS px. */
   start: number;
-  sample: Sample;
+  text: string;
+  expected: Verdict;
   /** The sample that had the focus has left. */
   onLeave: () => void;
 }) {
@@ -143,15 +175,15 @@ const SampleRow = memo(function SampleRow({
     if (stood.current !== at && line.current?.contains(document.activeElement)) onLeave();
     stood.current = at;
   }, [at, onLeave]);
-  const name = sample.text.slice(0, 80);
+  const name = text.slice(0, 80);
   return (
     <tr ref={line} aria-rowindex={row} style={{ transform: `translateY(${start}px)` }}>
       <td className="mono">{visible(name)}</td>
-      <ExpectedChoice sample={at} name={name} expected={sample.expected} onExpect={onExpect} />
+      <ExpectedChoice sample={at} name={name} expected={expected} onExpect={onExpect} />
       {targets.map((target, column) => (
         <SampleVerdict
           key={target.id}
-          expected={sample.expected}
+          expected={expected}
           verdict={shown && verdictAt(shown, column, at)}
           before={baseline && verdictAt(baseline, column, at)}
         />
