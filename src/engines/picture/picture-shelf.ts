@@ -21,18 +21,18 @@ export class PictureShelf {
   }
 }
 
-/** Most px that may differ at all, and by how much a channel: corners and ends of strokes, not a shade of a surface. */
-const roundedPixels = 12;
+/** By how much a channel of a px may differ, and all px together: corners and ends of strokes, not a shade of a surface. */
 const roundedBy = 8;
+const roundedInAll = 96;
 
 function isSame(a: PNG, b: PNG): boolean {
-  let rounded = 0;
+  let inAll = 0;
   for (let at = 0; at < a.data.length; at += 4) {
     let most = 0;
     for (let channel = at; channel < at + 3; channel++)
       most = Math.max(most, Math.abs((a.data[channel] ?? 0) - (b.data[channel] ?? 0)));
-    if (most > roundedBy) return false;
-    if (most > 0 && ++rounded > roundedPixels) return false;
+    inAll += most;
+    if (most > roundedBy || inAll > roundedInAll) return false;
   }
   return true;
 }
