@@ -82,6 +82,24 @@ describe('a window on a display', () => {
     expect(display.acts).toEqual(['away', 'key alt+Down']);
   });
 
+  it('shows what appeared over a control of several parts, between them and over one', async () => {
+    const group: Box = { x: 50, y: 40, width: 300, height: 60 };
+    const parts = [
+      { ...group, height: 10 },
+      { ...group, y: 90, height: 10 },
+    ];
+    const drawn = { x: 240 + 120, y: 200 + 120, width: 80, height: 50, shade: 90, from: 100 };
+    const shown = async (own?: readonly Box[]) =>
+      windowOnDisplay(madeUpDisplay([drawn]), new PictureShelf(), place, atOnce).appearing(
+        group,
+        { kind: 'key', key: 'Down' },
+        patience,
+        own,
+      );
+    expect((await shown(parts))?.box).toEqual({ x: 60, y: 60, width: 40, height: 23 });
+    expect(await shown()).toBeNull();
+  });
+
   it('takes nothing for opened that the page had still to draw before', async () => {
     const drawn: Drawn[] = [];
     const display = madeUpDisplay(drawn);

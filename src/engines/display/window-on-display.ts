@@ -118,7 +118,10 @@ export function windowOnDisplay(
     await paint.painted();
     return settled(looks, restPause);
   };
-  const ignoredAt = (control: Box) => [toDisplay(grown(control, ringWidth)), toolbar];
+  const ignoredAt = (...parts: readonly Box[]) => [
+    ...parts.map((part) => toDisplay(grown(part, ringWidth))),
+    toolbar,
+  ];
   const taken = async (control: Box, { raster, change }: PixelChange): Promise<Appeared> => {
     const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(change, 2)]);
     return { picture: await shelf.take(cut(raster, shown)), box: toViewport(change) };
@@ -129,14 +132,14 @@ export function windowOnDisplay(
   return {
     status: 'there',
     viewport: { width: place.width, height: place.height },
-    async appearing(control, one, patience): Promise<Appeared | null> {
+    async appearing(control, one, patience, parts = [control]): Promise<Appeared | null> {
       if (last) looks.giveBack(last.before, last.after);
       [last, open] = [null, null];
       const before = await atRest();
       await act(one);
       // A pointer that stays makes tooltips come up, and they are no pop-ups.
       if (one.kind === 'click') await display.away();
-      open = await changed(looks, before, ignoredAt(control), patience, paint);
+      open = await changed(looks, before, ignoredAt(...parts), patience, paint);
       if (!open) {
         looks.giveBack(before);
         return null;

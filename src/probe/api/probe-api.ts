@@ -119,6 +119,8 @@ export interface ProbeApi {
   bringIntoSight(field: ProbeField): Box | null;
   /** The field's box in CSS px of the viewport, as it stands. */
   placeInViewport(field: ProbeField): Box | null;
+  /** The box of each of the field's controls that is drawn, CSS px of the viewport: one may open over another. */
+  placesInViewport(field: ProbeField): Box[];
   /** The inside of the field's first control, within its border and padding, CSS px of the viewport: its buttons are in there. */
   insideInViewport(field: ProbeField): Box | null;
   /** Keeps in mind what lies over the page now. */

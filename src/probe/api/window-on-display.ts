@@ -28,9 +28,10 @@ export interface WindowOnDisplay {
   /**
    * Does `act` and waits for something to appear outside of `control` (CSS px of the viewport).
    * @param patience how long that may take once the page has drawn what was done, ms; on a busy machine it gets more
+   * @param parts of the control, where it is several: what appears may lie between them
    * @returns null when nothing does.
    */
-  appearing(control: Box, act: Act, patience: number): Promise<Appeared | null>;
+  appearing(control: Box, act: Act, patience: number, parts?: readonly Box[]): Promise<Appeared | null>;
   /**
    * Of what appeared last, what the page does not draw by itself as it stands now: what styles bring out beside a field that
    * has the focus has not opened.

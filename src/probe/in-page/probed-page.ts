@@ -12,6 +12,7 @@ import {
   documentBox,
   insideInViewport,
   placeInViewport,
+  placesInViewport,
 } from './field-boxes';
 import { controlsOf } from './field-controls';
 import { blur, chooseFiles, disable, fill, reset, sizesWithoutLimits } from './field-states';
@@ -123,6 +124,7 @@ export const probedPage: ProbeApi = {
   sizesWithoutLimits,
   bringIntoSight,
   placeInViewport,
+  placesInViewport,
   insideInViewport,
   rememberPage() {
     before = pageNow();

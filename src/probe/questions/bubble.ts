@@ -59,7 +59,8 @@ async function report(
   if (!control) return 'not drawn';
   // The next reset takes the focus away, and the bubble with it.
   const call = () => page.probe('report', probed, withTitle);
-  return window.appearing(control, { kind: 'call', call }, patience);
+  const parts = await page.probe('placesInViewport', probed);
+  return window.appearing(control, { kind: 'call', call }, patience, parts);
 }
 
 /** The bubble's words cannot be read by a script; without the author's title it is another picture, or it is not. */

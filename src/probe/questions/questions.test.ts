@@ -90,6 +90,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
     sizesWithoutLimits: (asked) => asked.map(() => null),
     bringIntoSight: (field) => box(ordinalOf(field)),
     placeInViewport: (field) => box(ordinalOf(field)),
+    placesInViewport: ({ ordinals }) => ordinals.map(box),
     insideInViewport: (field) => box(ordinalOf(field)),
     rememberOverlays: () => undefined,
     rememberFields: () => undefined,
