@@ -48,7 +48,7 @@ const chosen = ['', ...others];
 
 /** What an answer says apart from where, how large and in which picture: that is the layout's. */
 function told({ target, field, question, outcome }: Observation): [string, string] {
-  const ofLayout = ['picture', 'pictures', 'size', 'popUp', 'leaves', 'box'];
+  const ofLayout = ['picture', 'size', 'sizeWithoutLimits', 'popUp', 'leaves'];
   const facts = JSON.stringify(outcome, (name, value) => (ofLayout.includes(name) ? undefined : value));
   return [`${target} ${field} ${question}`, facts];
 }

@@ -86,7 +86,7 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     await window.dismiss();
     // A key that scrolled the page opened nothing.
     if (!appeared || isScrolled) continue;
-    const opened = isExpanded ? appeared : await beyondFocus(context, field, window, appeared);
+    const opened = isExpanded ? appeared : await whatOpened(context, field, window, appeared);
     if (!opened) continue;
     context.picture(opened.picture);
     context.openings.set(field.id, gesture.name);
@@ -104,6 +104,20 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
     };
   }
   return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
+}
+
+/** On a busy machine what opened may still be there when the page is looked at without it, and would pass for the page's own. */
+async function whatOpened(
+  context: QuestionContext,
+  field: Field,
+  window: WindowOnDisplay,
+  appeared: Appeared,
+): Promise<Appeared | null> {
+  const opened = await beyondFocus(context, field, window, appeared);
+  // In a page of one's own another Escape closes what the field is in.
+  if (opened || context.asking.page) return opened;
+  await window.dismiss();
+  return beyondFocus(context, field, window, appeared);
 }
 
 /** What styles bring out beside a field that has the focus has not opened; what scripts of a page of one's own lay over it has. */
