@@ -56,7 +56,9 @@ export function placeInViewport(field: ProbeField): Box | null {
 const inViewport = (box: Box): Box => ({ ...box, x: box.x - window.scrollX, y: box.y - window.scrollY });
 
 export function placesInViewport(field: ProbeField): Box[] {
-  return controlsOf(field).flatMap((control) => boxOf(control) ?? []).map(inViewport);
+  return controlsOf(field)
+    .flatMap((control) => boxOf(control) ?? [])
+    .map(inViewport);
 }
 
 export function insideInViewport(field: ProbeField): Box | null {
