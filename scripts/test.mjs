@@ -108,7 +108,7 @@ try {
     55,
   );
   if (await check('build', build)) {
-    await suite('end-to-end', bin('playwright'), ['test'], 30);
+    await suite('end-to-end', bin('playwright'), ['test'], 40);
     await check('package, installed', packageWorks);
   }
 } catch (error) {
