@@ -71,26 +71,26 @@ type Progress = (done: number) => unknown;
 const tellEvery = 60;
 
 async function withProgress<T>(run: Generator<number, T>, progress: Progress): Promise<T> {
-  let told = Date.now();
+  const tell = nowAndThen(progress);
   for (;;) {
     const step = run.next();
     if (step.done) return step.value;
-    if (Date.now() - told >= tellEvery) {
-      told = Date.now();
-      progress(step.value);
-    }
+    tell(step.value);
   }
 }
 
-/** Tells how much of `all` is done, 0 to 1, some times a second. */
-function toldOf(all: number, progress: Progress): Progress {
+/** Tells some times a second, however often it is called. */
+function nowAndThen(progress: Progress): Progress {
   let told = Date.now();
   return (done) => {
     if (Date.now() - told < tellEvery) return;
     told = Date.now();
-    progress(done / all);
+    progress(done);
   };
 }
+
+/** Tells how much of `all` is done, 0 to 1. */
+const toldOf = (all: number, progress: Progress): Progress => nowAndThen((done) => progress(done / all));
 
 /** Its lists go over to the page as they are, and are gone here. */
 function handedOver(reading: IndexReading): IndexReading {

@@ -88,7 +88,7 @@ export function readSamples(table: string, most = Number.POSITIVE_INFINITY): Sam
 }
 
 /** So many are tried where findings and checks go by them; the Typing view tries them all. */
-export const mostTried = 2000;
+const mostTried = 2000;
 
 /**
  * The first of a table of samples, for what need not try them all; none where one of them cannot be read.

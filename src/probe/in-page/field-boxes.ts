@@ -49,16 +49,13 @@ export function bringIntoSight(field: ProbeField): Box | null {
 }
 
 export function placeInViewport(field: ProbeField): Box | null {
-  const box = controlBoxOf(controlsOf(field));
-  return box && inViewport(box);
+  return union(placesInViewport(field));
 }
-
-const inViewport = (box: Box): Box => ({ ...box, x: box.x - window.scrollX, y: box.y - window.scrollY });
 
 export function placesInViewport(field: ProbeField): Box[] {
   return controlsOf(field)
     .flatMap((control) => boxOf(control) ?? [])
-    .map(inViewport);
+    .map((box) => ({ ...box, x: box.x - window.scrollX, y: box.y - window.scrollY }));
 }
 
 export function insideInViewport(field: ProbeField): Box | null {

@@ -187,11 +187,8 @@ const Card = memo(function Card({
       <FieldThere field={field} habits={habits} now={now} onKeyDown={pressed} />
       <p className={styles.judgement}>
         {replay?.verdicts.afterStrokes.at(-1)?.verdict ??
-          (typed.strokes.length > 0
-            ? ''
-            : now.text === ''
-              ? 'nothing typed yet'
-              : 'prefilled, nothing typed yet')}
+          (typed.strokes.length === 0 &&
+            (now.text === '' ? 'nothing typed yet' : 'prefilled, nothing typed yet'))}
         {step?.refused && (
           <span className={styles.bad}>
             {' '}
