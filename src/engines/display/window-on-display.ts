@@ -115,8 +115,10 @@ export function windowOnDisplay(
   /** The display with the page as it stands, and the pointer away from it. */
   const atRest = async (): Promise<Raster> => {
     await display.away();
+    const elapsed = stopwatch();
     await paint.painted();
-    return settled(looks, restPause);
+    // The display shows late what the page drew late.
+    return settled(looks, Math.max(restPause, elapsed()));
   };
   const ignoredAt = (...parts: readonly Box[]) => [
     ...parts.map((part) => toDisplay(grown(part, ringWidth))),

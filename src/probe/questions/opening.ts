@@ -106,7 +106,10 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
 }
 
-/** On a busy machine what opened may still be there when the page is looked at without it, and would pass for the page's own. */
+/**
+ * On a busy machine what opened may still be there when the page is looked at without it, and would pass for the page's own; or the
+ * page is not drawn yet, and its own would pass for what opened. What two looks of two or three agree on is told.
+ */
 async function whatOpened(
   context: QuestionContext,
   field: Field,
@@ -116,6 +119,16 @@ async function whatOpened(
   const opened = await beyondFocus(context, field, window, appeared);
   // In a page of one's own another Escape closes what the field is in.
   if (opened || context.asking.page) return opened;
+  const again = await afterEscape(context, field, window, appeared);
+  return again && afterEscape(context, field, window, appeared);
+}
+
+async function afterEscape(
+  context: QuestionContext,
+  field: Field,
+  window: WindowOnDisplay,
+  appeared: Appeared,
+): Promise<Appeared | null> {
   await window.dismiss();
   return beyondFocus(context, field, window, appeared);
 }

@@ -21,6 +21,8 @@ interface Control {
   key?: (key: string, value: string) => string;
   /** Whether something opens by this act. */
   opens?: (act: 'middle' | 'end' | 'key') => boolean;
+  /** Whether what opened is told from the page alone, look by look; else it is. */
+  beyond?: readonly boolean[];
   reflected?: string;
   /** The page takes the focus away from it again, or never lets go of it. */
   focus?: 'taken away' | 'kept';
@@ -39,6 +41,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
   let focused = -1;
   let bubbleTitle = true;
   const acts: string[] = [];
+  const looks = new Map(names.map((name, ordinal) => [ordinal, [...(controls[name]?.beyond ?? [])]]));
   const at = (ordinal: number) => controls[names[ordinal] ?? ''] ?? {};
   const box = (ordinal: number): Box => ({ x: 0, y: top(ordinal), width, height });
   const facts = (ordinal: number): FieldFacts => ({
@@ -163,10 +166,9 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
                 : null;
             },
             beyondPage: async (control: Box) => {
-              const name = names[Math.round(control.y / 40)] ?? '';
-              return name === 'styled'
-                ? null
-                : appeared(`open ${Math.round(control.y / 40)}`, { ...control, y: 100, height: 90 });
+              const ordinal = Math.round(control.y / 40);
+              const isBeyond = looks.get(ordinal)?.shift() ?? true;
+              return isBeyond ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 }) : null;
             },
             press: async () => undefined,
             dismiss: async () => undefined,
@@ -224,12 +226,14 @@ function factsOf<Q extends PageQuestion>(
 
 describe('what opens', () => {
   const markup =
-    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input type=date name=styled><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
+    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input type=date name=styled><input type=date name=lingers><input type=date name=undrawn><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
   const controls: Record<string, Control> = {
     button: { opens: (act) => act === 'end' },
     anywhere: { opens: () => true },
     keys: { opens: (act) => act === 'key' },
-    styled: { opens: (act) => act === 'middle' },
+    styled: { opens: (act) => act === 'middle', beyond: [false, false] },
+    lingers: { opens: (act) => act === 'middle', beyond: [false, true, true] },
+    undrawn: { opens: (act) => act === 'middle', beyond: [false, true, false] },
     list: { opens: (act) => act === 'key' },
   };
 
@@ -246,7 +250,9 @@ describe('what opens', () => {
     ]);
     expect(factsOf(list, 'opening', 'never').tried).toHaveLength(3);
     // What its styles bring out beside it, when it has the focus, has not opened.
-    expect(factsOf(list, 'opening', 'styled')).toMatchObject({ opened: null, picture: null });
+    for (const field of ['styled', 'undrawn'])
+      expect(factsOf(list, 'opening', field)).toMatchObject({ opened: null, picture: null });
+    expect(opened('lingers')).toBe('a click in the middle');
     expect(acts.filter((act) => act.startsWith('anywhere'))).toEqual(['anywhere middle']);
     expect(list.find(({ field }) => field === 'plain')?.outcome.status).toBe('inapplicable');
     expect(factsOf(list, 'opening', 'button')).toMatchObject({ popUp: { width, height: 90 }, leaves: [] });
