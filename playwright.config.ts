@@ -7,7 +7,12 @@ export default defineConfig({
   // For what hangs; how long a walk takes is a matter of the machine.
   timeout: 420_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  // Each has an app of its own; engines and browsers wait for each other for much of the time.
+  workers: 2,
+  projects: [
+    { name: 'demo run', testMatch: 'demo-run.setup.ts' },
+    { name: 'walks', testMatch: '*.spec.ts', dependencies: ['demo run'] },
+  ],
   retries: 0,
   forbidOnly: true,
   // Where so much is broken, the rest is not waited for.

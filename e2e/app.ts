@@ -1,28 +1,15 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, type Download, expect, type Page } from '@playwright/test';
 import { startApp } from '../scripts/start-app.mjs';
 
+/** The run that all walks share: a sweep of the demo form over the whole line-up, made once before them. */
+export const runFile = join(import.meta.dirname, '../test-results/demo-run.json');
+
 type App = Awaited<ReturnType<typeof startApp>>;
 
 /** Tests with the built app running, and a page that fails on any error in its console. */
-export const test = base.extend<{ quiet: undefined }, { app: App; runFile: string }>({
-  runFile: [
-    async ({ app, browser }, use) => {
-      const context = await browser.newContext({ baseURL: app.address });
-      const page = await context.newPage();
-      await page.goto('/survey');
-      await sweep(page);
-      const file = join(mkdtempSync(join(tmpdir(), 'ukko-e2e-run-')), 'run.json');
-      await (await exported(page)).saveAs(file);
-      await context.close();
-      await use(file);
-      rmSync(join(file, '..'), { recursive: true });
-    },
-    { scope: 'worker', timeout: 420_000 },
-  ],
+export const test = base.extend<{ quiet: undefined }, { app: App }>({
   app: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright wants the first parameter to be destructured
     async ({}, use) => {
@@ -75,11 +62,11 @@ export async function exported(page: Page): Promise<Download> {
   return download;
 }
 
-/** Opens the run that all tests share: a sweep of the demo form over the whole line-up, made once. */
-export async function openRun(page: Page, file: string): Promise<void> {
+/** Opens the run that all walks share. */
+export async function openRun(page: Page): Promise<void> {
   await page.goto('/survey');
   await page.getByRole('heading', { name: 'Nothing was asked yet' }).waitFor();
-  await page.getByLabel('File to open').setInputFiles(file);
+  await page.getByLabel('File to open').setInputFiles(runFile);
   await page.getByRole('grid', { name: 'Survey' }).waitFor();
 }
 
@@ -97,14 +84,31 @@ export function cell(page: Page, field: string, target: string) {
   return row.getByRole('gridcell').nth(column);
 }
 
-/** WCAG 2.2 AA, as far as a program can tell. */
+/** What depends on the colours of a scheme; all else is one in both. */
+const rulesOfColour = ['color-contrast', 'link-in-text-block'];
+
+/** WCAG 2.2 AA, as far as a program can tell, in the light scheme and in the dark one. */
 export async function expectAccessible(page: Page): Promise<void> {
   // One view's title goes a moment before the next one's comes.
   await expect(page).toHaveTitle(/./);
-  const { violations } = await new AxeBuilder({ page })
+  await inScheme(page, 'light');
+  const inLight = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+  await inScheme(page, 'dark');
+  const inDark = await new AxeBuilder({ page }).withRules(rulesOfColour).analyze();
+  expect([...inLight.violations.map(told), ...inDark.violations.map(told)]).toEqual([]);
+}
+
+type Violation = Awaited<ReturnType<AxeBuilder['analyze']>>['violations'][number];
+
+const told = ({ id, nodes }: Violation) => `${id}: ${nodes.map((node) => node.html).join(' ')}`;
+
+/** Ends once nothing is between one colour and another any more. */
+async function inScheme(page: Page, colorScheme: 'light' | 'dark'): Promise<void> {
+  await page.emulateMedia({ colorScheme });
+  await expect(page.locator('html')).toHaveAttribute('data-theme', colorScheme);
+  await expect.poll(() => page.evaluate(() => document.getAnimations().length)).toBe(0);
 }
 
 /** Clicks into the markup of the Form view and waits for the editor that comes then. */

@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { cell, expect, openRun, pasteForm, test } from './app';
+import { cell, expect, openRun, pasteForm, runFile, test } from './app';
 
 test('findings of the hurried form: the worst first, with evidence and a decision that stays', async ({
   page,
@@ -74,9 +74,8 @@ test('a remedy shows what it would do, is asked of the targets, and done', async
 
 test('what differs between targets is one finding for each cause, with pictures and what each says', async ({
   page,
-  runFile,
 }) => {
-  await openRun(page, runFile);
+  await openRun(page);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page
     .getByRole('button', { name: /Firefox shows a text box for type="month" and type="week" \(2 fields\)/ })
@@ -104,8 +103,8 @@ test('what differs between targets is one finding for each cause, with pictures 
   await expect(page.getByRole('rowheader').filter({ hasText: 'Remarks' })).toHaveCount(0);
 });
 
-test('a baseline says what is new and gone since, and a report takes it along', async ({ page, runFile }) => {
-  await openRun(page, runFile);
+test('a baseline says what is new and gone since, and a report takes it along', async ({ page }) => {
+  await openRun(page);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();
@@ -136,9 +135,8 @@ test('a baseline says what is new and gone since, and a report takes it along', 
 
 test('answers that differ from the baseline are listed with their cause, and lead to the survey', async ({
   page,
-  runFile,
 }, info) => {
-  await openRun(page, runFile);
+  await openRun(page);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('combobox', { name: 'Baseline' }).click();
   await page.getByTitle(/^baseline /).click();

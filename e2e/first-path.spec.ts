@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readRunFile } from '../src/core/run/run-file';
-import { cell, expect, exported, intoMarkup, openRun, pasteForm, sweep, test } from './app';
+import { cell, expect, exported, intoMarkup, openRun, pasteForm, runFile, sweep, test } from './app';
 
 const pasted = `<form>
   <!-- kept -->
@@ -9,10 +9,7 @@ const pasted = `<form>
   <label>Depth <input type="number" name="depth" min="0" flavour="salt"></label>
 </form>`;
 
-test('from a pasted form to a replay, and through a file back to the same screens', async ({
-  page,
-  runFile,
-}) => {
+test('from a pasted form to a replay, and through a file back to the same screens', async ({ page }) => {
   test.setTimeout(240_000);
   await test.step('the demo form is there on the first visit', async () => {
     await page.goto('/');
@@ -180,11 +177,8 @@ test('from a pasted form to a replay, and through a file back to the same screen
   });
 });
 
-test('three engines side by side differ where nobody told the program that they do', async ({
-  page,
-  runFile,
-}) => {
-  await openRun(page, runFile);
+test('three engines side by side differ where nobody told the program that they do', async ({ page }) => {
+  await openRun(page);
   for (const field of ['Survey month', 'Survey week'])
     await expect(cell(page, field, 'Firefox')).toContainText(/differs: type.*parts/);
   await expect(cell(page, 'Survey week', 'WebKit')).toContainText(/differs: size, parts, readable/);
@@ -256,9 +250,8 @@ test('a target of one’s own joins the line-up, falls back, and every plan for 
 
 test('cells that differ from the reference are marked, in words too, and can be shown alone', async ({
   page,
-  runFile,
 }) => {
-  await openRun(page, runFile);
+  await openRun(page);
   const text = await readFile(runFile, 'utf8');
   const { run } = readRunFile(text) as Extract<ReturnType<typeof readRunFile>, { status: 'read' }>;
   // What an engine without date pickers would have answered, put into the file of a real run.

@@ -73,8 +73,8 @@ test('an edit that finds no room is told, stays, and is saved as soon as there i
   await expect(markup).toContainText('maxlength="7"');
 });
 
-test('a sweep that finds no room ends, says so, and what was there stays', async ({ page, runFile }) => {
-  await openRun(page, runFile);
+test('a sweep that finds no room ends, says so, and what was there stays', async ({ page }) => {
+  await openRun(page);
   const pictures = page.getByRole('grid', { name: 'Survey' }).getByRole('img');
   await expect(pictures.first()).toBeVisible();
   await allowBytes(page, 1);

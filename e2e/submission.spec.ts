@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { expect, openRun, test } from './app';
 
-test('who is blocked and what is sent, by target, measured beside modelled', async ({ page, runFile }) => {
-  await openRun(page, runFile);
+test('who is blocked and what is sent, by target, measured beside modelled', async ({ page }) => {
+  await openRun(page);
   await page.getByRole('link', { name: 'Submission' }).click();
   const targets = page.getByRole('list', { name: 'What each target does' }).getByRole('listitem');
   await expect(targets).toHaveText([

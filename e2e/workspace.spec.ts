@@ -1,13 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, openRun, pasteForm, test } from './app';
+import { expect, openRun, pasteForm, runFile, test } from './app';
 
-test('everything is taken along to another browser, and merged there', async ({
-  page,
-  browser,
-  runFile,
-  app,
-}) => {
-  await openRun(page, runFile);
+test('everything is taken along to another browser, and merged there', async ({ page, browser, app }) => {
+  await openRun(page);
   await page.getByRole('link', { name: 'Findings', exact: true }).click();
   await page.getByRole('button', { name: /Firefox shows a text box for type="month"/ }).click();
   await page.getByRole('complementary', { name: 'Finding' }).getByText('later', { exact: true }).click();
@@ -40,12 +35,12 @@ test('everything is taken along to another browser, and merged there', async ({
   await other.close();
 });
 
-test('a large run is read beside the page, and can be cancelled', async ({ page, runFile }) => {
+test('a large run is read beside the page, and can be cancelled', async ({ page }, testInfo) => {
   const run = JSON.parse(readFileSync(runFile, 'utf8'));
   const observations = Array.from({ length: 40 }, () => run.observations)
     .flat()
     .slice(0, 100_000);
-  const large = runFile.replace('run.json', 'large.run.json');
+  const large = testInfo.outputPath('large.run.json');
   writeFileSync(large, JSON.stringify({ ...run, observations }));
   await page.goto('/survey');
   const nothing = page.getByRole('heading', { name: 'Nothing was asked yet' });

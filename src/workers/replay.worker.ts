@@ -28,11 +28,10 @@ import type { Trap } from '@/core/keyboard/trap';
 import { habitsOf } from '@/core/model/deviations/habits';
 import { type SubmissionOutlook, submissionOutlook } from '@/core/model/submission-outlook';
 import { scriptTyping } from '@/core/model/type-script';
-import { type Growth, measuredGrowth, slowTexts } from '@/core/pattern/blow-up';
 import { type EditedRule, editedPattern } from '@/core/pattern/edited-rule';
+import { type SlowPattern, slowPattern } from '@/core/pattern/slow-pattern';
 import type { Purpose } from '@/core/purpose/purpose';
 import type { BypassRow } from '@/core/questions/restriction/facts';
-import { nativePattern } from '@/core/regexp/native-pattern';
 import type { Pattern } from '@/core/regexp/pattern';
 import { bypassTable } from '@/core/replay/bypass';
 import { type ModelledReplay, type ReplayTail, tailOf } from '@/core/replay/modelled-replay';
@@ -276,19 +275,10 @@ const replayWork = {
     return textStanding({ pattern, saved, submit }, text);
   },
 
-  /** How long this engine's matcher takes over texts that are made to be slow; null: none of them is. */
-  async slowness(pattern: Pattern): Promise<Growth | null> {
-    const expression = nativePattern(pattern);
-    if (!expression) return null;
-    return measuredGrowth(
-      slowTexts(pattern.source),
-      (text) => {
-        const begin = performance.now();
-        expression.test(text);
-        return performance.now() - begin;
-      },
-      Date.now() + 1500,
-    );
+  /** Whether a pattern makes a page stand still over a text that can be entered into the field; null: it does not. */
+  slowness(of: ReplayedField, pattern: Pattern): SlowPattern | null {
+    const field = fieldIn(of);
+    return field && slowPattern(field, pattern);
   },
 
   waysIn(of: ReplayedField, guards: readonly Guard[], samples: string): BypassRow[] {

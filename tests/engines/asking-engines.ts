@@ -8,6 +8,8 @@ import type { Observation } from '@/core/questions/observation';
 import type { SweepMessage } from '@/core/sweep/sweep-message';
 import { targets } from '@/core/target/line-up';
 import type { EngineTarget } from '@/core/target/target';
+import { type Browsers, newBrowsers } from '@/engines/pool/browsers';
+import { WarmBrowsers } from '@/engines/pool/warm-browsers';
 import { sweepEngines } from '@/engines/sweep-engines';
 
 /** The engines of this machine, as the line-up has them. */
@@ -44,6 +46,7 @@ export async function ask(
   asking: Asking,
   signal = new AbortController().signal,
   on?: (message: SweepMessage) => void,
+  browsers: Browsers = newBrowsers,
 ): Promise<Heard> {
   const messages: SweepMessage[] = [];
   await sweepEngines(
@@ -56,6 +59,7 @@ export async function ask(
       on?.(message);
     },
     signal,
+    { browsers },
   );
   return {
     messages,
@@ -64,6 +68,16 @@ export async function ask(
       messages.flatMap((m) => (m.type === 'picture' ? [[m.picture.id, m.picture] as const] : [])),
     ),
   };
+}
+
+/** Asks as `ask` does, by browsers that are kept from one question to the next, until the tests of this group have ended. */
+export function askingWarm(): (
+  asked: EngineTarget | readonly EngineTarget[],
+  asking: Asking,
+) => Promise<Heard> {
+  const browsers = new WarmBrowsers();
+  afterAll(() => browsers.close());
+  return (asked, asking) => ask(asked, asking, undefined, undefined, browsers);
 }
 
 /** Groups of processes that keepers of this file lead or led: some browsers write over their environment. */

@@ -5,8 +5,7 @@ import type { ActionKeyTrouble } from '../keyboard/action-key';
 import type { InputMode } from '../keyboard/input-traits';
 import type { Setting } from '../keyboard/settings';
 import type { PatternWarning } from '../pattern/pattern-warnings';
-import type { SlowText } from '../pattern/slow-text';
-import type { StepGrowth } from '../pattern/step-growth';
+import type { SlowPattern } from '../pattern/slow-pattern';
 import type { Purpose, Writing } from '../purpose/purpose';
 import type { Difference } from '../questions/differences';
 import type { OtherSample, Route } from '../questions/restriction/facts';
@@ -48,15 +47,7 @@ type GuardClaim =
   | { readonly code: 'samples differ'; readonly tried: number; readonly others: readonly OtherSample[] };
 
 type PatternClaim =
-  /** Steps that a matcher takes over the text, by how often the piece is repeated; `isMore`: it was stopped there. */
-  | {
-      readonly code: 'slow pattern';
-      readonly text: SlowText;
-      readonly grows: StepGrowth['grows'];
-      /** Over the longest text that can be entered a page stands still for minutes; else for a moment. */
-      readonly isForGood: boolean;
-      readonly steps: readonly { readonly times: number; readonly steps: number; readonly isMore: boolean }[];
-    }
+  | ({ readonly code: 'slow pattern' } & SlowPattern)
   | { readonly code: 'pattern warning'; readonly warning: PatternWarning };
 
 /** What a rule does with `texts`, out of `tried` that people enter for `purpose`, or that only look like it. */

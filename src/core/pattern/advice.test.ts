@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { plainPattern } from '../../../tests/fixtures/patterns';
 import { longestText, ruleSamples } from '../rules/rule-samples';
-import { growthOf, measuredGrowth, slowTexts } from './blow-up';
+import { growthOf, slowTexts } from './blow-up';
 import { patternTable } from './pattern-table';
 import { patternWarnings } from './pattern-warnings';
 import { slowText } from './slow-text';
@@ -95,9 +95,6 @@ describe('warnings of a pattern', () => {
 });
 
 describe('a pattern that a matcher takes very long over', () => {
-  /** Time as a matcher would take that tries every way, in steps. */
-  const counted = (steps: (length: number) => number) => (text: string) => steps(text.length) / 1e5;
-
   it.each([
     ['(a+)+', 'a'],
     ['(?:[a-z]+ ?)*', 'a'],
@@ -107,46 +104,6 @@ describe('a pattern that a matcher takes very long over', () => {
     expect(slowTexts(source).some(({ again }) => again.includes(piece) || again.length > 0)).toBe(true);
     for (const text of slowTexts(source))
       expect(slowText(text, 3).startsWith(text.before + text.again.repeat(3))).toBe(true);
-  });
-
-  it('is found by how its time grows', async () => {
-    const texts = slowTexts('(a+)+');
-    const until = Date.now() + 60_000;
-    expect(
-      await measuredGrowth(
-        texts,
-        counted((length) => 2 ** length),
-        until,
-      ),
-    ).toMatchObject({ grows: 'doubles' });
-    expect(
-      await measuredGrowth(
-        texts,
-        counted((length) => length ** 2),
-        until,
-      ),
-    ).toMatchObject({ grows: 'with a power' });
-    expect(
-      await measuredGrowth(
-        texts,
-        counted((length) => length * 100),
-        until,
-      ),
-    ).toBeNull();
-    expect(
-      await measuredGrowth(
-        texts,
-        counted(() => 1e9),
-        until,
-      ),
-    ).toBeNull();
-    expect(
-      await measuredGrowth(
-        texts,
-        counted((length) => 2 ** length),
-        Date.now() - 1,
-      ),
-    ).toBeNull();
   });
 
   it('is told from a single slow answer, and from one that was slow from the beginning', async () => {
@@ -161,18 +118,19 @@ describe('a pattern that a matcher takes very long over', () => {
     expect([heavy.grows, heavy.took.length]).toEqual(['in proportion', 1]);
   });
 
-  it('is measured on this engine', async () => {
-    const time = (source: string) => (text: string) => {
+  it('is timed on this engine', async () => {
+    const grows = async (source: string) => {
       const expression = new RegExp(`^(?:${source})$`, 'v');
-      const begin = performance.now();
-      expression.test(text);
-      return performance.now() - begin;
+      const time = (text: string) => {
+        const begin = performance.now();
+        expression.test(text);
+        return performance.now() - begin;
+      };
+      const growths = slowTexts(source).map((text) => growthOf(text, time, Date.now() + 10_000));
+      return (await Promise.all(growths)).map(({ grows }) => grows);
     };
-    const found = await measuredGrowth(slowTexts('(?:[a-z]+)+'), time('(?:[a-z]+)+'), Date.now() + 10_000);
-    expect(found?.grows).toBe('doubles');
-    expect(
-      await measuredGrowth(slowTexts('[a-z]+-[0-9]*'), time('[a-z]+-[0-9]*'), Date.now() + 10_000),
-    ).toBeNull();
+    expect(await grows('(?:[a-z]+)+')).toContain('doubles');
+    expect(new Set(await grows('[a-z]+-[0-9]*'))).toEqual(new Set(['in proportion']));
   });
 
   it('has no such texts where nothing is repeated without end', () => {

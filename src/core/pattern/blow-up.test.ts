@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { growthOf, measuredGrowth, slowTexts, textsOver } from './blow-up';
+import { growthOf, slowTexts, textsOver } from './blow-up';
 import type { SlowText } from './slow-text';
 
 const over = (source: string, ambiguities?: Parameters<typeof slowTexts>[1]) =>
@@ -112,19 +112,5 @@ describe('how the time of a matcher grows', () => {
     const { asked, time } = taking(() => 0);
     expect(await growthOf(text, time, Date.now() - 1)).toMatchObject({ grows: 'in proportion', took: [] });
     expect(asked).toEqual([]);
-  });
-});
-
-describe('the first text that grows out of hand', () => {
-  const other: SlowText = { ...text, after: '@' };
-  const time = (long: string) => (long.endsWith('@') ? 2 ** long.length / 10_000 : 0);
-  it('is told, and none where none does, or the time is over', async () => {
-    expect(await measuredGrowth([text, other], time, later())).toMatchObject({
-      text: other,
-      grows: 'doubles',
-    });
-    expect(await measuredGrowth([text], time, later())).toBeNull();
-    expect(await measuredGrowth([text, other], time, Date.now() - 1)).toBeNull();
-    expect(await measuredGrowth([], time, later())).toBeNull();
   });
 });

@@ -145,23 +145,9 @@ const [few, many] = [
 ];
 
 /**
- * Measures the texts until one shows that time grows out of hand; null where none does.
+ * Measures one text, longer and longer, until it is slow or as long as it gets.
  * @param until `Date.now()` at which measuring ends
  */
-export async function measuredGrowth(
-  texts: readonly SlowText[],
-  time: Timing,
-  until: number,
-): Promise<Growth | null> {
-  for (const text of texts) {
-    const growth = await growthOf(text, time, until);
-    if (growth.grows !== 'in proportion') return growth;
-    if (Date.now() > until) return null;
-  }
-  return null;
-}
-
-/** Measures one text, longer and longer, until it is slow or as long as it gets. */
 export async function growthOf(text: SlowText, time: Timing, until: number): Promise<Growth> {
   const short = await timesOf(text, few, time, until);
   if (isOutOfHand(short)) return { text, took: short, grows: 'doubles' };

@@ -3,7 +3,7 @@ import { slowText } from './slow-text';
 import { growthOfSteps, type StepGrowth } from './step-growth';
 
 const growth = (source: string, longest = Number.POSITIVE_INFINITY): StepGrowth | null =>
-  growthOfSteps(source, longest);
+  growthOfSteps({ source, match: 'whole' }, longest);
 
 /** What each pattern does was told from how it is made, before it was tried. */
 const exponential = [
@@ -150,6 +150,11 @@ describe('growth of steps', () => {
       expect(growth(source)?.grows).toEqual({ by: 'doubling' });
     },
   );
+
+  it('is not there where a part of the text is enough, and that is found at once', () => {
+    const part = (source: string) => growthOfSteps({ source, match: 'part' }, Number.POSITIVE_INFINITY);
+    expect([part('(?:a+)+'), part('(?:a+)+b')?.grows]).toEqual([null, { by: 'doubling' }]);
+  });
 
   it('is told from the length on at which somebody notices it', () => {
     const found = Array.from({ length: 40 }, (_, longest) => growth('(?:a+)+b', longest));

@@ -1,6 +1,7 @@
 import { Budget } from '../regexp/budget';
 import { countedSteps } from '../regexp/compiled-pattern';
 import type { Matching } from '../regexp/machine';
+import type { Pattern } from '../regexp/pattern';
 import { type Ambiguity, ambiguitiesOf } from './ambiguity';
 import { slowTexts, textsOver } from './blow-up';
 import { type Counted, exponentOf, isConfirmed, isDoubling } from './count-growth';
@@ -44,8 +45,9 @@ type Count = (text: string, most: number) => Matching;
  * are counted over typical pieces. Counted and not timed: the same everywhere.
  * @param longest UTF-16 code units that can be entered
  */
-export function growthOfSteps(source: string, longest: number): StepGrowth | null {
-  const count = countedSteps({ source, match: 'whole' });
+export function growthOfSteps(pattern: Pattern, longest: number): StepGrowth | null {
+  const { source } = pattern;
+  const count = countedSteps(pattern);
   if (!count) return null;
   const pieces = ambiguitiesOf(source, new Budget(stepsForPieces));
   const of = (grows: Ambiguity['grows']) => pieces.filter((one) => one.grows === grows).flatMap(textsOver);

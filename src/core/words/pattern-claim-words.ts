@@ -1,4 +1,5 @@
 import type { Claim } from '../finding/claim';
+import type { SlowPattern } from '../pattern/slow-pattern';
 import { slowText } from '../pattern/slow-text';
 import type { Writing } from '../purpose/purpose';
 import { languageTagName } from './language-words';
@@ -16,7 +17,21 @@ const mostTexts = 8;
 /** How often the piece of a slow text is repeated where it is shown. */
 const repeats = 8;
 
-function growthText({ grows, steps }: Extract<Claim, { code: 'slow pattern' }>): string {
+/** What a matcher that tries every way does with a pattern, as the end of a sentence, and the counts that show it. */
+export function slowPatternWords({ text, grows, steps }: SlowPattern): {
+  readonly says: string;
+  readonly counts: readonly string[];
+} {
+  return {
+    says: `takes ${growthText(grows, steps)} on texts like “${slowText(text, repeats)}”`,
+    counts: steps.map(
+      ({ times, steps: count, isMore }) =>
+        `“${text.again}” ${times} times: ${count.toLocaleString('en-GB')} steps${isMore ? ' and more' : ''}.`,
+    ),
+  };
+}
+
+function growthText(grows: SlowPattern['grows'], steps: SlowPattern['steps']): string {
   if (grows.by === 'doubling') return 'ever more steps';
   const least = steps.some(({ isMore }) => isMore) ? 'at least ' : '';
   return `steps that grow with ${least}the ${grows.power === 2 ? 'square' : grows.power === 3 ? 'cube' : `power ${grows.power}`} of the length`;
@@ -24,19 +39,18 @@ function growthText({ grows, steps }: Extract<Claim, { code: 'slow pattern' }>):
 
 export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim {
   switch (claim.code) {
-    case 'slow pattern':
+    case 'slow pattern': {
+      const { says, counts } = slowPatternWords(claim);
       return {
-        says: `${label}: the pattern takes ${growthText(claim)} on texts like “${slowText(claim.text, repeats)}”.`,
+        says: `${label}: the pattern ${says}.`,
         why: claim.isForGood
           ? 'The page freezes while it checks the text, and everything that was entered is lost with it.'
           : 'The page freezes for a moment after each key in a long text.',
         remedy:
           'Let only one part match each character: no repetition inside a repetition, no two ways to match one text.',
-        details: claim.steps.map(
-          ({ times, steps, isMore }) =>
-            `“${claim.text.again}” ${times} times: ${steps.toLocaleString('en-GB')} steps${isMore ? ' and more' : ''}.`,
-        ),
+        details: counts,
       };
+    }
     case 'pattern warning': {
       const { witness, remedy } = claim.warning;
       return {

@@ -72,20 +72,26 @@ function Waiting() {
 
 const themeKey = 'ukko-theme';
 
-/** The person's choice, or else the system's. */
+/** The person's choice, or else the system's, as it changes. */
 function useTheme(): [ThemeName, (name: ThemeName) => void] {
-  const [theme, setTheme] = useState<ThemeName>('light');
+  const [chosen, setChosen] = useState<ThemeName | null>(null);
+  const [system, setSystem] = useState<ThemeName>('light');
   useEffect(() => {
-    const system = window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
     const kept = window.localStorage.getItem(themeKey);
-    setTheme(kept === 'dark' || kept === 'light' ? kept : system);
+    if (kept === 'dark' || kept === 'light') setChosen(kept);
+    const dark = window.matchMedia('(prefers-color-scheme: dark)');
+    const follow = () => setSystem(dark.matches ? 'dark' : 'light');
+    follow();
+    dark.addEventListener('change', follow);
+    return () => dark.removeEventListener('change', follow);
   }, []);
+  const theme = chosen ?? system;
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
   const choose = useCallback((name: ThemeName) => {
     window.localStorage.setItem(themeKey, name);
-    setTheme(name);
+    setChosen(name);
   }, []);
   return [theme, choose];
 }

@@ -27,7 +27,6 @@ const patience = 1000;
  */
 export function useReplay<Answer>(
   ask: Ask<Answer>,
-  longest: number | null = null,
 ): readonly [Replaying<Answer>, (next: Ask<Answer>) => void] {
   const [state, setState] = useState<Replaying<Answer>>({ status: 'waiting' });
   const working = useRef<Replayer | null>(null);
@@ -59,29 +58,19 @@ export function useReplay<Answer>(
   useEffect(() => {
     let isOver = false;
     if (begun.current?.ask !== ask) begin(ask);
-    const timer =
-      longest === null
-        ? undefined
-        : setTimeout(() => {
-            end();
-            if (!isOver) setState({ status: 'failed', reason: 'Not worked out: it does not end.' });
-          }, longest);
     begun.current?.answer.then(
       (answer) => {
-        clearTimeout(timer);
         // What shows the answer is drawn in pieces, between which the page answers.
         if (!isOver) startTransition(() => setState({ status: 'there', answer }));
       },
       (error) => {
-        clearTimeout(timer);
         if (!isOver) setState({ status: 'failed', reason: threadErrorText(error) });
       },
     );
     return () => {
       isOver = true;
-      clearTimeout(timer);
     };
-  }, [ask, begin, end, longest]);
+  }, [ask, begin]);
   return [state, begin];
 }
 

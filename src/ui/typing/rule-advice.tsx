@@ -72,7 +72,7 @@ export function RuleAdvice({
           </div>
         );
       })}
-      <Slowness source={source} match={match} />
+      <Slowness field={field} pattern={{ source, match }} />
       <div className={styles.piece}>
         <div className={styles.pieceHead}>
           <h3>People enter</h3>

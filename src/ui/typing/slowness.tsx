@@ -2,55 +2,39 @@
 
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Field } from '@/core/html/field';
 import type { Growth } from '@/core/pattern/blow-up';
-import { type SlowText, slowText } from '@/core/pattern/slow-text';
+import type { SlowPattern } from '@/core/pattern/slow-pattern';
+import type { SlowText } from '@/core/pattern/slow-text';
 import type { Pattern } from '@/core/regexp/pattern';
 import type { SlowNews } from '@/core/rules/slow-question';
 import { failureText } from '@/core/words/failure-words';
+import { slowPatternWords } from '@/core/words/pattern-claim-words';
 import { hearNews } from '@/store/server-news';
 import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useReplay } from '../frame/use-replay';
-import { visible } from '../frame/visible-text';
+import { useReplayedField } from '../frame/use-replayed-field';
 import styles from './rule.module.css';
 
-/** The browser's own matcher is timed: one run of it may never end, ms. */
-const longest = 3000;
-/** Measuring takes its time: it begins when nothing was typed for a while, ms. */
-const rest = 400;
-
-function useRested(value: string): string {
-  const [rested, setRested] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(value), rest);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return rested;
+/** A text over which a matcher that tries every way takes too many steps, and how long the engines take over it. */
+export function Slowness({ field, pattern }: { field: Field; pattern: Pattern }) {
+  const of = useReplayedField(field);
+  const { source, match } = pattern;
+  const ask = useCallback(({ work }: Replayer) => work.slowness(of, { source, match }), [of, source, match]);
+  const [replaying] = useReplay(ask);
+  if (replaying.status !== 'there' || !replaying.answer) return null;
+  return <Slow key={source} pattern={{ source, match }} slow={replaying.answer} />;
 }
 
-/** A text over which the matcher of this browser takes ever longer, and how long those of the engines take over it. */
-export function Slowness({ source, match }: { source: string; match: Pattern['match'] }) {
-  const rested = useRested(source);
-  const ask = useCallback(({ work }: Replayer) => work.slowness({ source: rested, match }), [rested, match]);
-  const [replaying] = useReplay(ask, longest);
-  if (rested !== source || replaying.status !== 'there' || !replaying.answer) return null;
-  return <Slow key={source} pattern={{ source, match }} growth={replaying.answer} />;
-}
-
-function Slow({ pattern, growth: { text, took, grows } }: { pattern: Pattern; growth: Growth }) {
-  const { news, fault, isAsking, ask, cancel } = useEngines(pattern, text);
-  const [times = 0, ms = 0] = took.at(-1) ?? [];
+function Slow({ pattern, slow }: { pattern: Pattern; slow: SlowPattern }) {
+  const { news, fault, isAsking, ask, cancel } = useEngines(pattern, slow.text);
+  const { says, counts } = slowPatternWords(slow);
   return (
     <div className={styles.warning}>
       <p>
-        A matcher that tries every way takes very long over{' '}
-        <span className="mono">{visible(slowText(text, 8))}</span>: with{' '}
-        <span className="mono">{visible(text.again)}</span> repeated {times.toLocaleString('en-GB')} times
-        this browser took {Math.round(ms)} ms,{' '}
-        {grows === 'doubles'
-          ? 'and a few more double that, again and again'
-          : 'and twice as many take far more than twice as long'}
-        .
+        A matcher that tries every way {says}. <ProvenanceMark mark="modelled" />{' '}
+        <span className="soft">{counts.join(' ')}</span>
       </p>
       {news.map((one) => (
         <EngineTimes key={one.engine} news={one} />
