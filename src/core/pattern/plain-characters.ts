@@ -13,21 +13,39 @@ const namedRange = 100;
 
 /** Characters of a range of code points, both ends included: the plainest that are in it, and all of a short one. */
 export function charactersIn(min: number, max: number): string[] {
-  const isIn = (character: string) => {
-    const code = character.codePointAt(0) ?? 0;
-    return min <= code && code <= max;
-  };
   const named =
     max - min < namedRange
       ? Array.from({ length: max - min + 1 }, (_, index) => String.fromCodePoint(min + index))
       : [];
-  const seen = named.filter((character) => !/\p{C}|\p{Zl}|\p{Zp}/u.test(character));
-  return [...new Set([...plainest.filter(isIn), ...seen])];
+  return [...new Set([...plainest.filter(within(min, max)), ...named.filter(canBeShown)])];
 }
 
 /** The first of the range that can be seen, or its first one. */
 export function plainestIn(min: number, max: number): string {
-  return charactersIn(min, max)[0] ?? visibleIn(min, max) ?? String.fromCodePoint(min);
+  return (
+    plainest.find(within(min, max)) ?? shownIn(min, max) ?? visibleIn(min, max) ?? String.fromCodePoint(min)
+  );
+}
+
+function within(min: number, max: number): (character: string) => boolean {
+  return (character) => {
+    const code = character.codePointAt(0) ?? 0;
+    return min <= code && code <= max;
+  };
+}
+
+function canBeShown(character: string): boolean {
+  return !/\p{C}|\p{Zl}|\p{Zp}/u.test(character);
+}
+
+/** The first of a range that was named on purpose. */
+function shownIn(min: number, max: number): string | undefined {
+  if (max - min >= namedRange) return undefined;
+  for (let code = min; code <= max; code++) {
+    const character = String.fromCodePoint(code);
+    if (canBeShown(character)) return character;
+  }
+  return undefined;
 }
 
 function visibleIn(min: number, max: number): string | undefined {

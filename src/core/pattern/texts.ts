@@ -1,41 +1,64 @@
 import { charactersIn, plainestIn, plainness } from './plain-characters';
 import { dead, lastCodePoint, type Table } from './table';
 
-/** From a state, where characters of one interval lead. */
-export interface Edge {
+/** Characters that lead to the same state from wherever one is; none crosses from one code unit to two. */
+interface Interval {
   readonly min: number;
   readonly max: number;
+  /** Of them all the plainest. */
+  readonly character: string;
+  /** Whether a person sees it, a space included. */
+  readonly isSeen: boolean;
+  /** Of the table. */
+  readonly inClass: number;
+}
+
+/** From a state, where characters of one interval lead. */
+export interface Edge extends Interval {
   readonly to: number;
 }
 
-/** The edges out of a state that lead on, those with the plainest characters first; none crosses from one code unit to two. */
+/** The edges out of a state that lead on, those with the plainest characters first. */
 export function edgesOf(table: Table, state: number): readonly Edge[] {
-  const known = edges.get(table)?.get(state);
-  if (known) return known;
-  const { bounds, classes, classCount, next } = table;
-  const found = [...bounds].flatMap((min, interval): Edge[] => {
-    const to = next[state * classCount + (classes[interval] as number)] as number;
-    const max = (bounds[interval + 1] ?? lastCodePoint + 1) - 1;
-    if (to === dead) return [];
-    return min <= 0xffff && max > 0xffff
-      ? [
-          { min, max: 0xffff, to },
-          { min: 0x10000, max, to },
-        ]
-      : [{ min, max, to }];
-  });
-  const sorted = found
-    .map((edge) => ({ edge, rank: plainness(plainestIn(edge.min, edge.max)) }))
-    .sort((a, b) => a.rank - b.rank)
-    .map(({ edge }) => edge);
   const all = edges.get(table) ?? new Map<number, readonly Edge[]>();
-  all.set(state, sorted);
   edges.set(table, all);
-  return sorted;
+  const known = all.get(state);
+  if (known) return known;
+  const { classCount, next } = table;
+  const found = intervalsOf(table).flatMap((interval): Edge[] => {
+    const to = next[state * classCount + interval.inClass] as number;
+    return to === dead ? [] : [{ ...interval, to }];
+  });
+  all.set(state, found);
+  return found;
 }
 const edges = new WeakMap<Table, Map<number, readonly Edge[]>>();
 
-export const characterOf = ({ min, max }: Edge): string => plainestIn(min, max);
+/** The intervals of a table, those with the plainest characters first. */
+function intervalsOf(table: Table): readonly Interval[] {
+  const known = intervals.get(table);
+  if (known) return known;
+  const { bounds, classes } = table;
+  const found = [...bounds]
+    .flatMap((min, at) => {
+      const max = (bounds[at + 1] ?? lastCodePoint + 1) - 1;
+      const inClass = classes[at] as number;
+      return min <= 0xffff && max > 0xffff
+        ? [interval(min, 0xffff, inClass), interval(0x10000, max, inClass)]
+        : [interval(min, max, inClass)];
+    })
+    .map((one) => ({ one, rank: plainness(one.character) }))
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ one }) => one);
+  intervals.set(table, found);
+  return found;
+}
+const intervals = new WeakMap<Table, readonly Interval[]>();
+
+function interval(min: number, max: number, inClass: number): Interval {
+  const character = plainestIn(min, max);
+  return { min, max, character, isSeen: character === ' ' || !/[\p{C}\p{Z}]/u.test(character), inClass };
+}
 
 /** The shortest text that leads from a state to an accepted one, in the plainest characters; null where none does. */
 export function shortestFrom(table: Table, from: number): string | null {
@@ -47,7 +70,7 @@ export function shortestFrom(table: Table, from: number): string | null {
       ({ min, to }) => (table.toEnd[to] as number) + (min > 0xffff ? 2 : 1) === left,
     );
     if (!edge) return null;
-    text += characterOf(edge);
+    text += edge.character;
     state = edge.to;
   }
   return text;
@@ -64,13 +87,8 @@ export function shortestTo(table: Table): ReadonlyMap<number, string> {
   found.set(table.start, '');
   for (const [state, text] of found)
     for (const edge of edgesOf(table, state))
-      if (!found.has(edge.to)) found.set(edge.to, text + characterOf(edge));
+      if (!found.has(edge.to)) found.set(edge.to, text + edge.character);
   return found;
-}
-
-/** Whether a person sees a character, a space included. */
-function isSeen(character: string): boolean {
-  return character === ' ' || !/[\p{C}\p{Z}]/u.test(character);
 }
 
 /** How long a text that is made up may get before it makes for the end, characters. */
@@ -94,7 +112,7 @@ function madeUp(table: Table, random: () => number): string | null {
   for (let length = 0; ; length++) {
     const canStop = table.accepts[state] === 1;
     const all = edgesOf(table, state);
-    const seen = all.filter((edge) => isSeen(characterOf(edge)));
+    const seen = all.filter((edge) => edge.isSeen);
     const ascii = seen.filter((edge) => edge.min < 128);
     // What people type is plain, most of the time.
     const options = ascii.length > 0 && random() < 0.95 ? ascii : seen.length > 0 ? seen : all;
@@ -108,7 +126,7 @@ function madeUp(table: Table, random: () => number): string | null {
     const inside = charactersIn(edge.min, edge.max);
     const plain = inside.filter((one) => /[A-Za-z0-9]/.test(one));
     const characters = plain.length > 0 ? plain : inside.slice(0, 4);
-    text += characters[Math.floor(random() * characters.length)] ?? characterOf(edge);
+    text += characters[Math.floor(random() * characters.length)] ?? edge.character;
     state = edge.to;
   }
 }

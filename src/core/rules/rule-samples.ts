@@ -17,7 +17,7 @@ export function ruleSamples(table: Table): MadeSample[] {
   const typical = typicalTexts(table, most.typical);
   const made: MadeSample[] = [
     ...typical.map((text): MadeSample => ({ text, expected: 'accepted', sort: 'typical', about: 'typical' })),
-    ...edges(table).slice(0, most.edge),
+    ...edges(table, most.edge),
     ...typical.flatMap((text) => nearMisses(table, text)).slice(0, most['near miss']),
   ];
   const seen = new Set<string>();
@@ -28,8 +28,8 @@ export function ruleSamples(table: Table): MadeSample[] {
   });
 }
 
-/** The shortest, the longest, and one with the first and the last character of each range that the rule tells apart. */
-function edges(table: Table): MadeSample[] {
+/** So many of: the shortest, the longest, and one with the first and the last character of each range that the rule tells apart. */
+function edges(table: Table, most: number): MadeSample[] {
   const accepted = (text: string, about: string): MadeSample => ({
     text,
     expected: 'accepted',
@@ -37,27 +37,22 @@ function edges(table: Table): MadeSample[] {
     about,
   });
   const longest = longestText(table);
-  const ends = [...shortestTo(table)].flatMap(([state, before]) =>
-    edgesOf(table, state).flatMap(({ min, max, to }) => {
-      const rest = shortestFrom(table, to) ?? '';
-      return [min, max].flatMap((code) => {
-        const character = String.fromCodePoint(code);
-        return /[\p{C}\p{Z}]/u.test(character) && character !== ' '
-          ? []
-          : [
-              accepted(
-                before + character + rest,
-                `${code === min ? 'first' : 'last'} of its range: ${character}`,
-              ),
-            ];
-      });
-    }),
-  );
-  return [
+  const found = [
     accepted(typicalTexts(table, 1)[0] ?? '', 'the shortest'),
     ...(longest === null ? [] : [accepted(longest, 'the longest')]),
-    ...ends,
   ];
+  for (const [state, before] of shortestTo(table))
+    for (const { min, max, to } of edgesOf(table, state)) {
+      const rest = shortestFrom(table, to) ?? '';
+      for (const code of [min, max]) {
+        if (found.length === most) return found;
+        const character = String.fromCodePoint(code);
+        if (/[\p{C}\p{Z}]/u.test(character) && character !== ' ') continue;
+        const end = code === min ? 'first' : 'last';
+        found.push(accepted(before + character + rest, `${end} of its range: ${character}`));
+      }
+    }
+  return found;
 }
 
 /** Texts longer than that are no samples. */
