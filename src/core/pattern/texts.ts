@@ -111,9 +111,7 @@ function madeUp(table: Table, random: () => number): string | null {
   let [state, text] = [table.start, ''];
   for (let length = 0; ; length++) {
     const canStop = table.accepts[state] === 1;
-    const all = edgesOf(table, state);
-    const seen = all.filter((edge) => edge.isSeen);
-    const ascii = seen.filter((edge) => edge.min < 128);
+    const { all, seen, ascii } = choicesAt(table, state);
     // What people type is plain, most of the time.
     const options = ascii.length > 0 && random() < 0.95 ? ascii : seen.length > 0 ? seen : all;
     if (options.length === 0 || (canStop && random() < 0.3)) return canStop ? text : null;
@@ -130,6 +128,26 @@ function madeUp(table: Table, random: () => number): string | null {
     state = edge.to;
   }
 }
+
+/** The edges out of a state, those of characters that are seen, and those of them that most keyboards have. */
+interface Choices {
+  readonly all: readonly Edge[];
+  readonly seen: readonly Edge[];
+  readonly ascii: readonly Edge[];
+}
+
+function choicesAt(table: Table, state: number): Choices {
+  const ofTable = choices.get(table) ?? new Map<number, Choices>();
+  choices.set(table, ofTable);
+  const known = ofTable.get(state);
+  if (known) return known;
+  const all = edgesOf(table, state);
+  const seen = all.filter((edge) => edge.isSeen);
+  const found = { all, seen, ascii: seen.filter((edge) => edge.min < 128) };
+  ofTable.set(state, found);
+  return found;
+}
+const choices = new WeakMap<Table, Map<number, Choices>>();
 
 /** Numbers from 0 to 1 that look like chance and come the same every time. */
 function randomFrom(seed: number): () => number {
