@@ -124,18 +124,18 @@ export function windowOnDisplay(
     ...parts.map((part) => toDisplay(grown(part, ringWidth))),
     toolbar,
   ];
-  const taken = async (control: Box, { raster, change }: PixelChange): Promise<Appeared> => {
+  const taken = async (control: Box, { raster, change, after }: PixelChange): Promise<Appeared> => {
     const shown = inDisplay([toDisplay(grown(control, pictureMargin)), grown(change, 2)]);
-    return { picture: await shelf.take(cut(raster, shown)), box: toViewport(change) };
+    return { picture: await shelf.take(cut(raster, shown)), box: toViewport(change), after };
   };
 
   let open: PixelChange | null = null;
-  let last: { readonly before: Raster; readonly after: Raster } | null = null;
+  let last: { readonly before: Raster; readonly opened: PixelChange } | null = null;
   return {
     status: 'there',
     viewport: { width: place.width, height: place.height },
     async appearing(control, one, patience, parts = [control]): Promise<Appeared | null> {
-      if (last) looks.giveBack(last.before, last.after);
+      if (last) looks.giveBack(last.before, last.opened.raster);
       [last, open] = [null, null];
       const before = await atRest();
       await act(one);
@@ -146,15 +146,15 @@ export function windowOnDisplay(
         looks.giveBack(before);
         return null;
       }
-      last = { before, after: open.raster };
+      last = { before, opened: open };
       return taken(control, open);
     },
     async beyondPage(control) {
       if (!last) return null;
       const alone = await atRest();
-      const change = changeBetween(last.before, last.after, ignoredAt(control), alone);
+      const change = changeBetween(last.before, last.opened.raster, ignoredAt(control), alone);
       looks.giveBack(alone);
-      return change && taken(control, { raster: last.after, change });
+      return change && taken(control, { ...last.opened, change });
     },
     press: (key) => display.key(key),
     async dismiss() {
@@ -175,6 +175,8 @@ export function windowOnDisplay(
 interface PixelChange {
   readonly raster: Raster;
   readonly change: Box;
+  /** How long it took to begin to be seen, ms. */
+  readonly after: number;
 }
 
 /** How long something that was dismissed may take to go, ms. */
@@ -245,6 +247,7 @@ async function changed(
     const isSeen = isChanged(before, seen, ignored);
     looks.giveBack(seen);
     if (!isSeen) continue;
+    const after = elapsed();
     let raster = await settled(looks, stepPause, painted);
     if (redraw) {
       await redraw();
@@ -252,7 +255,7 @@ async function changed(
       raster = await settled(looks, restPause);
     }
     const change = changeBetween(before, raster, ignored);
-    if (change) return { raster, change };
+    if (change) return { raster, change, after };
     // What flashed up and went was not a pop-up.
     looks.giveBack(raster);
   }

@@ -15,6 +15,8 @@ export interface Appeared {
   readonly picture: Picture;
   /** What appeared, CSS px of the viewport; what lies outside of the viewport has left the page's window. */
   readonly box: Box;
+  /** How long it took to begin to appear, ms. */
+  readonly after: number;
 }
 
 /** Why there is no window to be seen: there cannot be one, or something is missing that a person can install. */

@@ -19,8 +19,10 @@ interface Control {
   click?: (along: number, down: number, value: string) => string;
   /** What a pressed key does to the value. */
   key?: (key: string, value: string) => string;
-  /** Whether something opens by this act. */
-  opens?: (act: 'middle' | 'end' | 'key') => boolean;
+  /** Whether something opens by this act, within so many ms. */
+  opens?: (act: 'middle' | 'end' | 'key', patience: number) => boolean;
+  /** How long that takes, ms. */
+  after?: number;
   /** Whether what opened is told from the page alone, look by look; else it is. */
   beyond?: readonly boolean[];
   reflected?: string;
@@ -152,7 +154,7 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
         ? {
             status: 'there',
             viewport: { width: 800, height: 600 },
-            appearing: async (control: Box, act: Act): Promise<Appeared | null> => {
+            appearing: async (control: Box, act: Act, patience: number): Promise<Appeared | null> => {
               const ordinal = Math.round(control.y / 40);
               if (act.kind === 'call') {
                 await act.call();
@@ -161,14 +163,16 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
               }
               const name = act.kind === 'key' ? 'key' : act.x > control.x + width * 0.8 ? 'end' : 'middle';
               acts.push(`${names[ordinal]} ${name}`);
-              return at(ordinal).opens?.(name)
-                ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 })
+              return at(ordinal).opens?.(name, patience)
+                ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 }, at(ordinal).after)
                 : null;
             },
             beyondPage: async (control: Box) => {
               const ordinal = Math.round(control.y / 40);
               const isBeyond = looks.get(ordinal)?.shift() ?? true;
-              return isBeyond ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 }) : null;
+              return isBeyond
+                ? appeared(`open ${ordinal}`, { ...control, y: 100, height: 90 }, at(ordinal).after)
+                : null;
             },
             press: async () => undefined,
             dismiss: async () => undefined,
@@ -180,8 +184,8 @@ function madeUpPage(markup: string, controls: Record<string, Control>, window: '
   return { page, acts };
 }
 
-function appeared(id: string, box: Box): Appeared {
-  return { picture: { id: id as PictureId, width: 1, height: 1, data: '' }, box };
+function appeared(id: string, box: Box, after = 100): Appeared {
+  return { picture: { id: id as PictureId, width: 1, height: 1, data: '' }, box, after };
 }
 
 async function ask(
@@ -226,7 +230,7 @@ function factsOf<Q extends PageQuestion>(
 
 describe('what opens', () => {
   const markup =
-    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input type=date name=styled><input type=date name=lingers><input type=date name=undrawn><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
+    '<input type=date name=button><input type=date name=anywhere><input type=date name=keys><input type=date name=never><input type=date name=styled><input type=date name=lingers><input type=date name=undrawn><input type=date name=late><input name=list list=l><datalist id=l><option>a</datalist><input name=plain>';
   const controls: Record<string, Control> = {
     button: { opens: (act) => act === 'end' },
     anywhere: { opens: () => true },
@@ -234,6 +238,7 @@ describe('what opens', () => {
     styled: { opens: (act) => act === 'middle', beyond: [false, false] },
     lingers: { opens: (act) => act === 'middle', beyond: [false, true, true] },
     undrawn: { opens: (act) => act === 'middle', beyond: [false, true, false] },
+    late: { opens: (act, patience) => act === 'key' || (act === 'end' && patience > 500), after: 300 },
     list: { opens: (act) => act === 'key' },
   };
 
@@ -253,6 +258,11 @@ describe('what opens', () => {
     for (const field of ['styled', 'undrawn'])
       expect(factsOf(list, 'opening', field)).toMatchObject({ opened: null, picture: null });
     expect(opened('lingers')).toBe('a click in the middle');
+    // What came late by a key may come by a click, when that is waited for.
+    expect(factsOf(list, 'opening', 'late')).toMatchObject({
+      opened: 'a click at its end',
+      tried: ['a click in the middle', 'a click at its end'],
+    });
     expect(acts.filter((act) => act.startsWith('anywhere'))).toEqual(['anywhere middle']);
     expect(list.find(({ field }) => field === 'plain')?.outcome.status).toBe('inapplicable');
     expect(factsOf(list, 'opening', 'button')).toMatchObject({ popUp: { width, height: 90 }, leaves: [] });
