@@ -183,8 +183,6 @@ export interface ProbeApi {
   beginTyping(field: ProbeField, guards: readonly Guard[], focusFirst: boolean): void;
   /** What happened since the last time. */
   takeTyped(): TypedSoFar;
-  /** The same once `isQuiet`; null as long as it is not. */
-  takeTypedIfQuiet(): TypedSoFar | null;
   /** Carries a stroke out with events that a script makes, and edits as the browser's own editing command does. */
   strike(stroke: Stroke): void;
   /** Puts the selection; false for kinds that do not let a script do that. */

@@ -1,4 +1,4 @@
-import type { ProbeApi, ProbeField, TypedSoFar } from '../api/probe-api';
+import type { ProbeApi, ProbeField } from '../api/probe-api';
 import { catchRequests, takeCaught } from './caught-requests';
 import { change, idsFor } from './changed-attributes';
 import { focusedElement } from './composed-tree';
@@ -102,11 +102,6 @@ let inSight: ReadonlySet<Element> = new Set();
 let before: ReturnType<typeof pageNow> | null = null;
 let recorder: Recorder | null = null;
 
-function takeTyped(): TypedSoFar {
-  if (!recorder) throw new Error('Nothing is being typed.');
-  return recorder.take();
-}
-
 /** The questions that a page under test answers about itself. */
 export const probedPage: ProbeApi = {
   settle,
@@ -179,8 +174,10 @@ export const probedPage: ProbeApi = {
     if (focusFirst) focusPlaceOf(element).focus();
   },
   validity: validityInPage,
-  takeTyped,
-  takeTypedIfQuiet: () => (isQuiet() ? takeTyped() : null),
+  takeTyped() {
+    if (!recorder) throw new Error('Nothing is being typed.');
+    return recorder.take();
+  },
   strike(stroke) {
     if (recorder && stroke.kind === 'focus') focusPlaceOf(recorder.element).focus();
     else if (recorder) strike(recorder.element, stroke);

@@ -5,7 +5,7 @@ import type { AskablePage } from '../api/askable-page';
 import { middleOf } from '../api/box';
 import type { ProbeField } from '../api/probe-api';
 import type { Typable } from '../api/typable';
-import { typedOnceSettled } from './settled';
+import { settled } from './settled';
 
 /**
  * A field of a page under test, to be typed into.
@@ -18,7 +18,10 @@ export function fieldInPage(page: AskablePage, field: ProbeField, hasScripts: bo
       await page.probe('beginTyping', field, guards, focusFirst);
     },
     stroke: (stroke) => carryOut(page, field, stroke),
-    typed: () => (hasScripts ? typedOnceSettled(page) : page.probe('takeTyped')),
+    async typed() {
+      if (hasScripts) await settled(page);
+      return page.probe('takeTyped');
+    },
     end: () => page.probe('endTyping'),
   };
 }
