@@ -56,6 +56,11 @@ function visibleIn(min: number, max: number): string | undefined {
   return undefined;
 }
 
+/** Whether a person sees a character, a space included. */
+export function isSeen(character: string): boolean {
+  return character === ' ' || !/[\p{C}\p{Z}]/u.test(character);
+}
+
 /** How plain a character is: the less, the plainer. */
 export function plainness(character: string): number {
   return rank.get(character) ?? plainest.length;

@@ -1,4 +1,4 @@
-import { charactersIn, plainestIn, plainness } from './plain-characters';
+import { charactersIn, isSeen, plainestIn, plainness } from './plain-characters';
 import { dead, lastCodePoint, type Table } from './table';
 
 /** Characters that lead to the same state from wherever one is; none crosses from one code unit to two. */
@@ -20,19 +20,32 @@ export interface Edge extends Interval {
 
 /** The edges out of a state that lead on, those with the plainest characters first. */
 export function edgesOf(table: Table, state: number): readonly Edge[] {
-  const all = edges.get(table) ?? new Map<number, readonly Edge[]>();
-  edges.set(table, all);
-  const known = all.get(state);
+  return edgesAt(table, state).all;
+}
+
+/** The edges out of a state, those of characters that are seen, and those of them that most keyboards have. */
+interface Edges {
+  readonly all: readonly Edge[];
+  readonly seen: readonly Edge[];
+  readonly ascii: readonly Edge[];
+}
+
+function edgesAt(table: Table, state: number): Edges {
+  const ofTable = edges.get(table) ?? new Map<number, Edges>();
+  edges.set(table, ofTable);
+  const known = ofTable.get(state);
   if (known) return known;
   const { classCount, next } = table;
-  const found = intervalsOf(table).flatMap((interval): Edge[] => {
+  const all = intervalsOf(table).flatMap((interval): Edge[] => {
     const to = next[state * classCount + interval.inClass] as number;
     return to === dead ? [] : [{ ...interval, to }];
   });
-  all.set(state, found);
+  const seen = all.filter((edge) => edge.isSeen);
+  const found = { all, seen, ascii: seen.filter((edge) => edge.min < 128) };
+  ofTable.set(state, found);
   return found;
 }
-const edges = new WeakMap<Table, Map<number, readonly Edge[]>>();
+const edges = new WeakMap<Table, Map<number, Edges>>();
 
 /** The intervals of a table, those with the plainest characters first. */
 function intervalsOf(table: Table): readonly Interval[] {
@@ -57,7 +70,7 @@ const intervals = new WeakMap<Table, readonly Interval[]>();
 
 function interval(min: number, max: number, inClass: number): Interval {
   const character = plainestIn(min, max);
-  return { min, max, character, isSeen: character === ' ' || !/[\p{C}\p{Z}]/u.test(character), inClass };
+  return { min, max, character, isSeen: isSeen(character), inClass };
 }
 
 /** The shortest text that leads from a state to an accepted one, in the plainest characters; null where none does. */
@@ -111,7 +124,7 @@ function madeUp(table: Table, random: () => number): string | null {
   let [state, text] = [table.start, ''];
   for (let length = 0; ; length++) {
     const canStop = table.accepts[state] === 1;
-    const { all, seen, ascii } = choicesAt(table, state);
+    const { all, seen, ascii } = edgesAt(table, state);
     // What people type is plain, most of the time.
     const options = ascii.length > 0 && random() < 0.95 ? ascii : seen.length > 0 ? seen : all;
     if (options.length === 0 || (canStop && random() < 0.3)) return canStop ? text : null;
@@ -128,26 +141,6 @@ function madeUp(table: Table, random: () => number): string | null {
     state = edge.to;
   }
 }
-
-/** The edges out of a state, those of characters that are seen, and those of them that most keyboards have. */
-interface Choices {
-  readonly all: readonly Edge[];
-  readonly seen: readonly Edge[];
-  readonly ascii: readonly Edge[];
-}
-
-function choicesAt(table: Table, state: number): Choices {
-  const ofTable = choices.get(table) ?? new Map<number, Choices>();
-  choices.set(table, ofTable);
-  const known = ofTable.get(state);
-  if (known) return known;
-  const all = edgesOf(table, state);
-  const seen = all.filter((edge) => edge.isSeen);
-  const found = { all, seen, ascii: seen.filter((edge) => edge.min < 128) };
-  ofTable.set(state, found);
-  return found;
-}
-const choices = new WeakMap<Table, Map<number, Choices>>();
 
 /** Numbers from 0 to 1 that look like chance and come the same every time. */
 function randomFrom(seed: number): () => number {

@@ -1,4 +1,5 @@
 import type { Sample } from '../guard/sample';
+import { isSeen } from '../pattern/plain-characters';
 import { dead, type Table } from '../pattern/table';
 import { edgesOf, shortestFrom, shortestTo, typicalTexts } from '../pattern/texts';
 import { standingOf } from '../pattern/three-way';
@@ -47,7 +48,7 @@ function edges(table: Table, most: number): MadeSample[] {
       for (const code of [min, max]) {
         if (found.length === most) return found;
         const character = String.fromCodePoint(code);
-        if (/[\p{C}\p{Z}]/u.test(character) && character !== ' ') continue;
+        if (!isSeen(character)) continue;
         const end = code === min ? 'first' : 'last';
         found.push(accepted(before + character + rest, `${end} of its range: ${character}`));
       }

@@ -17,16 +17,21 @@ const mostTexts = 8;
 /** How often the piece of a slow text is repeated where it is shown. */
 const repeats = 8;
 
-/** What a matcher that tries every way does with a pattern, as the end of a sentence, and the counts that show it. */
+/** What a matcher that tries every way does with a pattern: the middle of a sentence, the text that ends it, and the counts that show it. */
 export function slowPatternWords({ text, grows, steps }: SlowPattern): {
-  readonly says: string;
+  readonly takes: string;
+  readonly text: string;
+  readonly piece: string;
+  /** What comes of so many pieces, behind the piece. */
   readonly counts: readonly string[];
 } {
   return {
-    says: `takes ${growthText(grows, steps)} on texts like “${slowText(text, repeats)}”`,
+    takes: `takes ${growthText(grows, steps)} on texts like`,
+    text: slowText(text, repeats),
+    piece: text.again,
     counts: steps.map(
       ({ times, steps: count, isMore }) =>
-        `“${text.again}” ${times} times: ${count.toLocaleString('en-GB')} steps${isMore ? ' and more' : ''}.`,
+        `${times} times: ${count.toLocaleString('en-GB')} steps${isMore ? ' and more' : ''}.`,
     ),
   };
 }
@@ -40,15 +45,15 @@ function growthText(grows: SlowPattern['grows'], steps: SlowPattern['steps']): s
 export function patternClaimWords(claim: PatternClaim, label: string): ToldClaim {
   switch (claim.code) {
     case 'slow pattern': {
-      const { says, counts } = slowPatternWords(claim);
+      const { takes, text, piece, counts } = slowPatternWords(claim);
       return {
-        says: `${label}: the pattern ${says}.`,
+        says: `${label}: the pattern ${takes} “${text}”.`,
         why: claim.isForGood
           ? 'The page freezes while it checks the text, and everything that was entered is lost with it.'
           : 'The page freezes for a moment after each key in a long text.',
         remedy:
           'Let only one part match each character: no repetition inside a repetition, no two ways to match one text.',
-        details: counts,
+        details: counts.map((count) => `“${piece}” ${count}`),
       };
     }
     case 'pattern warning': {

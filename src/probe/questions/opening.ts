@@ -75,10 +75,10 @@ async function openingOf(context: QuestionContext, field: Field): Promise<Outcom
   if (!first) return inapplicable('no room');
   // On a busy machine what an earlier gesture opens may come later than it was waited for.
   const isLate = first.opened !== null && first.tried.length > 1 && first.opened.after > patience / 2;
-  const found = isLate
-    ? ((await firstThatOpens(context, field, window, gestures, lateTimes * first.opened.after)) ?? first)
-    : first;
-  const { opened, tried, fieldsInside } = found;
+  const again = isLate
+    ? await firstThatOpens(context, field, window, gestures, lateTimes * first.opened.after)
+    : null;
+  const { opened, tried, fieldsInside } = again?.opened ? again : first;
   if (!opened)
     return { status: 'answered', facts: { opened: null, tried, popUp: null, leaves: [], picture: null } };
   const gesture = tried.at(-1) ?? '';
@@ -148,7 +148,8 @@ function isListOfPage({ asking }: QuestionContext, { controls }: Field): boolean
 
 /**
  * On a busy machine what opened may still be there when the page is looked at without it, and would pass for the page's own; or the
- * page is not drawn yet, and its own would pass for what opened. What two looks of two or three agree on is told.
+ * page is not drawn yet, and its own would pass for what opened. Where a first look finds nothing beyond the page, what two looks of three
+ * agree on is told.
  */
 async function whatOpened(
   context: QuestionContext,

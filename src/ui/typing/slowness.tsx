@@ -15,6 +15,7 @@ import type { Replayer } from '@/workers/replayer';
 import { ProvenanceMark } from '../frame/provenance-mark';
 import { useReplay } from '../frame/use-replay';
 import { useReplayedField } from '../frame/use-replayed-field';
+import { visible } from '../frame/visible-text';
 import styles from './rule.module.css';
 
 /** A text over which a matcher that tries every way takes too many steps, and how long the engines take over it. */
@@ -29,12 +30,15 @@ export function Slowness({ field, pattern }: { field: Field; pattern: Pattern })
 
 function Slow({ pattern, slow }: { pattern: Pattern; slow: SlowPattern }) {
   const { news, fault, isAsking, ask, cancel } = useEngines(pattern, slow.text);
-  const { says, counts } = slowPatternWords(slow);
+  const { takes, text, piece, counts } = slowPatternWords(slow);
   return (
     <div className={styles.warning}>
       <p>
-        A matcher that tries every way {says}. <ProvenanceMark mark="modelled" />{' '}
-        <span className="soft">{counts.join(' ')}</span>
+        A matcher that tries every way {takes} <span className="mono">{visible(text)}</span>.{' '}
+        <ProvenanceMark mark="modelled" />{' '}
+        <span className="soft">
+          <span className="mono">{visible(piece)}</span> {counts.join(' ')}
+        </span>
       </p>
       {news.map((one) => (
         <EngineTimes key={one.engine} news={one} />
